@@ -1,0 +1,19 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    projects: [
+      { test: { name: 'core', include: ['src/{core,contracts,kit}/**/*.test.ts'], environment: 'node' } },
+      {
+        test: {
+          name: 'database',
+          include: ['src/{data,server}/**/*.test.ts'],
+          environment: 'node',
+          fileParallelism: false,
+          testTimeout: 60_000,
+          hookTimeout: 60_000,
+        },
+      },
+    ],
+  },
+});
