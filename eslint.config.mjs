@@ -61,7 +61,7 @@ export default defineConfig(
     rules: {
       '@typescript-eslint/no-restricted-imports': [
         'error',
-        { patterns: [{ regex: '^(?!\\.{1,2}/|(valibot|vitest|fast-check)$)', message: 'the core uses valibot only; tests also vitest and fast-check' }] },
+        { patterns: [{ regex: '^(?!\\.{1,2}/|(valibot|pure-rand|fastest-levenshtein|vitest|fast-check)(/|$))', message: 'the core uses valibot, pure-rand and fastest-levenshtein only; tests also vitest and fast-check' }] },
       ],
     },
   },

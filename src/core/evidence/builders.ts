@@ -1,0 +1,81 @@
+// Small builders for tests of judgement: one idea a call, everything else as usual.
+import { STEADY, type Requirement, type Standard } from '../syllabus/standard';
+import type { Point } from '../technique/point';
+import { conditionOrder } from '../units/condition';
+import type { Side } from '../units/side';
+import type { Look, Mark } from './looks';
+import type { JudgeContext } from './verdict';
+
+export const TODAY = '2026-03-05';
+
+export const point = (id: string, more: Partial<Point> = {}): Point => ({
+  id,
+  name: id,
+  how: '',
+  why: '',
+  kind: 'seen',
+  bodyPart: 'feet',
+  critical: false,
+  unit: null,
+  accepted: null,
+  wanted: null,
+  slips: [],
+  ...more,
+});
+
+/** lying < air < still target < moving holder, and wall beside air: above lying, below nothing else. */
+export const order = (() => {
+  const made = conditionOrder(
+    ['lying', 'air', 'wall', 'still target', 'moving holder'],
+    [
+      { easier: 'lying', harder: 'air' },
+      { easier: 'lying', harder: 'wall' },
+      { easier: 'air', harder: 'still target' },
+      { easier: 'still target', harder: 'moving holder' },
+    ],
+  );
+  if (!made.ok) throw new Error('a circle in the test order');
+  return made.value;
+})();
+
+export const requirement = (standard: Partial<Standard> = {}, more: Partial<Requirement> = {}): Requirement => ({
+  id: 'r',
+  techniqueId: 't',
+  conditionId: 'air',
+  purpose: null,
+  standard: { ...STEADY, ...standard },
+  ...more,
+});
+
+export const context = (points: readonly Point[], more: Partial<JudgeContext> = {}): JudgeContext => ({
+  points,
+  sided: true,
+  order,
+  today: TODAY,
+  ...more,
+});
+
+let made = 0;
+/** A look; marks as `{ heel: [4, 5] }` for held of, or `{ turn: [95, 120, 80] }` with `measured`. */
+export function look(day: string, side: Side, marks: Record<string, [number, number]>, more: Partial<Look> = {}): Look {
+  made += 1;
+  const list = Object.entries(marks).map(([pointId, [held, of]]): Mark => ({ pointId, kind: 'seen', held, of }));
+  return {
+    id: `look-${String(made).padStart(5, '0')}`,
+    techniqueId: 't',
+    day,
+    at: made,
+    conditionId: 'air',
+    side,
+    purpose: null,
+    replaces: null,
+    marks: list,
+    ...more,
+  };
+}
+
+/** The same look on both sides. */
+export const both = (day: string, marks: Record<string, [number, number]>, more: Partial<Look> = {}): Look[] => [
+  look(day, 'left', marks, more),
+  look(day, 'right', marks, more),
+];

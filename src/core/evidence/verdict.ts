@@ -1,0 +1,201 @@
+import type { Requirement, Standard } from '../syllabus/standard';
+import { canHurt, type Point, type Range } from '../technique/point';
+import type { ConditionOrder } from '../units/condition';
+import { dayNumber, type PlainDate } from '../units/plainDate';
+import type { Side } from '../units/side';
+import { gatherEvidence, newestFirst, type Adaptation, type Entry, type Evidence, type Look } from './looks';
+import { dayLimit, takeWindow, type Asked, type Window } from './window';
+
+export const VERDICTS = ['met', 'close', 'short', 'stale', 'unseen'] as const;
+export type VerdictWord = (typeof VERDICTS)[number];
+
+/** Why a point on one side does not stand; the first that applies, in this order. */
+export type Failing = 'share' | 'count' | 'side' | 'days' | 'date';
+
+/** One point on one side against the standard. */
+export interface PointVerdict {
+  point: Point;
+  side: Side;
+  window: Window;
+  /** Share asked of this point of this student. */
+  share: number;
+  /** Clean looks after which it stands; 0 where it does. */
+  looksNeeded: number;
+  failing: Failing | null;
+}
+
+export interface Verdict {
+  word: VerdictWord;
+  /** Clean looks of the whole item, each on a new day, after which everything stands. */
+  looksNeeded: number;
+  /** Every point on every side asked, from the ground up. */
+  points: readonly PointVerdict[];
+  /** What decides it: the worst point, or the thinnest where all stand; null where the item has no points. */
+  worst: PointVerdict | null;
+}
+
+/** What a verdict needs to know besides the looks. `points` are the item's, inherited ones included. */
+export interface JudgeContext {
+  points: readonly Point[];
+  sided: boolean;
+  order: ConditionOrder;
+  today: PlainDate;
+  adaptations?: readonly Adaptation[] | undefined;
+}
+
+const TINY = 1e-9;
+const NO_ENTRIES: readonly Entry[] = [];
+
+/** Adaptations in force on a day: for each point the one written last. */
+export function adaptationsOn(all: readonly Adaptation[] | undefined, today: PlainDate): ReadonlyMap<string, Adaptation> {
+  const inForce = new Map<string, Adaptation>();
+  for (const a of all ?? []) {
+    if (a.from > today) continue;
+    const other = inForce.get(a.pointId);
+    if (!other || other.from <= a.from) inForce.set(a.pointId, a);
+  }
+  return inForce;
+}
+
+/** The accepted range of each measured point for one student. */
+export function rangesFor(points: readonly Point[], adapted: ReadonlyMap<string, Adaptation>): Map<string, Range> {
+  const ranges = new Map<string, Range>();
+  for (const p of points) {
+    const range = adapted.get(p.id)?.range ?? p.accepted;
+    if (p.kind === 'measured' && range) ranges.set(p.id, range);
+  }
+  return ranges;
+}
+
+function judgePoint(
+  point: Point,
+  side: Side,
+  entries: readonly Entry[],
+  otherSideSeen: boolean,
+  share: number,
+  s: Standard,
+  asked: Asked,
+  today: number,
+): PointVerdict {
+  const n = s.repetitions;
+  const perDay = dayLimit(s);
+  const window = takeWindow(entries, n, perDay, asked);
+  const full = window.of >= n - TINY;
+  const fresh = window.newest !== null && today - window.newest <= s.freshDays;
+  if (full && fresh && window.held >= share * n - TINY)
+    return { point, side, window, share, looksNeeded: 0, failing: null };
+  let looksNeeded = 1;
+  // A clean look on a new day brings as many repetitions as one day may give and pushes out as many of the oldest.
+  for (; looksNeeded * perDay < n; looksNeeded += 1) {
+    const left = n - looksNeeded * perDay;
+    const kept = takeWindow(entries, left, perDay, asked);
+    if (kept.of >= left - TINY && kept.held + looksNeeded * perDay >= share * n - TINY) break;
+  }
+  const failing: Failing =
+    window.of > 0 && window.held < share * window.of - TINY
+      ? 'share'
+      : window.of === 0 && otherSideSeen
+        ? 'side'
+        : window.available < n - TINY
+          ? 'count'
+          : !full
+            ? 'days'
+            : 'date';
+  return { point, side, window, share, looksNeeded, failing };
+}
+
+const shareHeld = (w: Window) => (w.of > 0 ? w.held / w.of : 0);
+
+/** Worst first: most looks needed, then what can hurt or is critical, then the lowest share, then the ground up. */
+function worse(a: PointVerdict, b: PointVerdict): number {
+  return (
+    b.looksNeeded - a.looksNeeded ||
+    Number(b.point.critical || canHurt(b.point)) - Number(a.point.critical || canHurt(a.point)) ||
+    shareHeld(a.window) - shareHeld(b.window)
+  );
+}
+
+/**
+ * Judges gathered evidence against a requirement. The number of clean looks needed gives the word: met 0, close 1, short
+ * 2 or more, stale where only freshness is missing, unseen where nothing that counts has been seen.
+ */
+export function judge(requirement: Requirement, evidence: Evidence, context: JudgeContext): Verdict {
+  const s = requirement.standard;
+  const asked: Asked = {
+    conditionId: requirement.conditionId,
+    purpose: requirement.purpose,
+    order: context.order,
+  };
+  const adapted = adaptationsOn(context.adaptations, context.today);
+  const today = dayNumber(context.today);
+  const sides: readonly Side[] = context.sided ? ['left', 'right'] : ['none'];
+
+  const points: PointVerdict[] = [];
+  for (const point of context.points) {
+    const own = adapted.get(point.id);
+    if (own?.waived) continue;
+    const share = own?.share ?? (point.critical ? s.criticalShare : s.share);
+    const at = evidence.get(point.id);
+    for (const side of sides) {
+      const other = side === 'left' ? at?.right : side === 'right' ? at?.left : undefined;
+      const entries = at ? entriesFor(at, side) : NO_ENTRIES;
+      points.push(judgePoint(point, side, entries, (other?.length ?? 0) > 0, share, s, asked, today));
+    }
+  }
+
+  const choices = s.sides === 'one' && context.sided ? sides.map((side) => points.filter((p) => p.side === side)) : [points];
+  let considered = points;
+  let looksNeeded = Infinity;
+  let seenOnSide = -1;
+  for (const choice of choices) {
+    const needed = looksNeededFor(choice, s);
+    const seen = choice.reduce((sum, p) => sum + p.window.of, 0);
+    if (needed > looksNeeded || (needed === looksNeeded && seen <= seenOnSide)) continue;
+    looksNeeded = needed;
+    seenOnSide = seen;
+    considered = choice;
+  }
+
+  const nothingAsked = context.points.length > 0 && points.length === 0;
+  const unseen = !nothingAsked && points.every((p) => p.window.of === 0);
+  // Points that need more looks than the item does are those that may fall short: they decide nothing.
+  const deciding = considered.filter((p) => p.looksNeeded <= looksNeeded);
+  const staleOnly = deciding.every((p) => p.looksNeeded === 0 || p.failing === 'date');
+  const word: VerdictWord = unseen
+    ? 'unseen'
+    : looksNeeded === 0
+      ? 'met'
+      : staleOnly
+        ? 'stale'
+        : looksNeeded === 1
+          ? 'close'
+          : 'short';
+  let worst: PointVerdict | null = null;
+  for (const p of deciding) if (worst === null || worse(p, worst) < 0) worst = p;
+  return { word, looksNeeded, points: considered, worst };
+}
+
+/** What is asked without sides is shown by either side. */
+function entriesFor(at: Readonly<Record<Side, readonly Entry[]>>, side: Side): readonly Entry[] {
+  if (side !== 'none') return at[side];
+  if (at.left.length + at.right.length === 0) return at.none;
+  return [...at.none, ...at.left, ...at.right].sort(newestFirst);
+}
+
+/** Looks after which all critical points stand and no more of the others fall short than may. */
+function looksNeededFor(points: readonly PointVerdict[], s: Standard): number {
+  let hard = 0;
+  const soft = new Map<string, number>();
+  for (const p of points) {
+    if (p.point.critical) hard = Math.max(hard, p.looksNeeded);
+    else soft.set(p.point.id, Math.max(soft.get(p.point.id) ?? 0, p.looksNeeded));
+  }
+  if (s.mayFallShort === 0) return Math.max(hard, ...soft.values());
+  return Math.max(hard, [...soft.values()].sort((x, y) => y - x)[s.mayFallShort] ?? 0);
+}
+
+/** Judges looks against a requirement; `judge` with the evidence gathered first. */
+export function verdict(requirement: Requirement, looks: readonly Look[], context: JudgeContext): Verdict {
+  const ranges = rangesFor(context.points, adaptationsOn(context.adaptations, context.today));
+  return judge(requirement, gatherEvidence(looks, ranges), context);
+}

@@ -1,0 +1,63 @@
+import type { Standard } from '../syllabus/standard';
+import { countsFor, type ConditionId, type ConditionOrder } from '../units/condition';
+import type { Purpose } from '../syllabus/standard';
+import type { Entry } from './looks';
+
+/** The newest repetitions of one point on one side, as far as a standard looks back. */
+export interface Window {
+  /** Held repetitions; a fraction where only part of a look fits. */
+  held: number;
+  /** Repetitions in the window, at most the standard's number. */
+  of: number;
+  /** All qualifying repetitions, before the limit a day: tells "too few" from "too few days". */
+  available: number;
+  days: number;
+  /** Day number of the newest repetition, or null. */
+  newest: number | null;
+}
+
+export interface Asked {
+  conditionId: ConditionId;
+  purpose: Purpose | null;
+  order: ConditionOrder;
+}
+
+/** At most so many repetitions count from one day, so that a full window spans the days asked. */
+export const dayLimit = (s: Pick<Standard, 'repetitions' | 'days'>): number => Math.ceil(s.repetitions / s.days);
+
+/** The usual look is five repetitions, or more where a day must bring more. */
+export const usualLook = (s: Pick<Standard, 'repetitions' | 'days'>, usual = 5): number => Math.max(usual, dayLimit(s));
+
+/**
+ * Takes the newest `size` repetitions that were made at the condition asked or above it. A look of which only k of m
+ * repetitions fit counts k·h/m held of k.
+ */
+export function takeWindow(entries: readonly Entry[], size: number, perDay: number, asked: Asked): Window {
+  let held = 0;
+  let of = 0;
+  let available = 0;
+  let days = 0;
+  let newest: number | null = null;
+  let day = Number.NaN;
+  let today = 0;
+  for (const e of entries) {
+    if (asked.purpose !== null && e.purpose !== asked.purpose) continue;
+    if (!countsFor(asked.order, e.conditionId, asked.conditionId)) continue;
+    available += e.of;
+    newest ??= e.day;
+    if (e.day !== day) {
+      day = e.day;
+      today = 0;
+    }
+    const fit = Math.min(e.of, size - of, perDay - today);
+    if (fit <= 0) {
+      if (of >= size) break;
+      continue;
+    }
+    if (today === 0) days += 1;
+    held += (fit * e.held) / e.of;
+    of += fit;
+    today += fit;
+  }
+  return { held, of, available, days, newest };
+}
