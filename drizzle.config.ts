@@ -1,0 +1,7 @@
+import { defineConfig } from 'drizzle-kit';
+
+export default defineConfig({
+  dialect: 'postgresql',
+  schema: ['./src/data/tables/index.ts', './src/data/tables/auth.ts'],
+  out: './src/data/migrations',
+});

@@ -1,0 +1,19 @@
+// Migrates and guards the database at OWNER_URL, and with DEMO=1 fills Causeway Hall if nobody is there yet.
+// Called by scripts/run.mjs and the tests with the roles' passwords in the environment.
+import { prepareDatabase } from '../src/data/prepare';
+import { fillDemo } from '../src/data/demo/fill';
+
+const need = (name: string): string => {
+  const value = process.env[name];
+  if (!value) throw new Error(`${name} is missing`);
+  return value;
+};
+
+await prepareDatabase(need('OWNER_URL'), {
+  app: { name: need('APP_ROLE'), password: need('APP_PASSWORD') },
+  auth: { name: need('AUTH_ROLE'), password: need('AUTH_PASSWORD') },
+});
+if (process.env['DEMO'] === '1') {
+  const filled = await fillDemo(need('APP_DATABASE_URL'), process.env['DEMO_TODAY']);
+  if (filled) console.log(`Causeway Hall: ${filled.students} students, ${filled.looks} looks, ${filled.marks} marks.`);
+}

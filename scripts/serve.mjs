@@ -1,0 +1,56 @@
+// The server of a built Stavewright: precompressed assets from disk, everything else from Astro.
+process.env.NODE_ENV ??= 'production';
+import http from 'node:http';
+import path from 'node:path';
+import compression from 'compression';
+import sirv from 'sirv';
+import { project } from './machine.mjs';
+
+const { handler } = await import(path.join(project, 'dist/server/entry.mjs'));
+const assets = sirv(path.join(project, 'dist/client'), {
+  dotfiles: false,
+  etag: true,
+  brotli: true,
+  gzip: true,
+  setHeaders: (res, file) => {
+    res.setHeader('x-content-type-options', 'nosniff');
+    res.setHeader('cache-control', file.startsWith('/_astro/') ? 'public, max-age=31536000, immutable' : 'no-cache');
+  },
+});
+const squeeze = compression();
+
+const server = http.createServer((req, res) => {
+  // What a caller says about itself is not believed: the address is the socket's, unless a proxy of ours is named.
+  if (process.env.BEHIND_PROXY !== '1') {
+    for (const name of ['x-forwarded-for', 'x-forwarded-proto', 'x-forwarded-host', 'x-forwarded-port', 'forwarded']) delete req.headers[name];
+    req.headers['x-client-ip'] = req.socket.remoteAddress;
+  } else req.headers['x-client-ip'] = String(req.headers['x-forwarded-for'] ?? '').split(',').at(-1)?.trim() || req.socket.remoteAddress;
+  assets(req, res, () =>
+    squeeze(req, res, () =>
+      handler(req, res, (error) => {
+        if (error) console.error(error);
+        res.statusCode = error ? 500 : 404;
+        res.end(error ? 'Something is wrong on our side.' : 'There is no such page.');
+      }),
+    ),
+  );
+});
+
+server.on('error', (error) => {
+  const port = process.env.PORT;
+  if (error.code === 'EADDRINUSE') console.error(`Port ${port} is taken by another program. Choose one: PORT=4400 npm start`);
+  else if (error.code === 'EACCES') console.error(`This user may not open port ${port}. Choose one above 1023: PORT=4400 npm start`);
+  else console.error(error.message);
+  process.exit(1);
+});
+server.listen(Number(process.env.PORT ?? 4310), process.env.HOST ?? '127.0.0.1', () => {
+  process.send?.('listening');
+  if (!process.send) console.log(`listening on ${process.env.HOST ?? '127.0.0.1'}:${server.address().port}`);
+});
+
+for (const signal of ['SIGTERM', 'SIGINT'])
+  process.on(signal, () => {
+    server.close(() => process.exit(0));
+    server.closeIdleConnections();
+    setTimeout(() => process.exit(0), 2000).unref();
+  });

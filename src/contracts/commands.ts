@@ -1,0 +1,88 @@
+import * as v from 'valibot';
+import { VERDICTS } from '../core';
+import { classInput, lookInput } from './look';
+import { accessInput, adaptationInput, promotionInput, studentChange, studentInput, teacherInput, type Role } from './people';
+import { gateInput, rankInput, requirementInput } from './syllabus';
+import { techniqueInput } from './technique';
+import { id, line, reason } from './words';
+
+const STAFF: readonly Role[] = ['head', 'instructor'];
+const HEAD: readonly Role[] = ['head'];
+
+const only = v.object({ id });
+const order = v.object({ ids: v.pipe(v.array(id), v.maxLength(1000)) });
+
+/** Every write there is: what it takes and who may. The only door is `POST /api/commands`. */
+export const COMMANDS = {
+  'technique.save': { may: STAFF, input: techniqueInput },
+  'technique.retire': { may: STAFF, input: v.object({ id, retired: v.boolean() }) },
+  'rank.save': { may: HEAD, input: rankInput },
+  'rank.order': { may: HEAD, input: order },
+  'rank.remove': { may: HEAD, input: only },
+  'requirement.save': { may: HEAD, input: requirementInput },
+  'requirement.remove': { may: HEAD, input: only },
+  'gate.save': { may: HEAD, input: gateInput },
+  'gate.remove': { may: HEAD, input: only },
+  'student.add': { may: HEAD, input: studentInput },
+  'student.change': { may: HEAD, input: studentChange },
+  'student.import': {
+    may: HEAD,
+    input: v.object({ students: v.pipe(v.array(studentInput), v.minLength(1, 'There is no line to take.'), v.maxLength(2000)) }),
+  },
+  'student.leave': { may: HEAD, input: v.object({ id, left: v.boolean() }) },
+  'student.promote': { may: HEAD, input: promotionInput },
+  'adaptation.write': { may: HEAD, input: adaptationInput },
+  'override.set': {
+    may: HEAD,
+    input: v.object({ id, studentId: id, requirementId: id, word: v.nullable(v.picklist(VERDICTS)), reason }),
+  },
+  'look.record': { may: STAFF, input: lookInput },
+  'class.record': { may: STAFF, input: classInput },
+  'teacher.save': { may: HEAD, input: teacherInput },
+  'access.give': { may: HEAD, input: accessInput },
+  'access.take': { may: HEAD, input: v.object({ personId: id, why: line }) },
+} as const satisfies Record<string, { may: readonly Role[]; input: v.GenericSchema }>;
+
+export type CommandName = keyof typeof COMMANDS;
+/** What the server gets after parsing. */
+export type CommandInput<N extends CommandName> = v.InferOutput<(typeof COMMANDS)[N]['input']>;
+/** What a screen may send: dates may still be as people write them. */
+export type CommandDraft<N extends CommandName> = v.InferInput<(typeof COMMANDS)[N]['input']>;
+
+/** The envelope: an id made on the device, so that a second sending does nothing twice, and when it was done there. */
+export const envelope = v.object({
+  id,
+  at: v.pipe(v.string(), v.isoTimestamp('This is no instant.')),
+  name: v.picklist(Object.keys(COMMANDS) as [CommandName, ...CommandName[]], 'There is no such command.'),
+  input: v.unknown(),
+});
+export type Envelope = v.InferOutput<typeof envelope>;
+
+/** One thing that is wrong with an input, and where: the path of keys to the field. */
+export interface FieldError {
+  path: string;
+  message: string;
+}
+
+/** Parses an input at the door; errors name the field and are in the user's words. */
+export function readInput<S extends v.GenericSchema>(
+  schema: S,
+  input: unknown,
+): { ok: true; value: v.InferOutput<S> } | { ok: false; errors: FieldError[] } {
+  const read = v.safeParse(schema, input);
+  if (read.success) return { ok: true, value: read.output };
+  const errors = read.issues.map((issue) => ({
+    path: issue.path?.map((p) => String(p.key)).join('.') ?? '',
+    message: issue.message,
+  }));
+  return { ok: false, errors };
+}
+
+/** Problem details after RFC 9457, with the fields that are wrong. */
+export interface Problem {
+  type: string;
+  title: string;
+  status: number;
+  detail?: string | undefined;
+  errors?: FieldError[] | undefined;
+}

@@ -1,0 +1,63 @@
+import * as v from 'valibot';
+import { BODY_PARTS, HURTS, POINT_KINDS, TECHNIQUE_KINDS, UNITS } from '../core';
+import { id, line, name, prose } from './words';
+
+const range = v.pipe(
+  v.object({ lo: v.pipe(v.number('A range has two numbers.'), v.finite()), hi: v.pipe(v.number('A range has two numbers.'), v.finite()) }),
+  v.check((r) => r.lo <= r.hi, 'The range runs from the smaller number to the larger.'),
+);
+
+export const slipInput = v.object({
+  id,
+  looksLike: v.pipe(line, v.nonEmpty('Say what the slip looks like.')),
+  cause: line,
+  cue: line,
+  hurts: v.picklist(HURTS),
+  hurtsHow: line,
+});
+
+export const pointInput = v.pipe(
+  v.object({
+    id,
+    name: v.pipe(name, v.maxLength(80, 'A point’s name has at most 80 letters.')),
+    how: line,
+    why: line,
+    kind: v.picklist(POINT_KINDS),
+    bodyPart: v.picklist(BODY_PARTS),
+    critical: v.boolean(),
+    unit: v.nullable(v.picklist(UNITS)),
+    accepted: v.nullable(range),
+    wanted: v.nullable(range),
+    slips: v.pipe(v.array(slipInput), v.maxLength(12, 'A point has at most 12 slips.')),
+  }),
+  v.forward(
+    v.check((p) => p.kind !== 'measured' || p.accepted !== null, 'A measured point needs an accepted range.'),
+    ['accepted'],
+  ),
+  v.forward(
+    v.check((p) => p.kind !== 'measured' || p.unit !== null, 'A measured point needs a unit.'),
+    ['unit'],
+  ),
+  v.forward(
+    v.check(
+      (p) => p.wanted === null || p.accepted === null || (p.wanted.lo >= p.accepted.lo && p.wanted.hi <= p.accepted.hi),
+      'What is wanted lies inside what is accepted.',
+    ),
+    ['wanted'],
+  ),
+);
+
+/** A technique whole: it is saved as it is shown, points and slips in their order. */
+export const techniqueInput = v.object({
+  id,
+  name,
+  kind: v.picklist(TECHNIQUE_KINDS),
+  summary: prose,
+  sided: v.boolean(),
+  stanceId: v.nullable(id),
+  stepId: v.nullable(id),
+  points: v.pipe(v.array(pointInput), v.maxLength(30, 'A technique has at most 30 points of its own.')),
+});
+export type TechniqueInput = v.InferOutput<typeof techniqueInput>;
+export type PointInput = v.InferOutput<typeof pointInput>;
+export type SlipInput = v.InferOutput<typeof slipInput>;

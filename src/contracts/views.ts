@@ -1,0 +1,228 @@
+import * as v from 'valibot';
+import type { GateKind, Point, Purpose, Readiness, Side, Standard, TechniqueKind, VerdictWord } from '../core';
+import type { Role } from './people';
+import type { Cloth } from './syllabus';
+import { id } from './words';
+
+const STAFF: readonly Role[] = ['head', 'instructor'];
+const EVERYBODY: readonly Role[] = ['head', 'instructor', 'examiner', 'student'];
+
+/** Every read there is: what it takes and who may. Whoever may see only their own says so in the server's view. */
+export const VIEWS = {
+  shell: { may: EVERYBODY, input: v.object({}) },
+  techniques: { may: STAFF, input: v.object({}) },
+  technique: { may: STAFF, input: v.object({ id }) },
+  syllabus: { may: STAFF, input: v.object({}) },
+  roll: { may: STAFF, input: v.object({}) },
+  readiness: { may: STAFF, input: v.object({ rankId: id }) },
+  student: { may: [...STAFF, 'student'], input: v.object({ id }) },
+  lookKit: { may: STAFF, input: v.object({}) },
+  earlierMarks: { may: STAFF, input: v.object({ techniqueId: id }) },
+  people: { may: ['head'], input: v.object({}) },
+} as const satisfies Record<string, { may: readonly Role[]; input: v.GenericSchema }>;
+export type ViewName = keyof typeof VIEWS;
+export type ViewInput<N extends ViewName> = v.InferOutput<(typeof VIEWS)[N]['input']>;
+
+export interface RankShown {
+  id: string;
+  name: string;
+  cloth: Cloth;
+}
+export interface ConditionShown {
+  id: string;
+  name: string;
+}
+
+export interface ShellView {
+  school: { name: string; timeZone: string };
+  me: { personId: string; name: string; role: Role };
+  today: string;
+}
+
+export interface TechniqueLine {
+  id: string;
+  name: string;
+  kind: TechniqueKind;
+  retired: boolean;
+  sided: boolean;
+  stanceId: string | null;
+  points: number;
+  critical: number;
+  hurts: boolean;
+  usedBy: string[];
+}
+export interface TechniquesView {
+  techniques: TechniqueLine[];
+  ranks: RankShown[];
+}
+
+/** A point as it is looked at: its own, or inherited from the stance or step named. */
+export type PointShown = Point & { from: { id: string; name: string } | null };
+
+export interface TechniqueView {
+  technique: {
+    id: string;
+    name: string;
+    kind: TechniqueKind;
+    summary: string;
+    sided: boolean;
+    stanceId: string | null;
+    stepId: string | null;
+    retired: boolean;
+    changedOn: string;
+    changedBy: string | null;
+  };
+  points: PointShown[];
+  usedBy: { rank: RankShown; condition: string; standard: Standard }[];
+  stances: { id: string; name: string }[];
+  steps: { id: string; name: string }[];
+  /** How often each point was marked and slipped over the last 90 days, in repetitions. */
+  lately: Record<string, { held: number; of: number; values: number[] }>;
+}
+
+export interface RequirementShown {
+  id: string;
+  rankId: string;
+  techniqueId: string;
+  technique: string;
+  kind: TechniqueKind;
+  sided: boolean;
+  points: number;
+  conditionId: string;
+  condition: string;
+  purpose: Purpose | null;
+  standard: Standard;
+}
+export interface GateShown {
+  id: string;
+  rankId: string;
+  kind: GateKind;
+  amount: number;
+}
+export interface SyllabusView {
+  ranks: (RankShown & { wornBy: number })[];
+  requirements: RequirementShown[];
+  gates: GateShown[];
+  conditions: ConditionShown[];
+  techniques: { id: string; name: string; kind: TechniqueKind; sided: boolean; points: number }[];
+}
+
+export interface RollLineShown {
+  id: string;
+  name: string;
+  born: string | null;
+  age: number | null;
+  rankId: string;
+  since: string;
+  lastHere: string | null;
+  hasSignIn: boolean;
+}
+export interface RollView {
+  ranks: RankShown[];
+  students: RollLineShown[];
+  leftLately: { id: string; name: string; leftOn: string }[];
+}
+
+export interface ReadinessRow {
+  id: string;
+  name: string;
+  age: number | null;
+  since: string;
+  words: VerdictWord[];
+  gates: ('met' | 'short')[];
+  group: Readiness;
+  looks: number;
+}
+export interface ReadinessView {
+  rank: RankShown;
+  next: RankShown | null;
+  ranks: RankShown[];
+  requirements: { id: string; technique: string; condition: string; kind: TechniqueKind }[];
+  gates: GateShown[];
+  rows: ReadinessRow[];
+}
+
+/** The newest marks at one requirement's deciding points, oldest first: held share of each repetition shown as H or S. */
+export interface StickShown {
+  side: Side;
+  marks: ('H' | 'S' | 'U')[];
+}
+
+export interface RequirementVerdict {
+  id: string;
+  techniqueId: string;
+  technique: string;
+  kind: TechniqueKind;
+  condition: string;
+  asks: string;
+  word: VerdictWord;
+  computed: VerdictWord;
+  reason: string;
+  change: string;
+  sticks: StickShown[];
+  override: { word: VerdictWord; reason: string; by: string; day: string } | null;
+  /** The working: every point on every side. */
+  points: {
+    pointId: string;
+    name: string;
+    side: Side;
+    critical: boolean;
+    held: number;
+    of: number;
+    days: number;
+    needs: string;
+    stands: boolean;
+    adapted: boolean;
+  }[];
+}
+export interface StudentView {
+  student: { id: string; name: string; age: number | null; born: string | null; leftOn: string | null; rank: RankShown; since: string };
+  next: RankShown | null;
+  answer: string;
+  requirements: RequirementVerdict[];
+  gates: { id: string; word: 'met' | 'short'; has: string; asks: string }[];
+  ranks: RankShown[];
+  held: { rank: RankShown; since: string; note: string }[];
+  adaptations: { id: string; point: string; technique: string; from: string; what: string; reason: string; by: string }[];
+  looks: { id: string; day: string; technique: string; condition: string; side: Side; by: string; note: string; held: number; of: number }[];
+  lookCount: number;
+  access: { email: string | null };
+  may: { decide: boolean; look: boolean };
+  today: string;
+}
+
+/** All that the mat needs without a network: people, items, conditions, what is asked of whom. */
+export interface LookKitView {
+  today: string;
+  timeZone: string;
+  me: { personId: string; name: string };
+  ranks: RankShown[];
+  conditions: ConditionShown[];
+  students: { id: string; name: string; rankId: string; age: number | null; lastHere: string | null; waived: string[]; adapted: Record<string, string> }[];
+  techniques: { id: string; name: string; kind: TechniqueKind; sided: boolean; points: Omit<PointShown, 'why'>[] }[];
+  asked: { rankId: string; techniqueId: string; conditionId: string }[];
+}
+
+/** The newest marks of everybody on the points of one technique, newest first, at most five a point, side and student. */
+export interface EarlierMarksView {
+  marks: { studentId: string; pointId: string; side: Side; conditionId: string; day: string; held: number; of: number; lookId: string }[];
+}
+
+export interface PeopleView {
+  teachers: { id: string; name: string; role: Role; email: string | null }[];
+  students: { id: string; name: string; email: string | null }[];
+  me: string;
+}
+
+export interface ViewResults {
+  shell: ShellView;
+  techniques: TechniquesView;
+  technique: TechniqueView;
+  syllabus: SyllabusView;
+  roll: RollView;
+  readiness: ReadinessView;
+  student: StudentView;
+  lookKit: LookKitView;
+  earlierMarks: EarlierMarksView;
+  people: PeopleView;
+}

@@ -1,0 +1,49 @@
+import * as v from 'valibot';
+import { readDate } from '../core';
+
+// The small parts that commands and files are made of, each with its message in the user's words.
+export const id = v.pipe(v.string(), v.uuid('This is no id of ours.'));
+export const name = v.pipe(
+  v.string('A name is missing.'),
+  v.trim(),
+  v.nonEmpty('A name is missing.'),
+  v.maxLength(120, 'A name has at most 120 letters.'),
+);
+export const line = v.pipe(v.string(), v.trim(), v.maxLength(300, 'This line has at most 300 letters.'));
+export const prose = v.pipe(v.string(), v.trim(), v.maxLength(4000, 'This text has at most 4,000 letters.'));
+export const reason = v.pipe(
+  v.string('A reason is needed.'),
+  v.trim(),
+  v.minLength(3, 'A reason is needed: it is kept with the decision.'),
+  v.maxLength(1000, 'A reason has at most 1,000 letters.'),
+);
+export const email = v.pipe(
+  v.string('An e-mail address is missing.'),
+  v.trim(),
+  v.toLowerCase(),
+  v.maxLength(200, 'This address is too long.'),
+  v.email('This is no e-mail address.'),
+);
+export const password = v.pipe(
+  v.string('A password is missing.'),
+  v.minLength(10, 'A password has at least 10 letters.'),
+  v.maxLength(128, 'A password has at most 128 letters.'),
+);
+export const date = v.pipe(
+  v.string('A date is missing.'),
+  v.rawTransform(({ dataset, addIssue, NEVER }) => {
+    const read = readDate(dataset.value);
+    if (read.ok) return read.value;
+    addIssue({ message: read.error });
+    return NEVER;
+  }),
+);
+export const share = v.pipe(v.number(), v.minValue(0, 'A share is at least 0.'), v.maxValue(1, 'A share is at most 1.'));
+export const whole = (lo: number, hi: number, what: string) =>
+  v.pipe(
+    v.number(`${what} is a number.`),
+    v.integer(`${what} is a whole number.`),
+    v.minValue(lo, `${what} is at least ${lo}.`),
+    v.maxValue(hi, `${what} is at most ${hi}.`),
+  );
+export const position = whole(0, 100_000, 'A place in the order');

@@ -1,0 +1,77 @@
+import { drizzle } from 'drizzle-orm/node-postgres';
+import { migrate } from 'drizzle-orm/node-postgres/migrator';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import pg from 'pg';
+
+export interface Roles {
+  app: { name: string; password: string };
+  auth: { name: string; password: string };
+}
+
+const MIGRATIONS = path.join(path.dirname(fileURLToPath(import.meta.url)), 'migrations');
+/** Facts: rows of these are added and never changed or taken away by the app. */
+const ONLY_ADDED = ['look', 'mark', 'history', 'rank_held', 'adaptation', 'override'];
+const THIS_SCHOOL = `(select nullif(current_setting('app.school', true), '')::uuid)`;
+const ident = (s: string) => pg.escapeIdentifier(s);
+
+/**
+ * Brings the database at `ownerUrl` to the present shape: migrations under an advisory lock, the two roles the server
+ * connects with (neither owns a table), and row-level security on every table there is. Safe to call at every start.
+ */
+export async function prepareDatabase(ownerUrl: string, roles: Roles): Promise<void> {
+  const client = new pg.Client({ connectionString: ownerUrl });
+  await client.connect();
+  try {
+    await client.query('select pg_advisory_lock(7119021)');
+    await migrate(drizzle({ client }), { migrationsFolder: MIGRATIONS });
+    await client.query('begin');
+    await makeRole(client, roles.app);
+    await makeRole(client, roles.auth);
+    await guardTables(client, roles);
+    await client.query('commit');
+  } finally {
+    await client.end();
+  }
+}
+
+async function makeRole(client: pg.Client, role: { name: string; password: string }) {
+  const known = await client.query('select 1 from pg_roles where rolname = $1', [role.name]);
+  const verb = known.rowCount ? 'alter' : 'create';
+  await client.query(`${verb} role ${ident(role.name)} login nosuperuser nocreatedb nocreaterole password ${pg.escapeLiteral(role.password)}`);
+}
+
+async function guardTables(client: pg.Client, roles: Roles) {
+  const app = ident(roles.app.name);
+  const auth = ident(roles.auth.name);
+  const policy = async (table: string, name: string, role: string, rule: string) => {
+    await client.query(`drop policy if exists ${name} on ${table}`);
+    await client.query(`create policy ${name} on ${table} for all to ${role} using (${rule}) with check (${rule})`);
+  };
+  const tables = await client.query<{ schema: string; name: string }>(
+    `select n.nspname as schema, c.relname as name from pg_class c join pg_namespace n on n.oid = c.relnamespace
+     where c.relkind in ('r', 'p') and n.nspname in ('public', 'auth')`,
+  );
+  await client.query(`grant usage on schema public to ${app}; grant usage on schema auth to ${app}, ${auth}`);
+  for (const { schema, name } of tables.rows) {
+    const table = `${schema}.${ident(name)}`;
+    await client.query(`alter table ${table} enable row level security; alter table ${table} force row level security`);
+    await client.query(`revoke all on ${table} from public, ${app}, ${auth}`);
+    if (schema === 'public') {
+      await policy(table, 'own_school', app, `${name === 'school' ? 'id' : 'school_id'} = ${THIS_SCHOOL}`);
+      const rights = ONLY_ADDED.includes(name) ? 'select, insert' : 'select, insert, update, delete';
+      await client.query(`grant ${rights} on ${table} to ${app}`);
+    } else {
+      await policy(table, 'sign_in', auth, 'true');
+      await client.query(`grant select, insert, update, delete on ${table} to ${auth}`);
+    }
+  }
+  // The head gives and takes sign-ins of their own school, in the same transaction as the rest of the command.
+  await policy('auth."user"', 'own_school', app, `school_id = ${THIS_SCHOOL}`);
+  const ofOwnUser = `exists (select 1 from auth."user" u where u.id = user_id and u.school_id = ${THIS_SCHOOL})`;
+  await policy('auth.account', 'own_school', app, ofOwnUser);
+  await policy('auth.session', 'own_school', app, ofOwnUser);
+  await client.query(`grant select, insert, delete on auth."user" to ${app}`);
+  await client.query(`grant select (id, user_id), insert on auth.account to ${app}`);
+  await client.query(`grant select (id, user_id), delete on auth.session to ${app}`);
+}

@@ -1,0 +1,87 @@
+import { asc } from 'drizzle-orm';
+import { conditionOrder, itemPoints, type ConditionOrder, type Point, type Requirement, type Slip, type Technique } from '../../core';
+import type { Transaction } from '../connection';
+import { condition, conditionStep, gate, point, rank, requirement, slip, technique } from '../tables';
+
+type PointRow = typeof point.$inferSelect;
+export type RankRow = typeof rank.$inferSelect;
+export type ConditionRow = typeof condition.$inferSelect;
+export type GateRow = typeof gate.$inferSelect;
+
+export function pointOf(p: PointRow, slips: readonly Slip[]): Point {
+  const range = (lo: number | null, hi: number | null) => (lo === null || hi === null ? null : { lo, hi });
+  return {
+    id: p.id,
+    name: p.name,
+    how: p.how,
+    why: p.why,
+    kind: p.kind,
+    bodyPart: p.bodyPart,
+    critical: p.critical,
+    unit: p.unit,
+    accepted: range(p.acceptedLo, p.acceptedHi),
+    wanted: range(p.wantedLo, p.wantedHi),
+    slips,
+  };
+}
+
+export interface Library {
+  techniques: ReadonlyMap<string, Technique & { retired: boolean; summary: string }>;
+  /** Points of an item, inherited ones included, from the ground up. */
+  pointsOf(techniqueId: string): readonly Point[];
+  /** Which technique a point belongs to. */
+  ownerOf: ReadonlyMap<string, Technique>;
+}
+
+/** The whole library in three queries; it is small beside the marks. Retired points are left out. */
+export async function readLibrary(tx: Transaction): Promise<Library> {
+  const rows = await tx.select().from(technique).orderBy(asc(technique.name));
+  const pointRows = await tx.select().from(point).orderBy(asc(point.position));
+  const slipRows = await tx.select().from(slip).orderBy(asc(slip.position));
+  const slips = new Map<string, Slip[]>();
+  for (const s of slipRows) {
+    const one = { id: s.id, looksLike: s.looksLike, cause: s.cause, cue: s.cue, hurts: s.hurts, hurtsHow: s.hurtsHow };
+    slips.set(s.pointId, [...(slips.get(s.pointId) ?? []), one]);
+  }
+  const points = new Map<string, Point[]>();
+  for (const p of pointRows) {
+    if (p.retired) continue;
+    points.set(p.techniqueId, [...(points.get(p.techniqueId) ?? []), pointOf(p, slips.get(p.id) ?? [])]);
+  }
+  const techniques = new Map(rows.map((t) => [t.id, { ...t, points: points.get(t.id) ?? [] }]));
+  const ownerOf = new Map<string, Technique>();
+  for (const t of techniques.values()) for (const p of t.points) ownerOf.set(p.id, t);
+  const items = new Map<string, Point[]>();
+  const pointsOf = (id: string) => {
+    let found = items.get(id);
+    if (!found) {
+      const t = techniques.get(id);
+      items.set(id, (found = t ? itemPoints(t, techniques) : []));
+    }
+    return found;
+  };
+  return { techniques, pointsOf, ownerOf };
+}
+
+export interface SyllabusRows {
+  ranks: RankRow[];
+  conditions: ConditionRow[];
+  order: ConditionOrder;
+  requirements: (Requirement & { rankId: string })[];
+  gates: GateRow[];
+}
+
+/** Ranks from the lowest up, what they ask, and the order of conditions. */
+export async function readSyllabus(tx: Transaction): Promise<SyllabusRows> {
+  const ranks = await tx.select().from(rank).orderBy(asc(rank.position));
+  const conditions = await tx.select().from(condition).orderBy(asc(condition.position));
+  const steps = await tx.select().from(conditionStep);
+  const requirements = await tx.select().from(requirement).orderBy(asc(requirement.position));
+  const gates = await tx.select().from(gate);
+  const made = conditionOrder(
+    conditions.map((c) => c.id),
+    steps.map((s) => ({ easier: s.easierId, harder: s.harderId })),
+  );
+  if (!made.ok) throw new Error(`the order of conditions has a circle at ${made.error.circleAt}`);
+  return { ranks, conditions, order: made.value, requirements, gates };
+}

@@ -1,0 +1,121 @@
+import { boolean, doublePrecision, foreignKey, index, pgTable, primaryKey, smallint, text, uuid } from 'drizzle-orm/pg-core';
+import { POINT_KINDS, SIDES, VERDICTS } from '../../core';
+import { day, instant, schoolId } from './columns';
+import { person } from './people';
+import { condition, requirement } from './syllabus';
+import { point, technique } from './technique';
+
+/** A class that was held; hours and classes of the gates are counted from these. */
+export const classHeld = pgTable(
+  'class_held',
+  {
+    schoolId: schoolId(),
+    id: uuid('id').notNull(),
+    day: day('day').notNull(),
+    minutes: smallint('minutes').notNull(),
+    by: uuid('by'),
+  },
+  (t) => [primaryKey({ columns: [t.schoolId, t.id] }), index('class_held_day').on(t.schoolId, t.day)],
+);
+
+export const attendance = pgTable(
+  'attendance',
+  { schoolId: schoolId(), classId: uuid('class_id').notNull(), personId: uuid('person_id').notNull() },
+  (t) => [
+    primaryKey({ columns: [t.schoolId, t.personId, t.classId] }),
+    foreignKey({ columns: [t.schoolId, t.classId], foreignColumns: [classHeld.schoolId, classHeld.id] }),
+    foreignKey({ columns: [t.schoolId, t.personId], foreignColumns: [person.schoolId, person.id] }),
+  ],
+);
+
+/** Somebody watched a student do an item. Looks and marks are only added. */
+export const look = pgTable(
+  'look',
+  {
+    schoolId: schoolId(),
+    id: uuid('id').notNull(),
+    studentId: uuid('student_id').notNull(),
+    techniqueId: uuid('technique_id').notNull(),
+    conditionId: uuid('condition_id').notNull(),
+    day: day('day').notNull(),
+    at: instant('at').notNull(),
+    side: text('side', { enum: SIDES }).notNull(),
+    purpose: text('purpose', { enum: ['show', 'study'] }),
+    replaces: uuid('replaces'),
+    by: uuid('by').notNull(),
+    note: text('note').notNull().default(''),
+  },
+  (t) => [
+    primaryKey({ columns: [t.schoolId, t.id] }),
+    foreignKey({ columns: [t.schoolId, t.studentId], foreignColumns: [person.schoolId, person.id], name: 'look_student' }),
+    foreignKey({ columns: [t.schoolId, t.techniqueId], foreignColumns: [technique.schoolId, technique.id], name: 'look_technique' }),
+    foreignKey({ columns: [t.schoolId, t.conditionId], foreignColumns: [condition.schoolId, condition.id], name: 'look_condition' }),
+    foreignKey({ columns: [t.schoolId, t.replaces], foreignColumns: [t.schoolId, t.id], name: 'look_replaces' }),
+    index('look_of_student').on(t.schoolId, t.studentId, t.day),
+    index('look_replaced').on(t.schoolId, t.replaces),
+  ],
+);
+
+export const mark = pgTable(
+  'mark',
+  {
+    schoolId: schoolId(),
+    lookId: uuid('look_id').notNull(),
+    pointId: uuid('point_id').notNull(),
+    kind: text('kind', { enum: POINT_KINDS }).notNull(),
+    held: smallint('held').notNull(),
+    of: smallint('of').notNull(),
+    /** Of measured points: every value is a repetition, judged when read since ranges can be adapted. */
+    values: doublePrecision('values').array(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.schoolId, t.lookId, t.pointId] }),
+    foreignKey({ columns: [t.schoolId, t.lookId], foreignColumns: [look.schoolId, look.id] }),
+    foreignKey({ columns: [t.schoolId, t.pointId], foreignColumns: [point.schoolId, point.id], name: 'mark_point' }),
+  ],
+);
+
+/** What the head has written for one student: another range, another share, or the point waived. */
+export const adaptation = pgTable(
+  'adaptation',
+  {
+    schoolId: schoolId(),
+    id: uuid('id').notNull(),
+    studentId: uuid('student_id').notNull(),
+    pointId: uuid('point_id').notNull(),
+    from: day('from').notNull(),
+    rangeLo: doublePrecision('range_lo'),
+    rangeHi: doublePrecision('range_hi'),
+    share: doublePrecision('share'),
+    waived: boolean('waived').notNull().default(false),
+    reason: text('reason').notNull(),
+    by: uuid('by').notNull(),
+    at: instant('at').notNull().defaultNow(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.schoolId, t.id] }),
+    foreignKey({ columns: [t.schoolId, t.studentId], foreignColumns: [person.schoolId, person.id] }),
+    foreignKey({ columns: [t.schoolId, t.pointId], foreignColumns: [point.schoolId, point.id] }),
+  ],
+);
+
+/** A head's word against the computed one, with its reason; the newest counts, null lifts it. */
+export const override = pgTable(
+  'override',
+  {
+    schoolId: schoolId(),
+    id: uuid('id').notNull(),
+    studentId: uuid('student_id').notNull(),
+    requirementId: uuid('requirement_id').notNull(),
+    word: text('word', { enum: VERDICTS }),
+    reason: text('reason').notNull(),
+    by: uuid('by').notNull(),
+    day: day('day').notNull(),
+    at: instant('at').notNull().defaultNow(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.schoolId, t.id] }),
+    foreignKey({ columns: [t.schoolId, t.studentId], foreignColumns: [person.schoolId, person.id] }),
+    foreignKey({ columns: [t.schoolId, t.requirementId], foreignColumns: [requirement.schoolId, requirement.id] }),
+  ],
+);

@@ -1,0 +1,19 @@
+import { jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { instant, schoolId } from './columns';
+
+/** Every command that was done, by its id: what makes it happen once, and who changed what. Only added to. */
+export const history = pgTable(
+  'history',
+  {
+    schoolId: schoolId(),
+    id: uuid('id').notNull(),
+    command: text('command').notNull(),
+    by: uuid('by').notNull(),
+    /** When the person did it, by the device's clock, and when the server did. */
+    madeAt: instant('made_at').notNull(),
+    doneAt: instant('done_at').notNull().defaultNow(),
+    input: jsonb('input').$type<unknown>().notNull(),
+    answer: jsonb('answer').$type<unknown>().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.schoolId, t.id] })],
+);

@@ -1,0 +1,5 @@
+export * from './people';
+export * from './technique';
+export * from './syllabus';
+export * from './evidence';
+export * from './history';

@@ -1,0 +1,126 @@
+import { and, eq, gte, inArray, sql } from 'drizzle-orm';
+import type { PointShown, SyllabusView, TechniqueView, TechniquesView, ViewInput } from '../../contracts/views';
+import { addDays, canHurt } from '../../core';
+import type { Transaction } from '../../data/connection';
+import { readLibrary, readSyllabus, type Library } from '../../data/queries/library';
+import { readRoll } from '../../data/queries/roll';
+import { look, mark, person, technique } from '../../data/tables';
+import { dayIn, type Who } from '../who';
+import { Refusal } from '../http/problem';
+
+/** The points of an item, each saying from which technique it is inherited. */
+export function shownPoints(library: Library, techniqueId: string): PointShown[] {
+  return library.pointsOf(techniqueId).map((p) => {
+    const owner = library.ownerOf.get(p.id);
+    return { ...p, from: owner && owner.id !== techniqueId ? { id: owner.id, name: owner.name } : null };
+  });
+}
+
+export async function techniquesView(tx: Transaction): Promise<TechniquesView> {
+  const library = await readLibrary(tx);
+  const { ranks, requirements } = await readSyllabus(tx);
+  return {
+    ranks: ranks.map(({ id, name, cloth }) => ({ id, name, cloth })),
+    techniques: [...library.techniques.values()].map((t) => {
+      const points = library.pointsOf(t.id);
+      return {
+        id: t.id,
+        name: t.name,
+        kind: t.kind,
+        retired: t.retired,
+        sided: t.sided,
+        stanceId: t.stanceId,
+        points: points.length,
+        critical: points.filter((p) => p.critical).length,
+        hurts: points.some(canHurt),
+        usedBy: ranks.filter((r) => requirements.some((q) => q.rankId === r.id && q.techniqueId === t.id)).map((r) => r.id),
+      };
+    }),
+  };
+}
+
+export async function techniqueView(tx: Transaction, who: Who, { id }: ViewInput<'technique'>): Promise<TechniqueView> {
+  const library = await readLibrary(tx);
+  const t = library.techniques.get(id);
+  if (!t) throw new Refusal(404, 'This technique is not in the library.');
+  const { ranks, requirements, conditions } = await readSyllabus(tx);
+  const changed = await tx
+    .select({ at: technique.changedAt, by: person.name })
+    .from(technique)
+    .leftJoin(person, and(eq(person.schoolId, technique.schoolId), eq(person.id, technique.changedBy)))
+    .where(eq(technique.id, id));
+  const points = shownPoints(library, id);
+  const lately: TechniqueView['lately'] = {};
+  if (points.length > 0) {
+    const rows = await tx
+      .select({
+        pointId: mark.pointId,
+        held: sql<number>`sum(${mark.held})::int`,
+        of: sql<number>`sum(${mark.of})::int`,
+        values: sql<string | null>`string_agg(array_to_string(${mark.values}, ','), ',')`,
+      })
+      .from(mark)
+      .innerJoin(look, and(eq(look.schoolId, mark.schoolId), eq(look.id, mark.lookId)))
+      .where(and(inArray(mark.pointId, points.map((p) => p.id)), gte(look.day, addDays(who.today, -90))))
+      .groupBy(mark.pointId);
+    for (const r of rows)
+      lately[r.pointId] = { held: r.held, of: r.of, values: r.values ? r.values.split(',').slice(-60).map(Number) : [] };
+  }
+  const others = [...library.techniques.values()].filter((x) => !x.retired && x.id !== id);
+  const pick = (kinds: readonly string[]) => others.filter((x) => kinds.includes(x.kind)).map((x) => ({ id: x.id, name: x.name }));
+  return {
+    technique: {
+      id,
+      name: t.name,
+      kind: t.kind,
+      summary: t.summary,
+      sided: t.sided,
+      stanceId: t.stanceId,
+      stepId: t.stepId,
+      retired: t.retired,
+      changedOn: changed[0] ? dayIn(who.timeZone, changed[0].at) : who.today,
+      changedBy: changed[0]?.by ?? null,
+    },
+    points,
+    usedBy: requirements
+      .filter((r) => r.techniqueId === id)
+      .map((r) => {
+        const at = ranks.find((x) => x.id === r.rankId)!;
+        return {
+          rank: { id: at.id, name: at.name, cloth: at.cloth },
+          condition: conditions.find((c) => c.id === r.conditionId)?.name ?? '',
+          standard: r.standard,
+        };
+      }),
+    stances: pick(['stance']),
+    steps: pick(['step', 'turn']),
+    lately,
+  };
+}
+
+export async function syllabusView(tx: Transaction): Promise<SyllabusView> {
+  const library = await readLibrary(tx);
+  const s = await readSyllabus(tx);
+  const roll = await readRoll(tx);
+  const conditionName = new Map(s.conditions.map((c) => [c.id, c.name]));
+  return {
+    ranks: s.ranks.map(({ id, name, cloth }) => ({ id, name, cloth, wornBy: roll.filter((x) => x.rankId === id).length })),
+    requirements: s.requirements.map((r) => {
+      const t = library.techniques.get(r.techniqueId)!;
+      return {
+        ...r,
+        technique: t.name,
+        kind: t.kind,
+        sided: t.sided,
+        points: library.pointsOf(t.id).length,
+        condition: conditionName.get(r.conditionId) ?? '',
+      };
+    }),
+    gates: s.gates.map(({ id, rankId, kind, amount }) => ({ id, rankId, kind, amount })),
+    conditions: s.conditions.map(({ id, name }) => ({ id, name })),
+    techniques: [...library.techniques.values()]
+      .filter((t) => !t.retired)
+      .map((t) => ({ id: t.id, name: t.name, kind: t.kind, sided: t.sided, points: library.pointsOf(t.id).length })),
+  };
+}
+

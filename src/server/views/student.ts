@@ -1,0 +1,210 @@
+import { and, desc, eq, sql } from 'drizzle-orm';
+import type { RequirementVerdict, StickShown, StudentView, ViewInput } from '../../contracts/views';
+import {
+  ageOn,
+  changeInWords,
+  dayLimit,
+  gateInWords,
+  reasonInWords,
+  standardInWords,
+  usualLook,
+  type Entry,
+  type Evidence,
+  type GateVerdict,
+  type Side,
+} from '../../core';
+import type { Transaction } from '../../data/connection';
+import { readRoll } from '../../data/queries/roll';
+import { look, mark, person, rank, rankHeld } from '../../data/tables';
+import { user } from '../../data/tables/auth';
+import { Refusal } from '../http/problem';
+import type { Who } from '../who';
+import { judgeGates, judgeOne, rankAbove, readJudging, type Judged, type Judging } from './judging';
+
+/** Repetitions of the deciding point, oldest first, as notches; held ones before slipped ones within a look. */
+function stick(evidence: Evidence, judged: Judged, side: Side, j: Judging): StickShown {
+  const n = judged.requirement.standard.repetitions;
+  const shown = Math.min(n, 10);
+  const pointId = judged.verdict.worst?.point.id;
+  const sides = pointId === undefined ? undefined : evidence.get(pointId);
+  const entries: readonly Entry[] = sides ? (side === 'none' ? [...sides.none, ...sides.left, ...sides.right] : sides[side]) : [];
+  const marks: ('H' | 'S' | 'U')[] = [];
+  let day = Number.NaN;
+  let today = 0;
+  const counting = j.syllabus.order.get(judged.requirement.conditionId);
+  for (const e of entries) {
+    if (marks.length >= shown) break;
+    if (!counting?.has(e.conditionId)) continue;
+    if (judged.requirement.purpose !== null && e.purpose !== judged.requirement.purpose) continue;
+    if (e.day !== day) [day, today] = [e.day, 0];
+    const fit = Math.min(e.of, shown - marks.length, dayLimit(judged.requirement.standard) - today);
+    const held = Math.round((fit * e.held) / e.of);
+    for (let i = 0; i < fit; i += 1) marks.unshift(i < fit - held ? 'S' : 'H');
+    today += Math.max(0, fit);
+  }
+  while (marks.length < shown) marks.unshift('U');
+  return { side, marks };
+}
+
+function shown(j: Judging, studentId: string, evidence: Evidence, judged: Judged, names: ReadonlyMap<string, string>): RequirementVerdict {
+  const { requirement: r, verdict } = judged;
+  const t = j.library.techniques.get(r.techniqueId);
+  const condition = j.syllabus.conditions.find((c) => c.id === r.conditionId)?.name ?? '';
+  const seenElsewhere = judged.points.some((p) => {
+    const at = evidence.get(p.id);
+    return at !== undefined && at.left.length + at.right.length + at.none.length > 0;
+  });
+  const adapted = j.adaptations.get(studentId) ?? [];
+  const sides: Side[] = t?.sided ? ['left', 'right'] : ['none'];
+  return {
+    id: r.id,
+    techniqueId: r.techniqueId,
+    technique: t?.name ?? '',
+    kind: t?.kind ?? 'strike',
+    condition,
+    asks: standardInWords(r.standard, t?.sided ?? false),
+    word: judged.word,
+    computed: verdict.word,
+    reason: reasonInWords(verdict, { standard: r.standard, today: j.today, conditionName: condition, seenElsewhere }),
+    change: changeInWords(verdict, usualLook(r.standard)),
+    sticks: sides.map((side) => stick(evidence, judged, side, j)),
+    override: judged.override
+      ? { word: judged.word, reason: judged.override.reason, by: names.get(judged.override.by) ?? '', day: judged.override.day }
+      : null,
+    points: verdict.points.map((p) => ({
+      pointId: p.point.id,
+      name: p.point.name,
+      side: p.side,
+      critical: p.point.critical,
+      held: Math.round(p.window.held * 10) / 10,
+      of: p.window.of,
+      days: p.window.days,
+      needs: `${Math.ceil(p.share * r.standard.repetitions - 1e-9)} of ${r.standard.repetitions}`,
+      stands: p.looksNeeded === 0,
+      adapted: adapted.some((a) => a.pointId === p.point.id && a.from <= j.today),
+    })),
+  };
+}
+
+const KINDS = ['slips', 'looks', 'gates'] as const;
+
+/** The page's answer in one sentence: what slips first, then what only waits for a look, then gates. */
+export function answerInWords(judged: readonly { word: string; technique: string }[], gates: readonly GateVerdict[]): string {
+  const list = (words: readonly string[], most: number) => {
+    const head = words.slice(0, most);
+    const rest = words.length - head.length;
+    if (rest > 0) head.push(`${rest} more`);
+    return head.length > 1 ? `${head.slice(0, -1).join(', ')} and ${head.at(-1)}` : (head[0] ?? '');
+  };
+  const low = (s: string) => s.charAt(0).toLowerCase() + s.slice(1);
+  const of = (...words: string[]) => judged.filter((r) => words.includes(r.word)).map((r) => low(r.technique));
+  const parts: Record<(typeof KINDS)[number], string> = { slips: '', looks: '', gates: '' };
+  const short = of('short');
+  const close = of('close');
+  const waiting = of('stale', 'unseen');
+  if (short.length + close.length > 0) parts.slips = `steadier work in ${list([...short, ...close], 3)}`;
+  if (waiting.length > 0) parts.looks = `${waiting.length === 1 ? 'a look' : 'looks'} at ${list(waiting, 3)}`;
+  const shut = gates.filter((g) => g.word === 'short').map((g) => gateShort(g));
+  if (shut.length > 0) parts.gates = list(shut, 3);
+  const said = KINDS.map((k) => parts[k]).filter((p) => p !== '');
+  if (said.length === 0) return judged.length === 0 ? 'This belt asks for nothing yet.' : 'Nothing is missing.';
+  const text = said.length > 1 ? `${said.slice(0, -1).join('; ')}; and ${said.at(-1)}` : said[0]!;
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
+}
+
+function gateShort(g: GateVerdict): string {
+  const n = g.missing === null ? '' : String(Math.round(g.missing * 10) / 10);
+  const s = g.missing === 1 ? '' : 's';
+  switch (g.gate.kind) {
+    case 'time in rank':
+      return n === '' ? 'a date for the belt worn' : `${n} month${s}`;
+    case 'age':
+      return n === '' ? 'a date of birth' : `${n} year${s} of age`;
+    case 'hours':
+      return `${n} hour${s} of class`;
+    case 'classes':
+      return `${n} class${g.missing === 1 ? '' : 'es'}`;
+  }
+}
+
+/** "What does … need for … belt?" A student sees only their own page, and only what has been decided and seen. */
+export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'student'>): Promise<StudentView> {
+  if (who.role === 'student' && who.personId !== id) throw new Refusal(403, 'This is another student’s page.');
+  const roll = await readRoll(tx, { withLeft: true });
+  const student = roll.find((s) => s.id === id);
+  if (!student) throw new Refusal(404, 'This student is not on the roll.');
+  const j = await readJudging(tx, who.today, [id]);
+  const people = await tx.select({ id: person.id, name: person.name }).from(person);
+  const names = new Map(people.map((p) => [p.id, p.name]));
+  const next = rankAbove(j.syllabus, student.rankId);
+  const evidence = j.evidence.get(id) ?? new Map<string, never>();
+  const judged = next ? j.syllabus.requirements.filter((r) => r.rankId === next.id).map((r) => judgeOne(j, evidence, id, r)) : [];
+  const gates = next ? judgeGates(j, student, next.id) : [];
+  const requirements = judged.map((x) => shown(j, id, evidence, x, names));
+  const rankOf = new Map(j.syllabus.ranks.map((r) => [r.id, { id: r.id, name: r.name, cloth: r.cloth }]));
+  const present = rankOf.get(student.rankId)!;
+
+  const held = await tx
+    .select({ rankId: rankHeld.rankId, since: rankHeld.since, note: rankHeld.note })
+    .from(rankHeld)
+    .innerJoin(rank, eq(rank.id, rankHeld.rankId))
+    .where(eq(rankHeld.personId, id))
+    .orderBy(desc(rankHeld.since), desc(rankHeld.at));
+  const standing = sql`not exists (select 1 from look r where r.school_id = ${look.schoolId} and r.replaces = ${look.id})`;
+  const looks = await tx
+    .select({
+      id: look.id,
+      day: look.day,
+      techniqueId: look.techniqueId,
+      conditionId: look.conditionId,
+      side: look.side,
+      by: look.by,
+      note: look.note,
+      held: sql<number>`coalesce(sum(${mark.held}), 0)::int`,
+      of: sql<number>`coalesce(sum(case when ${mark.values} is null then ${mark.of} end), 0)::int`,
+    })
+    .from(look)
+    .innerJoin(mark, and(eq(mark.schoolId, look.schoolId), eq(mark.lookId, look.id)))
+    .where(and(eq(look.studentId, id), standing))
+    .groupBy(look.schoolId, look.id)
+    .orderBy(desc(look.day), desc(look.at))
+    .limit(40);
+  const counted = await tx.execute<{ n: number }>(sql`select count(*)::int as n from look where student_id = ${id}`);
+  const writtenFor = j.adaptations.get(id) ?? [];
+  const email = student.userId && who.role === 'head' ? await tx.select({ email: user.email }).from(user).where(eq(user.id, student.userId)) : [];
+  const conditionName = new Map(j.syllabus.conditions.map((c) => [c.id, c.name]));
+  const age = student.born ? ageOn(student.born, who.today) : null;
+  return {
+    student: { id, name: student.name, age, born: student.born, leftOn: student.leftOn, rank: present, since: student.since },
+    next: next ? rankOf.get(next.id)! : null,
+    answer: next ? answerInWords(requirements, gates) : `${present.name} is the last belt of this syllabus.`,
+    requirements,
+    gates: gates.map((g) => ({ id: g.gate.id, word: g.word, ...gateInWords(g, present.name, who.today) })),
+    ranks: [...rankOf.values()],
+    held: held.map((h) => ({ rank: rankOf.get(h.rankId)!, since: h.since, note: h.note })),
+    adaptations: writtenFor.map((a) => ({
+      id: a.id,
+      point: j.library.ownerOf.get(a.pointId)?.points.find((p) => p.id === a.pointId)?.name ?? 'a point since retired',
+      technique: j.library.ownerOf.get(a.pointId)?.name ?? '',
+      from: a.from,
+      what: a.waived ? 'waived' : a.range ? `${a.range.lo} to ${a.range.hi} accepted` : `${Math.round((a.share ?? 0) * 100)} in 100 asked`,
+      reason: a.reason,
+      by: names.get(a.by) ?? '',
+    })),
+    looks: looks.map((l) => ({
+      id: l.id,
+      day: l.day,
+      technique: j.library.techniques.get(l.techniqueId)?.name ?? '',
+      condition: conditionName.get(l.conditionId) ?? '',
+      side: l.side,
+      by: names.get(l.by) ?? '',
+      note: who.role === 'student' ? '' : l.note,
+      held: l.held,
+      of: l.of,
+    })),
+    lookCount: counted.rows[0]?.n ?? 0,
+    access: { email: email[0]?.email ?? null },
+    may: { decide: who.role === 'head', look: who.role !== 'student' },
+    today: who.today,
+  };
+}
