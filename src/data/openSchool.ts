@@ -16,7 +16,7 @@ export const FIRST_CONDITIONS = [
   'both free',
 ] as const;
 
-const FIRST_STEPS: readonly [(typeof FIRST_CONDITIONS)[number], (typeof FIRST_CONDITIONS)[number]][] = [
+export const FIRST_STEPS: readonly [(typeof FIRST_CONDITIONS)[number], (typeof FIRST_CONDITIONS)[number]][] = [
   ['lying on the line', 'in air'],
   ['lying on the line', 'at the wall'],
   ['natural stance', 'in air'],

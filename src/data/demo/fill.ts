@@ -1,0 +1,177 @@
+import { hashPassword } from 'better-auth/crypto';
+import { eq } from 'drizzle-orm';
+import type { PgTable } from 'drizzle-orm/pg-core';
+import { v7 } from 'uuid';
+import type { PlainDate } from '../../core';
+import { inSchool, openDatabase, openPool, type Transaction } from '../connection';
+import {
+  adaptation,
+  attendance,
+  classHeld,
+  condition,
+  conditionStep,
+  gate,
+  look,
+  mark,
+  override,
+  person,
+  point,
+  rank,
+  rankHeld,
+  requirement,
+  school,
+  slip,
+  technique,
+} from '../tables';
+import { account, user } from '../tables/auth';
+import { FIRST_STEPS } from '../openSchool';
+import { DEMO_PASSWORD, DEMO_SIGN_INS } from '../../../scripts/demo-sign-ins.mjs';
+import { DEMO_SCHOOL_ID, generateDemo, type DemoSchool } from './generate';
+
+const ROWS_AT_ONCE = 2000;
+
+async function insertAll<T extends PgTable>(tx: Transaction, table: T, rows: T['$inferInsert'][]) {
+  for (let i = 0; i < rows.length; i += ROWS_AT_ONCE) await tx.insert(table).values(rows.slice(i, i + ROWS_AT_ONCE));
+}
+
+/** Fills Causeway Hall into the database the app connects to; null if it stands there already. */
+export async function fillDemo(appUrl: string, day?: PlainDate) {
+  const pool = openPool(appUrl, 2);
+  try {
+    const db = openDatabase(pool);
+    const today = day ?? new Intl.DateTimeFormat('en-CA', { timeZone: 'Europe/London' }).format(new Date());
+    return await inSchool(db, DEMO_SCHOOL_ID, async (tx) => {
+      const there = await tx.select({ id: school.id }).from(school).where(eq(school.id, DEMO_SCHOOL_ID));
+      if (there.length > 0) return null;
+      const made = generateDemo(today);
+      await writeSchool(tx, DEMO_SCHOOL_ID, 'Causeway Hall', made);
+      await writeDecisions(tx, made, today);
+      await writeSignIns(tx, made);
+      const marks = made.looks.reduce((n, l) => n + l.marks.length, 0);
+      return { students: made.students.length, looks: made.looks.length, marks };
+    });
+  } finally {
+    await pool.end();
+  }
+}
+
+/** Writes a generated school's rows; used by the demo, the bench and the tests. */
+export async function writeSchool(tx: Transaction, schoolId: string, name: string, made: DemoSchool) {
+  const [head, ...others] = made.teachers;
+  await tx.insert(school).values({ id: schoolId, name, timeZone: 'Europe/London' });
+  await tx.insert(person).values([head!, ...others].map((t) => ({ schoolId, ...t })));
+  await tx.insert(rank).values(made.ranks.map((r, position) => ({ schoolId, position, ...r })));
+  await tx.insert(condition).values(made.conditions.map((c, position) => ({ schoolId, position, ...c })));
+  const conditionId = new Map(made.conditions.map((c) => [c.name, c.id]));
+  await tx.insert(conditionStep).values(FIRST_STEPS.map(([e, h]) => ({ schoolId, easierId: conditionId.get(e)!, harderId: conditionId.get(h)! })));
+  const standingAlone = made.techniques.map(({ points: _points, ...t }) => ({ schoolId, ...t, stanceId: null, stepId: null, summary: made.summaries.get(t.id) ?? '', changedBy: head!.id }));
+  await tx.insert(technique).values(standingAlone);
+  for (const t of made.techniques)
+    if (t.stanceId ?? t.stepId) await tx.update(technique).set({ stanceId: t.stanceId, stepId: t.stepId }).where(eq(technique.id, t.id));
+  await insertAll(
+    tx,
+    point,
+    made.techniques.flatMap((t) =>
+      t.points.map((p, position) => ({
+        schoolId,
+        techniqueId: t.id,
+        position,
+        id: p.id,
+        name: p.name,
+        how: p.how,
+        why: p.why,
+        kind: p.kind,
+        bodyPart: p.bodyPart,
+        critical: p.critical,
+        unit: p.unit,
+        acceptedLo: p.accepted?.lo ?? null,
+        acceptedHi: p.accepted?.hi ?? null,
+        wantedLo: p.wanted?.lo ?? null,
+        wantedHi: p.wanted?.hi ?? null,
+      })),
+    ),
+  );
+  await insertAll(tx, slip, made.techniques.flatMap((t) => t.points.flatMap((p) => p.slips.map((s, position) => ({ schoolId, pointId: p.id, position, ...s })))));
+  const positions = new Map<string, number>();
+  const nextPosition = (rankId: string) => {
+    const at = positions.get(rankId) ?? 0;
+    positions.set(rankId, at + 1);
+    return at;
+  };
+  await tx.insert(requirement).values(made.requirements.map((r) => ({ schoolId, ...r, position: nextPosition(r.rankId) })));
+  await tx.insert(gate).values(made.gates.map((g) => ({ schoolId, ...g })));
+  await insertAll(tx, person, made.students.map((s) => ({ schoolId, id: s.id, name: s.name, role: 'student' as const, born: s.born })));
+  await insertAll(tx, rankHeld, made.students.flatMap((s) => s.held.map((h) => ({ schoolId, id: v7(), personId: s.id, ...h, by: head!.id }))));
+  await insertAll(tx, classHeld, made.classes.map((c) => ({ schoolId, id: c.id, day: c.day, minutes: c.minutes, by: head!.id })));
+  await insertAll(tx, attendance, made.classes.flatMap((c) => c.present.map((personId) => ({ schoolId, classId: c.id, personId }))));
+  await insertAll(tx, look, made.looks.map(({ marks: _marks, at, ...l }) => ({ schoolId, ...l, at: new Date(at) })));
+  await insertAll(
+    tx,
+    mark,
+    made.looks.flatMap((l) =>
+      l.marks.map((m) =>
+        m.kind === 'measured'
+          ? { schoolId, lookId: l.id, pointId: m.pointId, kind: m.kind, held: 0, of: m.values.length, values: [...m.values] }
+          : { schoolId, lookId: l.id, pointId: m.pointId, kind: m.kind, held: m.held, of: m.of, values: null },
+      ),
+    ),
+  );
+}
+
+async function writeDecisions(tx: Transaction, made: DemoSchool, today: PlainDate) {
+  const schoolId = DEMO_SCHOOL_ID;
+  const head = made.teachers[0]!.id;
+  const student = (name: string) => made.students.find((s) => s.name === name)!;
+  const pointNamed = (technique: string, name: string) => made.techniques.find((t) => t.name === technique)!.points.find((p) => p.name === name)!;
+  await tx.insert(adaptation).values([
+    {
+      schoolId,
+      id: v7(),
+      studentId: student('Dilip Wharram').id,
+      pointId: pointNamed('Roundhouse kick', 'Base foot turns on the ball').id,
+      from: made.gradingDay,
+      rangeLo: 75,
+      rangeHi: 180,
+      share: null,
+      waived: false,
+      reason: 'Tight hips; began at fifty-six. Seventy-five degrees is safe for the knee.',
+      by: head,
+    },
+    {
+      schoolId,
+      id: v7(),
+      studentId: student('Siân Moorhouse').id,
+      pointId: pointNamed('Cat stance', 'Hips turned out at the end').id,
+      from: made.gradingDay,
+      rangeLo: null,
+      rangeHi: null,
+      share: null,
+      waived: true,
+      reason: 'Hip does not turn out further; she shows the rest of the stance.',
+      by: head,
+    },
+  ]);
+  const fern = made.ranks.find((r) => r.name === 'Fern')!;
+  const roll = made.requirements.find((r) => r.rankId === fern.id && made.techniques.find((t) => t.id === r.techniqueId)?.name === 'Forward roll')!;
+  await tx.insert(override).values({
+    schoolId,
+    id: v7(),
+    studentId: student('Farid Weir').id,
+    requirementId: roll.id,
+    word: 'met',
+    reason: 'Shoulder operated; rolls well over the good side, and that is enough for this belt.',
+    by: head,
+    day: today,
+  });
+}
+
+async function writeSignIns(tx: Transaction, made: DemoSchool) {
+  const password = await hashPassword(DEMO_PASSWORD);
+  for (const s of DEMO_SIGN_INS) {
+    const one = [...made.teachers, ...made.students].find((x) => x.name === s.name)!;
+    const id = v7();
+    await tx.insert(user).values({ id, name: one.name, email: s.email, schoolId: DEMO_SCHOOL_ID, personId: one.id });
+    await tx.insert(account).values({ id: v7(), userId: id, accountId: id, providerId: 'credential', password });
+    await tx.update(person).set({ userId: id }).where(eq(person.id, one.id));
+  }
+}

@@ -1,0 +1,235 @@
+import {
+  STEADY,
+  addDays,
+  addMonths,
+  conditionOrder,
+  daysBetween,
+  itemPoints,
+  type ConditionOrder,
+  type Look,
+  type Mark,
+  type PlainDate,
+  type Point,
+  type Requirement,
+  type Side,
+  type Technique,
+} from '../../core';
+import { FIRST_CONDITIONS, FIRST_STEPS } from '../openSchool';
+import { dice, type Dice } from './dice';
+import { DEMO_TECHNIQUES } from './library';
+import { DEMO_ASKS, DEMO_RANKS, DEMO_STUDENTS } from './syllabus';
+
+export const DEMO_SCHOOL_ID = '0197f3a0-0000-7000-8000-00000000ca0e';
+
+export interface DemoLook extends Look {
+  studentId: string;
+  by: string;
+  note: string;
+}
+export interface DemoStudent {
+  id: string;
+  name: string;
+  born: PlainDate;
+  /** Belts given, oldest first. */
+  held: { rankId: string; since: PlainDate; note: string }[];
+  talent: number;
+  comes: number;
+}
+export interface DemoSchool {
+  ranks: { id: string; name: string; cloth: (typeof DEMO_RANKS)[number]['cloth'] }[];
+  conditions: { id: string; name: string }[];
+  order: ConditionOrder;
+  techniques: Technique[];
+  summaries: Map<string, string>;
+  requirements: (Requirement & { rankId: string })[];
+  gates: { id: string; rankId: string; kind: (typeof DEMO_ASKS)[string]['gates'][number][0]; amount: number }[];
+  teachers: { id: string; name: string; role: 'head' | 'instructor' | 'examiner' }[];
+  students: DemoStudent[];
+  classes: { id: string; day: PlainDate; minutes: number; present: string[] }[];
+  looks: DemoLook[];
+  gradingDay: PlainDate;
+  nextGradingDay: PlainDate;
+  /** The known truth: the chance that a repetition of this point on this side holds on a day, in air or easier. */
+  truth(studentId: string, pointId: string, side: Side, day: PlainDate): number;
+}
+
+const logistic = (x: number) => 1 / (1 + Math.exp(-x));
+const MONTHS_OF_RECORD = 14;
+/** Which weekdays have class and how long it lasts, in minutes; 0 is Sunday. */
+const CLASSES: Record<number, number> = { 1: 75, 3: 90, 6: 90 };
+const NOTES = ['front foot late on the last two', 'much calmer than last week', 'tired after the second set', 'asked for the wall first', 'holder stood too near', 'did it twice more unasked'];
+
+/**
+ * Makes Causeway Hall as it stands on a day: the library, fourteen months of classes and looks, one grading eight months
+ * ago and the next in five weeks. Everything follows from the seed, and the truth behind the marks is kept.
+ */
+export function generateDemo(today: PlainDate, seed = 20_260_301): DemoSchool {
+  const d = dice(seed);
+  const start = addMonths(today, -MONTHS_OF_RECORD);
+  const ms = (day: PlainDate, hour = 18, minute = 0) => Date.parse(`${day}T00:00:00Z`) + (hour * 60 + minute) * 60_000;
+  const newId = () => d.id(ms(start));
+
+  const ranks = DEMO_RANKS.map((r) => ({ id: newId(), ...r }));
+  const rankId = new Map(ranks.map((r) => [r.name, r.id]));
+  const conditions = FIRST_CONDITIONS.map((name) => ({ id: newId(), name: name as string }));
+  const conditionId = new Map(conditions.map((c) => [c.name, c.id]));
+  const made = conditionOrder(
+    conditions.map((c) => c.id),
+    FIRST_STEPS.map(([e, h]) => ({ easier: conditionId.get(e)!, harder: conditionId.get(h)! })),
+  );
+  if (!made.ok) throw new Error('the first conditions form a circle');
+
+  const techniqueId = new Map(DEMO_TECHNIQUES.map((t) => [t.name, newId()]));
+  const range = (r: readonly [number, number] | null) => (r ? { lo: r[0], hi: r[1] } : null);
+  const techniques: Technique[] = DEMO_TECHNIQUES.map((t) => ({
+    id: techniqueId.get(t.name)!,
+    name: t.name,
+    kind: t.kind,
+    sided: t.sided,
+    stanceId: t.stance === null ? null : techniqueId.get(t.stance)!,
+    stepId: t.step === null ? null : techniqueId.get(t.step)!,
+    points: t.points.map(
+      (p): Point => ({ ...p, id: newId(), accepted: range(p.accepted), wanted: range(p.wanted), slips: p.slips.map((s) => ({ id: newId(), ...s })) }),
+    ),
+  }));
+  const byId = new Map(techniques.map((t) => [t.id, t]));
+  const pointsOf = new Map(techniques.map((t) => [t.id, itemPoints(t, byId)]));
+
+  const requirements: DemoSchool['requirements'] = [];
+  const gates: DemoSchool['gates'] = [];
+  for (const [name, asks] of Object.entries(DEMO_ASKS)) {
+    for (const [item, condition] of asks.items)
+      requirements.push({
+        id: newId(),
+        rankId: rankId.get(name)!,
+        techniqueId: techniqueId.get(item)!,
+        conditionId: conditionId.get(condition)!,
+        purpose: null,
+        standard: { ...STEADY, ...asks.standard },
+      });
+    for (const [kind, amount] of asks.gates) gates.push({ id: newId(), rankId: rankId.get(name)!, kind, amount });
+  }
+
+  const teachers: DemoSchool['teachers'] = [
+    { id: newId(), name: 'Maren Holt', role: 'head' },
+    { id: newId(), name: 'Idris Vane', role: 'instructor' },
+    { id: newId(), name: 'Odile Farrow', role: 'examiner' },
+  ];
+  const gradingDay = addDays(addMonths(today, -8), d.whole(-3, 3));
+  const nextGradingDay = addDays(today, 35);
+
+  const students = DEMO_STUDENTS.map((s): DemoStudent => {
+    const at = DEMO_RANKS.findIndex((r) => r.name === s.rank);
+    const promoted = at > 0 && (s.comes > 0.7 || d.chance(0.5));
+    const since = promoted ? gradingDay : addDays(start, -d.whole(20, 200));
+    const held = promoted ? [{ rankId: ranks[at - 1]!.id, since: addDays(start, -d.whole(30, 300)), note: 'as entered on the roll' }] : [];
+    held.push({ rankId: ranks[at]!.id, since: at === 0 ? addDays(today, -d.whole(95, 300)) : since, note: promoted ? 'at the grading' : 'as entered on the roll' });
+    const born = addDays(addMonths(today, -12 * s.age), -d.whole(5, 350));
+    return { id: newId(), name: s.name, born, held, talent: s.talent, comes: s.comes };
+  });
+  const wornOn = (s: DemoStudent, day: PlainDate) => s.held.filter((h) => h.since <= day).at(-1)?.rankId ?? null;
+
+  const truth = makeTruth(students, techniques, d, start);
+  const classes: DemoSchool['classes'] = [];
+  const looks: DemoLook[] = [];
+  for (let day = start; day < today; day = addDays(day, 1)) {
+    const minutes = CLASSES[new Date(`${day}T00:00:00Z`).getUTCDay()];
+    if (minutes === undefined || /-12-2[3-9]|-12-3|-08-1/.test(day)) continue;
+    const here = students.filter((s) => wornOn(s, day) !== null && d.chance(s.comes));
+    classes.push({ id: d.id(ms(day)), day, minutes, present: here.map((s) => s.id) });
+    for (const s of here) watch(s, day);
+  }
+
+  /** In a class about two items of the next belt are swept, and half of those present get a card of one more. */
+  function watch(s: DemoStudent, day: PlainDate) {
+    const worn = ranks.findIndex((r) => r.id === wornOn(s, day));
+    const next = ranks[worn + 1];
+    if (!next) return;
+    const asked = requirements.filter((r) => r.rankId === next.id);
+    const nth = Math.floor(daysBetween(start, day) / 2);
+    const swept = [asked[nth % asked.length], asked[(nth + 3) % asked.length]];
+    for (const r of swept) if (r && d.chance(0.62)) record(s, r, day, 'sweep');
+    if (d.chance(0.45)) record(s, d.pick(asked), day, 'card');
+  }
+
+  function record(s: DemoStudent, r: DemoSchool['requirements'][number], day: PlainDate, how: 'sweep' | 'card') {
+    const t = byId.get(r.techniqueId)!;
+    const all = pointsOf.get(t.id)!;
+    const points = how === 'card' ? all : all.filter(() => d.chance(0.7));
+    const of = how === 'card' ? 5 : 4;
+    const sides: Side[] = t.sided ? ['left', 'right'] : ['none'];
+    const at = ms(day, 18, d.whole(5, 70));
+    for (const side of sides) {
+      const marks = points.map((p): Mark => {
+        const chance = truth(s.id, p.id, side, day);
+        const held = Array.from({ length: of }, () => d.chance(chance));
+        if (p.kind !== 'measured') return { pointId: p.id, kind: p.kind, held: held.filter(Boolean).length, of };
+        return { pointId: p.id, kind: 'measured', values: held.slice(0, 2).map((ok) => measuredValue(p, ok, d)) };
+      });
+      const by = d.chance(0.6) ? teachers[1]! : teachers[0]!;
+      const note = how === 'card' && d.chance(0.06) ? d.pick(NOTES) : '';
+      looks.push({
+        id: d.id(at),
+        studentId: s.id,
+        techniqueId: t.id,
+        day,
+        at,
+        conditionId: r.conditionId,
+        side,
+        purpose: null,
+        replaces: null,
+        marks: marks.filter((m) => m.kind !== 'measured' || m.values.length > 0),
+        by: by.id,
+        note,
+      });
+    }
+  }
+
+  return {
+    ranks,
+    conditions,
+    order: made.value,
+    techniques,
+    summaries: new Map(DEMO_TECHNIQUES.map((t) => [techniqueId.get(t.name)!, t.summary])),
+    requirements,
+    gates,
+    teachers,
+    students,
+    classes,
+    looks,
+    gradingDay,
+    nextGradingDay,
+    truth,
+  };
+}
+
+/** A value inside the accepted range if it holds, else a little outside of one end, in whole units. */
+function measuredValue(p: Point, holds: boolean, d: Dice): number {
+  const { lo, hi } = p.accepted!;
+  const width = hi - lo;
+  if (holds) {
+    const aim = p.wanted ? (p.wanted.lo + p.wanted.hi) / 2 : (lo + hi) / 2;
+    return Math.round(Math.min(hi, Math.max(lo, d.normal(aim, width / 6))));
+  }
+  return Math.round(d.chance(0.7) ? lo - 1 - d.next() * width * 0.3 : hi + 1 + d.next() * width * 0.2);
+}
+
+/** Each student's chance per point and side grows with training; some points stay hard, one side lags, a few are habits. */
+function makeTruth(students: readonly DemoStudent[], techniques: readonly Technique[], d: Dice, start: PlainDate): DemoSchool['truth'] {
+  const hard = new Map<string, number>();
+  for (const t of techniques) for (const p of t.points) hard.set(p.id, d.normal(0, 0.45));
+  const base = new Map<string, number>();
+  for (const s of students)
+    for (const t of techniques)
+      for (const p of t.points)
+        for (const side of ['left', 'right', 'none'] as const) {
+          const habit = d.chance(0.05 * (1.15 - s.talent)) ? -2.4 : 0;
+          base.set(`${s.id} ${p.id} ${side}`, (s.talent - 0.5) * 4.2 + 0.55 + d.normal(0, 0.35) + habit - hard.get(p.id)! - (side === 'left' ? 0.15 : 0));
+        }
+  const pace = new Map(students.map((s) => [s.id, (0.9 + s.talent) * s.comes]));
+  return (studentId, pointId, side, day) => {
+    const months = daysBetween(start, day) / 30;
+    const x = (base.get(`${studentId} ${pointId} ${side}`) ?? 0) + 0.13 * (pace.get(studentId) ?? 0) * months;
+    return Math.min(0.985, Math.max(0.03, logistic(x)));
+  };
+}
