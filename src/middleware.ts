@@ -1,7 +1,7 @@
 import { defineMiddleware } from 'astro:middleware';
 import { readSession } from './server/auth/auth';
 import { guard } from './server/http/headers';
-import { problem, problemOf } from './server/http/problem';
+import { problem, problemOf, Refusal } from './server/http/problem';
 import { isEmptyInstallation } from './server/setup';
 
 const OPEN = new Set(['/signin', '/setup', '/api/setup', '/api/health']);
@@ -29,13 +29,21 @@ export const onRequest = defineMiddleware(async (context, next) => {
   try {
     response = await answer();
   } catch (error) {
-    response = api ? problemOf(error) : new Response(`<!doctype html><meta charset="utf-8"><title>Not now</title><p>${problemTitle(error)}</p>`, { status: 503, headers: { 'content-type': 'text/html' } });
+    response = api ? problemOf(error) : sorry(error);
   }
   guard(response.headers, import.meta.env.DEV);
   return response;
 });
 
-function problemTitle(error: unknown): string {
-  console.error(error);
-  return 'Stavewright cannot reach its database just now. Nothing is lost; load this page again in a moment.';
+const escape = (s: string) => s.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
+
+/** A plain page for what is refused or cannot be reached; it needs neither the database nor a session. */
+function sorry(error: unknown): Response {
+  const refused = error instanceof Refusal;
+  if (!refused) console.error(error);
+  const title = refused ? error.title : 'Stavewright cannot do this just now.';
+  const next = refused ? '<a href="/">Back to the first page</a>' : 'Nothing is lost. Load this page again in a moment.';
+  const html = `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1"><title>${escape(title)} · Stavewright</title></head>
+<body style="margin:64px 8vw;font:18px/27px system-ui,sans-serif;background:#FAF7F0;color:#20262B;max-width:36em"><main><h1 style="font:600 30px/38px Georgia,serif">${escape(title)}</h1><p>${next}</p></main></body></html>`;
+  return new Response(html, { status: refused ? error.status : 503, headers: { 'content-type': 'text/html; charset=utf-8' } });
 }

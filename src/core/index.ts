@@ -6,6 +6,7 @@ export * from './units/condition';
 // technique
 export * from './technique/point';
 export * from './technique/technique';
+export * from './technique/pose';
 // syllabus
 export * from './syllabus/standard';
 export * from './syllabus/gate';

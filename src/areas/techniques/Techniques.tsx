@@ -1,0 +1,80 @@
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import type { TechniquesView } from '../../contracts/views';
+import { TECHNIQUE_KINDS, foldName } from '../../core';
+import { IslandRoot } from '../../kit/IslandRoot';
+import { Belt } from '../../kit/marks/Belt';
+import { Splinter } from '../../kit/marks/small';
+import { Switch } from '../../kit/Switch';
+import { capital } from '../../kit/words';
+
+const PLURAL: Record<string, string> = { 'hand shape': 'hand shapes', 'weapon cut': 'weapon cuts' };
+
+/** "What do we teach?": the library by kind, found by any part of a name. */
+export default function Techniques({ view }: { view: TechniquesView }) {
+  const [find, setFind] = useState('');
+  const [which, setWhich] = useState<'in use' | 'retired'>('in use');
+  const q = foldName(find);
+  const all = view.techniques.filter((t) => t.retired === (which === 'retired') && (q === '' || foldName(t.name).includes(q) || t.kind.includes(q)));
+  const kinds = TECHNIQUE_KINDS.filter((k) => all.some((t) => t.kind === k));
+  const rank = new Map(view.ranks.map((r) => [r.id, r]));
+  return (
+    <IslandRoot>
+      <div className="title">
+        <div>
+          <h1>What do we teach?</h1>
+          <p className="sub">
+            {view.techniques.filter((t) => !t.retired).length} techniques in use, each with its points from the ground up.
+          </p>
+        </div>
+        <div className="actions">
+          <a className="button go" href="/techniques/new">Add a technique</a>
+        </div>
+      </div>
+      <div className="row" style={{ gap: 16, marginBottom: 14, flexWrap: 'wrap' }}>
+        <TextField id="find" label={<span className="hidden">Find a technique</span>} placeholder="Find a technique" value={find} onChange={(e) => setFind(e.target.value)} sx={{ width: 260 }} />
+        {view.techniques.some((t) => t.retired) && <Switch label="Which" value={which} onChange={setWhich} options={[{ value: 'in use', word: 'in use' }, { value: 'retired', word: 'retired' }]} />}
+      </div>
+      {view.techniques.length === 0 && (
+        <p className="message">
+          The library is empty. <a href="/techniques/new">Write the first technique</a>: a stance is a good beginning, since strikes and blocks stand on it.
+        </p>
+      )}
+      {view.techniques.length > 0 && all.length === 0 && <p className="sub">No technique of this name.</p>}
+      <div className="kinds">
+        {kinds.map((k) => (
+          <section key={k}>
+            <h2>{capital(PLURAL[k] ?? `${k}s`)}</h2>
+            <ul>
+              {all
+                .filter((t) => t.kind === k)
+                .map((t) => (
+                  <li key={t.id} className="line">
+                    <a href={`/techniques/${t.id}`}>{t.name}</a>
+                    <span className="second">
+                      {t.points === 0 ? 'no points yet' : `${t.points} points`}
+                      {t.critical > 0 && `, ${t.critical} critical`}
+                    </span>
+                    <span className="belts">{t.usedBy.map((id) => { const r = rank.get(id)!; return <Belt key={id} name={r.name} cloth={r.cloth} width={36} height={12} />; })}</span>
+                    <span className="can">{t.hurts && <><Splinter /><span className="hidden">can hurt</span></>}</span>
+                  </li>
+                ))}
+            </ul>
+          </section>
+        ))}
+      </div>
+      <p className="legend">
+        <span><Splinter /> a slip in it can hurt somebody</span>
+        <span>belts: where it is asked</span>
+      </p>
+      <style>{`
+        .kinds { columns: 2; column-gap: 40px; } .kinds section { break-inside: avoid; margin-bottom: 20px; }
+        .kinds li { display: grid; grid-template-columns: minmax(0, 1fr) 118px 78px 20px; gap: 8px; align-items: center; min-height: 30px; padding: 3px 0; }
+        .kinds li > a { color: var(--ink); font-weight: 550; text-decoration-color: var(--rule); overflow-wrap: anywhere; }
+        .kinds .belts { display: flex; gap: 4px; justify-content: flex-end; }
+        @media (max-width: 1099px) { .kinds { columns: 1; } }
+        @media (max-width: 480px) { .kinds li { grid-template-columns: minmax(0, 1fr) 78px 20px; } .kinds li > .second { display: none; } }
+      `}</style>
+    </IslandRoot>
+  );
+}

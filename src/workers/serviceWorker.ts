@@ -1,0 +1,42 @@
+/// <reference lib="webworker" />
+import { ExpirationPlugin } from 'workbox-expiration';
+import { cleanupOutdatedCaches, precacheAndRoute } from 'workbox-precaching';
+import { registerRoute, setCatchHandler } from 'workbox-routing';
+import { NetworkFirst } from 'workbox-strategies';
+
+declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: { url: string; revision: string | null }[] };
+
+// Scripts, styles and fonts are hashed and kept. The mat's page and what it asks for come from the network if there is
+// one, and otherwise as they were last; other pages are not kept, since they hold more of people than the mat needs.
+precacheAndRoute(self.__WB_MANIFEST);
+cleanupOutdatedCaches();
+
+const usable = { cacheWillUpdate: ({ response }: { response: Response }) => Promise.resolve(response.ok && !response.redirected ? response : null) };
+registerRoute(
+  ({ request, url }) => request.mode === 'navigate' && url.pathname === '/look',
+  new NetworkFirst({
+    cacheName: 'pages',
+    networkTimeoutSeconds: 4,
+    matchOptions: { ignoreSearch: true },
+    plugins: [usable, new ExpirationPlugin({ maxEntries: 4, maxAgeSeconds: 14 * 86_400 })],
+  }),
+);
+registerRoute(
+  ({ url, request }) => request.method === 'GET' && url.pathname === '/api/views/earlierMarks',
+  new NetworkFirst({
+    cacheName: 'views',
+    networkTimeoutSeconds: 4,
+    plugins: [usable, new ExpirationPlugin({ maxEntries: 80, maxAgeSeconds: 14 * 86_400 })],
+  }),
+);
+
+const AWAY = `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>No connection · Stavewright</title>
+<body style="font:18px/26px system-ui,sans-serif;background:#FAF7F0;color:#20262B;margin:48px;max-width:34em"><h1 style="font-weight:600">There is no connection to the school’s server.</h1>
+<p>Marks made on this device are kept and sent later. <a href="/look">The mat</a> works without a network.</p></body></html>`;
+setCatchHandler(({ request }) =>
+  Promise.resolve(
+    (request as Request | undefined)?.mode === 'navigate' ? new Response(AWAY, { status: 503, headers: { 'content-type': 'text/html; charset=utf-8' } }) : Response.error(),
+  ),
+);
+self.addEventListener('install', () => void self.skipWaiting());
+self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
