@@ -1,1 +1,260 @@
-export default function Look(_: { kit: unknown; school: string }) { return null; }
+import Autocomplete from '@mui/material/Autocomplete';
+import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
+import TextField from '@mui/material/TextField';
+import { useEffect, useState } from 'react';
+import type { LookKitView } from '../../contracts/views';
+import type { Side } from '../../core';
+import { IslandRoot } from '../../kit/IslandRoot';
+import { Belt } from '../../kit/marks/Belt';
+import { FootMark, Splinter } from '../../kit/marks/small';
+import { openOnes, put } from '../../kit/outbox';
+import { newId } from '../../kit/send';
+import { Switch } from '../../kit/Switch';
+import { Card } from './Card';
+import { keepLine, lineUp, readLine, type Line } from './line';
+import { dayNow } from './record';
+import { SaveState } from './SaveState';
+import { Sweep } from './Sweep';
+import './look.css';
+
+type Mode = { what: 'choose' } | { what: 'sweep'; pointId: string } | { what: 'card'; studentId: string };
+
+/** The mat: who is on the line, what is looked at, then sweep or card. Everything here works without a network. */
+export default function Look({ kit, school }: { kit: LookKitView; school: string }) {
+  const [line, setLine] = useState<Line>({ day: kit.today, present: [], flipped: false, leftHanded: false, classId: null });
+  const [mode, setMode] = useState<Mode>({ what: 'choose' });
+  const [techniqueId, setTechnique] = useState(kit.techniques[0]?.id ?? '');
+  const [conditionId, setCondition] = useState(kit.conditions.find((c) => c.name === 'in air')?.id ?? kit.conditions[0]?.id ?? '');
+  const [side, setSide] = useState<Side>('left');
+  const [minutes, setMinutes] = useState('90');
+  const [said, setSaid] = useState('');
+  const [ready, setReady] = useState(false);
+
+  // The address says what to begin with; the device knows today's line and a card that was not finished.
+  useEffect(() => {
+    const asked = new URLSearchParams(location.search);
+    const known = readLine(dayNow(kit.timeZone));
+    const student = kit.students.find((s) => s.id === asked.get('student'));
+    const technique = kit.techniques.find((t) => t.id === asked.get('technique'));
+    const point = technique?.points.find((p) => p.id === asked.get('point'));
+    const condition = kit.conditions.find((c) => c.id === asked.get('condition'));
+    const begin = student && !known.present.includes(student.id) ? { ...known, present: [...known.present, student.id] } : known;
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- what address and device know is read once, after hydration
+    setLine(begin);
+    if (technique) setTechnique(technique.id);
+    if (condition) setCondition(condition.id);
+    const sideAsked = asked.get('side');
+    if (sideAsked === 'left' || sideAsked === 'right') setSide(sideAsked);
+    if (point && begin.present.length > 0) setMode({ what: 'sweep', pointId: point.id });
+    else if (student) {
+      const next = kit.ranks[kit.ranks.findIndex((r) => r.id === student.rankId) + 1];
+      const first = kit.asked.find((a) => a.rankId === next?.id && kit.techniques.some((t) => t.id === a.techniqueId));
+      if (!technique && first) {
+        setTechnique(first.techniqueId);
+        setCondition(first.conditionId);
+      }
+      setMode({ what: 'card', studentId: student.id });
+    }
+    setReady(true);
+    // Cards left open by another day or another item are finished work: they are sent.
+    void openOnes().then((open) => {
+      for (const c of open) if (Date.now() - Date.parse(c.at) > 3_600_000) void put({ ...c, open: false });
+    });
+  }, [kit]);
+
+  const changeLine = (change: Partial<Line>) => {
+    const next = { ...line, ...change };
+    setLine(next);
+    keepLine(next);
+  };
+  const go = (next: Mode) => {
+    setMode(next);
+    const q = new URLSearchParams({ technique: techniqueId, condition: conditionId, side });
+    if (next.what === 'sweep') q.set('point', next.pointId);
+    if (next.what === 'card') q.set('student', next.studentId);
+    history.replaceState(null, '', next.what === 'choose' ? '/look' : `/look?${q.toString()}`);
+    scrollTo(0, 0);
+  };
+  const people = lineUp(kit, line);
+  const technique = kit.techniques.find((t) => t.id === techniqueId) ?? kit.techniques[0];
+  const hand = () => changeLine({ leftHanded: !line.leftHanded });
+
+  const noteClass = async () => {
+    const id = line.classId ?? newId();
+    const n = Number(minutes);
+    if (!(n >= 5 && n <= 600)) return setSaid('A class lasts from 5 to 600 minutes.');
+    try {
+      await put({ id: newId(), at: new Date().toISOString(), name: 'class.record', input: { id, day: dayNow(kit.timeZone), minutes: Math.round(n), present: line.present }, label: `Class of ${line.present.length}, ${n} minutes`, by: kit.me.personId, open: false });
+      changeLine({ classId: id });
+      setSaid(`The class is noted: ${line.present.length} here, ${Math.round(n)} minutes.`);
+    } catch (e) {
+      setSaid(e instanceof Error ? e.message : 'The class could not be noted.');
+    }
+  };
+
+  if (mode.what === 'sweep' && technique && people.length > 0) {
+    const sweepable = technique.points.filter((p) => p.kind !== 'measured');
+    const point = sweepable.find((p) => p.id === mode.pointId) ?? sweepable[0];
+    if (point)
+      return (
+        <IslandRoot>
+          <main>
+            <Sweep
+              kit={kit}
+              line={people}
+              technique={technique}
+              point={point}
+              conditionId={conditionId}
+              side={technique.sided ? side : 'none'}
+              leftHanded={line.leftHanded}
+              onHand={hand}
+              onSide={setSide}
+              onNextPoint={() => go({ what: 'sweep', pointId: sweepable[(sweepable.indexOf(point) + 1) % sweepable.length]!.id })}
+              onEnd={() => go({ what: 'choose' })}
+            />
+          </main>
+        </IslandRoot>
+      );
+  }
+  const student = mode.what === 'card' ? kit.students.find((s) => s.id === mode.studentId) : undefined;
+  if (student && technique) {
+    const at = people.findIndex((s) => s.id === student.id);
+    const following = people.length > 1 ? (people[(at + 1) % people.length] ?? null) : null;
+    return (
+      <IslandRoot>
+        <main>
+          <Card
+            key={`${student.id} ${technique.id} ${conditionId}`}
+            kit={kit}
+            student={student}
+            following={following}
+            technique={technique}
+            conditionId={conditionId}
+            leftHanded={line.leftHanded}
+            onCondition={setCondition}
+            onTechnique={() => go({ what: 'choose' })}
+            onHand={hand}
+            onNext={() => go(following ? { what: 'card', studentId: following.id } : { what: 'choose' })}
+            onEnd={() => go({ what: 'choose' })}
+          />
+        </main>
+      </IslandRoot>
+    );
+  }
+
+  const groups = [...kit.ranks].reverse().map((r) => ({ rank: r, students: kit.students.filter((s) => s.rankId === r.id) })).filter((g) => g.students.length > 0);
+  const toggle = (id: string) => changeLine({ present: line.present.includes(id) ? line.present.filter((x) => x !== id) : [...line.present, id] });
+  const lately = kit.students.filter((s) => s.lastHere !== null).map((s) => s.id);
+  return (
+    <IslandRoot>
+      <main className="choose" aria-busy={!ready}>
+        <header>
+          <div>
+            <h1>What shall I watch?</h1>
+            <p>{school}. Tap who is on the line, choose an item, then one point along the line or one person.</p>
+          </div>
+          <a className="button" href="/students">To the desk</a>
+        </header>
+        <div className="two">
+          <section aria-labelledby="line-head">
+            <div className="spread">
+              <h2 id="line-head">Who is on the line?</h2>
+              <span>{line.present.length} of {kit.students.length} here</span>
+            </div>
+            {kit.students.length === 0 && <p>Nobody is on the roll yet. <a href="/students">Add students</a> at the desk.</p>}
+            <div className="tools">
+              <Button onClick={() => changeLine({ present: kit.students.map((s) => s.id) })} disabled={kit.students.length === 0}>Everybody</Button>
+              {lately.length > 0 && lately.length < kit.students.length && <Button onClick={() => changeLine({ present: lately })}>Who came before</Button>}
+              <Button onClick={() => changeLine({ present: [] })} disabled={line.present.length === 0}>Nobody</Button>
+              <Button onClick={() => changeLine({ flipped: !line.flipped })} aria-pressed={line.flipped}>Flip the line</Button>
+            </div>
+            {groups.map((g) => (
+              <div key={g.rank.id} className="belt-group">
+                <p className="row"><Belt name={g.rank.name} cloth={g.rank.cloth} width={54} height={17} /> {g.rank.name}</p>
+                <ul>
+                  {g.students.map((s) => {
+                    const here = line.present.includes(s.id);
+                    return (
+                      <li key={s.id}>
+                        <ButtonBase role="checkbox" aria-checked={here} onClick={() => toggle(s.id)} className={here ? 'here' : ''}>
+                          <svg width="20" height="28" viewBox="0 0 20 28" aria-hidden="true">
+                            {here ? <path d="M10 3V25" stroke="var(--pine)" strokeWidth="5" strokeLinecap="round" /> : <path d="M3 22H17" stroke="var(--ink2)" strokeWidth="3" strokeLinecap="round" />}
+                          </svg>
+                          {s.name}
+                        </ButtonBase>
+                      </li>
+                    );
+                  })}
+                </ul>
+              </div>
+            ))}
+            <div className="class-note">
+              <TextField id="minutes" label="Minutes of this class" type="number" value={minutes} onChange={(e) => setMinutes(e.target.value)} sx={{ maxWidth: 180 }} />
+              <Button disabled={line.present.length === 0} onClick={() => void noteClass()}>{line.classId ? 'Note the class again' : 'Note who is here'}</Button>
+              <p role="status">{said || 'Hours and classes of the gates are counted from this.'}</p>
+            </div>
+          </section>
+          <section aria-labelledby="item-head">
+            <h2 id="item-head">Which item?</h2>
+            {!technique ? (
+              <p>No technique has points yet. <a href="/techniques">Write some</a> at the desk.</p>
+            ) : (
+              <>
+                <Autocomplete
+                  id="item"
+                  disableClearable
+                  options={kit.techniques}
+                  getOptionKey={(t) => t.id}
+                  getOptionLabel={(t) => t.name}
+                  groupBy={(t) => t.kind}
+                  value={technique}
+                  onChange={(_, t) => setTechnique(t.id)}
+                  renderInput={(p) => <TextField {...p} label={<span className="hidden">Item</span>} />}
+                />
+                <div className="stack" style={{ marginTop: 12 }}>
+                  <Autocomplete
+                    id="condition"
+                    disableClearable
+                    options={kit.conditions}
+                    getOptionKey={(c) => c.id}
+                    getOptionLabel={(c) => c.name}
+                    value={kit.conditions.find((c) => c.id === conditionId) ?? kit.conditions[0]!}
+                    onChange={(_, c) => setCondition(c.id)}
+                    renderInput={(p) => <TextField {...p} label="Condition" />}
+                  />
+                  {technique.sided && <Switch mat label="Side" value={side} onChange={setSide} options={[{ value: 'left' as Side, word: <><FootMark side="left" quiet={side !== 'left'} /> left</> }, { value: 'right' as Side, word: <><FootMark side="right" quiet={side !== 'right'} /> right</> }]} />}
+                </div>
+                <h2 style={{ marginTop: 20 }}>Sweep one point</h2>
+                {people.length === 0 && <p>Tap who is on the line first.</p>}
+                <ol className="sweeps">
+                  {technique.points.map((p, i) => (
+                    <li key={p.id}>
+                      <ButtonBase disabled={people.length === 0 || p.kind === 'measured'} onClick={() => go({ what: 'sweep', pointId: p.id })}>
+                        <span className="num">{i + 1}</span>
+                        <b>{p.name}</b>
+                        {p.critical && <span className="row hurts"><Splinter /> critical</span>}
+                        <span className="kind">{p.kind === 'measured' ? 'measured: on the card' : p.kind}</span>
+                      </ButtonBase>
+                    </li>
+                  ))}
+                </ol>
+                <h2 style={{ marginTop: 20 }}>Or a card of one person</h2>
+                <ul className="cards">
+                  {(people.length > 0 ? people : kit.students.slice(0, 12)).map((s) => (
+                    <li key={s.id}>
+                      <Button onClick={() => go({ what: 'card', studentId: s.id })}>{s.name}</Button>
+                    </li>
+                  ))}
+                </ul>
+              </>
+            )}
+          </section>
+        </div>
+        <footer>
+          <SaveState by={kit.me.personId} problem="" />
+        </footer>
+      </main>
+    </IslandRoot>
+  );
+}

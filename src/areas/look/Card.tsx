@@ -1,0 +1,271 @@
+import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
+import TextField from '@mui/material/TextField';
+import { useEffect, useRef, useState } from 'react';
+import type { LookInput } from '../../contracts/look';
+import type { LookKitView } from '../../contracts/views';
+import { canHurt, isHeld, type Range, type Side } from '../../core';
+import { Belt } from '../../kit/marks/Belt';
+import { BodyFigure } from '../../kit/marks/BodyFigure';
+import { FootMark, RuleMark } from '../../kit/marks/small';
+import { Stick } from '../../kit/marks/Stick';
+import { drop, openOnes } from '../../kit/outbox';
+import { newId } from '../../kit/send';
+import { Switch } from '../../kit/Switch';
+import { cardFrom, heldOf, holdRest, isMarked, marksInWords, marksOf, resize, slipOnce, slipped, stepOf, uncut, type CardMarks, type PointMarks } from './cardMarks';
+import { nameParts, type KitPoint, type KitStudent, type KitTechnique } from './line';
+import { recordLook } from './record';
+import { SaveState, useAwake } from './SaveState';
+import { Key } from './Sweep';
+
+interface Props {
+  kit: LookKitView;
+  student: KitStudent;
+  following: KitStudent | null;
+  technique: KitTechnique;
+  conditionId: string;
+  leftHanded: boolean;
+  onCondition: (id: string) => void;
+  onTechnique: () => void;
+  onHand: () => void;
+  onNext: () => void;
+  onEnd: () => void;
+}
+interface SideCard {
+  lookId: string;
+  marks: CardMarks;
+}
+type Cards = Partial<Record<Side, SideCard>>;
+
+const NEAR: readonly string[] = ['in air', 'still target', 'moving holder'];
+
+/** All points of one person: from the ground up, by thumb or by keys. Every tap is on the device before it shows. */
+export function Card({ kit, student, following, technique, conditionId, leftHanded, onCondition, onTechnique, onHand, onNext, onEnd }: Props) {
+  useAwake();
+  const points = technique.points.filter((p) => !student.waived.includes(p.id));
+  const sides: Side[] = technique.sided ? ['left', 'right'] : ['none'];
+  const [side, setSide] = useState<Side>(sides[0]!);
+  const [of, setOf] = useState(5);
+  const [at, setAt] = useState(0);
+  const [cards, setCards] = useState<Cards>({});
+  const [note, setNote] = useState('');
+  const [noting, setNoting] = useState(false);
+  const [past, setPast] = useState<{ side: Side; marks: CardMarks; at: number }[]>([]);
+  const [problem, setProblem] = useState('');
+  const chain = useRef<Promise<unknown>>(Promise.resolve());
+  const who = `${student.id} ${technique.id} ${conditionId}`;
+
+  // A card that was open when the browser was closed goes on where it was.
+  useEffect(() => {
+    let current = true;
+    void openOnes().then((open) => {
+      const found: Cards = {};
+      for (const c of open) {
+        const l = c.input as LookInput;
+        if (c.name === 'look.record' && c.by === kit.me.personId && `${l.studentId} ${l.techniqueId} ${l.conditionId}` === who) {
+          found[l.side] = { lookId: c.id, marks: cardFrom(l.marks, 5) };
+          if (l.note) setNote(l.note);
+        }
+      }
+      if (current) setCards(found);
+    });
+    return () => {
+      current = false;
+    };
+  }, [who, kit.me.personId]);
+
+  const point = points[Math.min(at, points.length - 1)];
+  const card = cards[side]?.marks ?? {};
+  const marksAt = (p: KitPoint): PointMarks => card[p.id] ?? uncut(of);
+
+  const write = (marks: CardMarks, open: boolean, onSide = side, said = note) => {
+    const lookId = cards[onSide]?.lookId ?? newId();
+    const list = marksOf(points, marks);
+    const draft = { id: lookId, studentId: student.id, techniqueId: technique.id, conditionId, side: onSide, marks: list, replaces: null, note: said, label: `${student.name}, ${technique.name}${onSide === 'none' ? '' : `, ${onSide}`}: ${list.length} points` };
+    chain.current = chain.current
+      .then(() => (list.length === 0 ? drop(lookId) : recordLook(draft, kit.me.personId, kit.timeZone, open)))
+      .then(() => setProblem(''), (e: unknown) => setProblem(e instanceof Error ? e.message : 'The mark was not taken.'));
+    return lookId;
+  };
+  const set = (p: KitPoint, next: PointMarks, move: boolean) => {
+    const marks = { ...card, [p.id]: next };
+    setPast([...past.slice(-30), { side, marks: card, at }]);
+    const lookId = write(marks, true);
+    setCards({ ...cards, [side]: { lookId, marks } });
+    if (move) setAt(Math.min(points.length - 1, at + 1));
+  };
+  const undo = () => {
+    const step = past.at(-1);
+    if (!step) return;
+    setPast(past.slice(0, -1));
+    setSide(step.side);
+    setAt(step.at);
+    const lookId = write(step.marks, true, step.side);
+    setCards({ ...cards, [step.side]: { lookId, marks: step.marks } });
+  };
+  const finish = async () => {
+    for (const s of sides) if (cards[s]) write(cards[s].marks, false, s);
+    await chain.current;
+    setCards({});
+    setPast([]);
+    setNote('');
+    setNoting(false);
+    setAt(0);
+    setSide(sides[0]!);
+  };
+
+  const adapted = point ? /^(-?[\d.]+) to (-?[\d.]+) accepted$/.exec(student.adapted[point.id] ?? '') : null;
+  const range: Range | null = adapted ? { lo: Number(adapted[1]), hi: Number(adapted[2]) } : (point?.accepted ?? null);
+  const [value, setValue] = useState<number | null>(null);
+  const shownValue = value ?? (point?.wanted ? Math.round((point.wanted.lo + point.wanted.hi) / 2) : range ? Math.round((range.lo + range.hi) / 2) : 0);
+  const choose = (i: number) => {
+    setAt(i);
+    setValue(null);
+  };
+  const hold = () => {
+    if (!point) return;
+    if (point.kind === 'measured') {
+      if (range && isHeld(shownValue, range)) set(point, { ...marksAt(point), values: [...marksAt(point).values, shownValue] }, true);
+    } else set(point, holdRest(marksAt(point)), true);
+    setValue(null);
+  };
+  const slip = () => {
+    if (!point) return;
+    if (point.kind === 'measured') {
+      if (range && !isHeld(shownValue, range)) set(point, { ...marksAt(point), values: [...marksAt(point).values, shownValue] }, false);
+    } else set(point, slipOnce(marksAt(point)), false);
+  };
+  const clear = () => point && set(point, uncut(of), false);
+  const next = async () => {
+    await finish();
+    onNext();
+  };
+
+  const keyed = useRef<(e: KeyboardEvent) => void>(() => undefined);
+  useEffect(() => {
+    keyed.current = (e) => {
+      if (e.ctrlKey || e.metaKey || e.altKey || (e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName))) return;
+      const k = e.key.toLowerCase();
+      const digit = /^\d$/.test(k) ? Number(k) : null;
+      if (k === 'arrowup') choose(Math.min(points.length - 1, at + 1));
+      else if (k === 'arrowdown') choose(Math.max(0, at - 1));
+      else if (k === 'arrowleft' && technique.sided) setSide('left');
+      else if (k === 'arrowright' && technique.sided) setSide('right');
+      else if (k === 'h') hold();
+      else if (k === 's') slip();
+      else if (k === 'backspace') clear();
+      else if (digit !== null && point && point.kind !== 'measured' && digit <= of) set(point, heldOf(digit, of), true);
+      else if (k === 'enter' && !(e.target instanceof HTMLButtonElement)) void next();
+      else return;
+      e.preventDefault();
+    };
+  });
+  useEffect(() => {
+    const go = (e: KeyboardEvent) => keyed.current(e);
+    addEventListener('keydown', go);
+    return () => removeEventListener('keydown', go);
+  }, []);
+
+  const rank = kit.ranks.find((r) => r.id === student.rankId);
+  const conditions = kit.conditions.filter((c) => NEAR.includes(c.name) || c.id === conditionId);
+  const left = point ? marksAt(point).notches.filter((n) => n === 'U').length : 0;
+  const unit = point?.unit === '°' || point?.unit === '%' ? point.unit : point?.unit ? ` ${point.unit}` : '';
+  return (
+    <div className={`card${leftHanded ? ' left-handed' : ''}`}>
+      <header>
+        <div>
+          <h1>
+            {student.name} {rank && <Belt name={rank.name} cloth={rank.cloth} width={84} height={26} />}
+          </h1>
+          <p>
+            <b>{technique.name}</b> <ButtonBase className="link" onClick={onTechnique}>another item</ButtonBase>
+          </p>
+        </div>
+        <ButtonBase className="link" onClick={onHand}>{leftHanded ? 'keys at the right' : 'keys at the left'}</ButtonBase>
+      </header>
+      <div className="switches">
+        {technique.sided && (
+          <Switch mat label="Side" value={side} onChange={setSide} options={[{ value: 'left' as Side, word: <><FootMark side="left" quiet={side !== 'left'} /> left</> }, { value: 'right' as Side, word: <><FootMark side="right" quiet={side !== 'right'} /> right</> }]} />
+        )}
+        <Switch mat label="Condition" value={conditionId} onChange={onCondition} options={conditions.map((c) => ({ value: c.id, word: c.name }))} />
+        <div className="reps">
+          <Button aria-label="One repetition less" disabled={of <= 1} onClick={() => setOf(of - 1)}>−</Button>
+          <span>{of} {of === 1 ? 'time' : 'times'}</span>
+          <Button aria-label="One repetition more" disabled={of >= 20} onClick={() => setOf(of + 1)}>+</Button>
+        </div>
+      </div>
+      <div className="body">
+        <div className="figure">
+          <BodyFigure kind={technique.kind} points={points} lit={point?.id} width={270} height={Math.min(420, Math.max(300, points.length * 62))} />
+        </div>
+        <ol className="points" aria-label="Points from the ground up">
+          {points.map((p, i) => {
+            const m = marksAt(p);
+            return (
+              <li key={p.id} className={i === at ? 'now' : ''}>
+                <ButtonBase onClick={() => choose(i)} aria-current={i === at ? 'true' : undefined}>
+                  <span className="no num">{i + 1}</span>
+                  <span className="nm">
+                    <b>{p.name}</b>
+                    <span>{canHurt(p) ? <><span className="hurts">can hurt</span> if it slips</> : p.kind === 'felt' ? 'the receiver says' : p.how}</span>
+                  </span>
+                  {p.kind === 'measured' && p.accepted && p.unit ? (
+                    <RuleMark accepted={student.adapted[p.id] && range && p.id === point?.id ? range : p.accepted} wanted={p.wanted} unit={p.unit} values={m.values} width={144} />
+                  ) : (
+                    <Stick marks={resize(m, Math.max(of, m.notches.filter((n) => n !== 'U').length)).notches} side={side} width={144} height={40} />
+                  )}
+                  <span className="n num">{marksInWords(m, p.unit)}</span>
+                </ButtonBase>
+              </li>
+            );
+          })}
+        </ol>
+      </div>
+      <div className="now-point">
+        <section aria-live="polite">
+          {point ? (
+            <>
+              <h2>
+                {point.name} {canHurt(point) && <span className="hurts">can hurt</span>}
+              </h2>
+              {point.kind === 'measured' && range ? (
+                <div className="measuring">
+                  <Button aria-label="Less" onClick={() => setValue(shownValue - stepOf(point.unit, range))}>− {stepOf(point.unit, range)}</Button>
+                  <TextField id="value" type="number" value={shownValue} onChange={(e) => setValue(Number(e.target.value))} slotProps={{ htmlInput: { 'aria-label': `Measured, in ${point.unit ?? ''}`, step: 'any' } }} />
+                  <Button aria-label="More" onClick={() => setValue(shownValue + stepOf(point.unit, range))}>+ {stepOf(point.unit, range)}</Button>
+                  <p>{isHeld(shownValue, range) ? 'accepted' : `accepted is ${range.lo} to ${range.hi}${unit}`}</p>
+                </div>
+              ) : (
+                <>
+                  {point.slips[0] && <p>Slip: {point.slips[0].looksLike.charAt(0).toLowerCase() + point.slips[0].looksLike.slice(1)}.</p>}
+                  {point.slips[0]?.cue && <p className="say">“{point.slips[0].cue}”</p>}
+                </>
+              )}
+            </>
+          ) : (
+            <p>Every point of this item is waived for {nameParts(student.name)[0]}.</p>
+          )}
+        </section>
+        <section className="keys" aria-label="Mark">
+          {point && (
+            <>
+              <Key notch="H" word="Held" sub={point.kind === 'measured' ? `keeps ${shownValue}${unit}` : slipped(marksAt(point)) > 0 && left > 0 ? `the other ${left}` : ''} disabled={point.kind === 'measured' && !!range && !isHeld(shownValue, range)} onClick={hold} />
+              <Key notch="S" word="Slipped" sub={point.kind === 'measured' ? (range && !isHeld(shownValue, range) ? `keeps ${shownValue}${unit}` : 'outside the range') : slipped(marksAt(point)) > 0 ? 'once more' : ''} disabled={point.kind === 'measured' && (!range || isHeld(shownValue, range))} onClick={slip} />
+              <Key notch="U" word="Not seen" low disabled={!isMarked(marksAt(point))} onClick={clear} />
+            </>
+          )}
+        </section>
+      </div>
+      <footer>
+        {noting && (
+          <TextField id="note" value={note} onChange={(e) => setNote(e.target.value)} onBlur={() => { if (cards[side]) write(card, true, side, note); }} placeholder="A note, about as long as one breath" slotProps={{ htmlInput: { 'aria-label': 'Note', maxLength: 300 } }} autoFocus />
+        )}
+        <SaveState by={kit.me.personId} problem={problem} />
+        <Button disabled={past.length === 0} onClick={undo}>Undo</Button>
+        <Button onClick={() => setNoting(!noting)} aria-pressed={noting}>Note</Button>
+        <Button onClick={() => void finish().then(onEnd)}>End</Button>
+        <Button variant="contained" onClick={() => void next()}>{following ? `Next: ${following.name}` : 'Save this card'}</Button>
+      </footer>
+    </div>
+  );
+}

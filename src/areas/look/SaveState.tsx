@@ -1,0 +1,67 @@
+import Button from '@mui/material/Button';
+import { useEffect, useState } from 'react';
+import { dismiss, keepSending, type OutboxState } from '../../kit/outbox';
+
+/** How the marks stand, always in words: on this tablet, waiting for the network, or refused and why. */
+export function SaveState({ by, problem }: { by: string; problem: string }) {
+  const [state, setState] = useState<OutboxState | null>(null);
+  const [open, setOpen] = useState(false);
+  useEffect(() => keepSending(by, setState), [by]);
+  const n = state?.waiting ?? 0;
+  const refused = state?.refused ?? [];
+  return (
+    <div className="save" role="status" aria-live="polite">
+      {problem !== '' ? (
+        <b className="hurts">{problem}</b>
+      ) : (
+        <>
+          <b>{state === null ? 'Reading what this tablet keeps…' : n === 0 ? 'All marks are saved.' : 'All marks are saved on this tablet.'}</b>
+          <span>
+            {n === 0
+              ? 'None waits for the network.'
+              : state?.trouble === 'signed out'
+                ? <>{n} {n === 1 ? 'waits' : 'wait'}: <a href="/signin?to=/look">sign in again</a> to send {n === 1 ? 'it' : 'them'}.</>
+                : state?.trouble === 'other person'
+                  ? `${n} wait for the person who made them to sign in.`
+                  : `${n} ${n === 1 ? 'waits' : 'wait'} for the network.`}
+          </span>
+        </>
+      )}
+      {refused.length > 0 && (
+        <>
+          <Button variant="text" className="refused" aria-expanded={open} onClick={() => setOpen(!open)}>
+            {refused.length} refused: see why
+          </Button>
+          {open && (
+            <ul className="refusals">
+              {refused.map((r) => (
+                <li key={r.id}>
+                  <span>
+                    <b>{r.label}</b>: {r.refused?.title}
+                  </span>
+                  <Button onClick={() => void dismiss(r.id)}>Let it go</Button>
+                </li>
+              ))}
+            </ul>
+          )}
+        </>
+      )}
+    </div>
+  );
+}
+
+/** Keeps the screen awake while somebody marks; browsers that cannot do so simply do not. */
+export function useAwake(): void {
+  useEffect(() => {
+    let lock: WakeLockSentinel | null = null;
+    const hold = () => {
+      if (document.visibilityState === 'visible') navigator.wakeLock?.request('screen').then((l) => (lock = l), () => undefined);
+    };
+    hold();
+    document.addEventListener('visibilitychange', hold);
+    return () => {
+      document.removeEventListener('visibilitychange', hold);
+      void lock?.release();
+    };
+  }, []);
+}

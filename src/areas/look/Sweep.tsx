@@ -1,0 +1,270 @@
+import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { EarlierMarksView, LookKitView } from '../../contracts/views';
+import { canHurt, type Side } from '../../core';
+import { Belt } from '../../kit/marks/Belt';
+import { BodyFigure } from '../../kit/marks/BodyFigure';
+import { KeyWood } from '../../kit/marks/Key';
+import { Stick, type Notch } from '../../kit/marks/Stick';
+import { ask } from '../../kit/send';
+import { Board, type Cut } from './Board';
+import { nameParts, type KitPoint, type KitStudent, type KitTechnique } from './line';
+import { draftLook, recordLook } from './record';
+import { SaveState, useAwake } from './SaveState';
+
+interface Done {
+  lookId: string;
+  held: number | null;
+}
+interface Props {
+  kit: LookKitView;
+  line: readonly KitStudent[];
+  technique: KitTechnique;
+  point: KitPoint;
+  conditionId: string;
+  side: Side;
+  leftHanded: boolean;
+  onHand: () => void;
+  onSide: (side: Side) => void;
+  onNextPoint: () => void;
+  onEnd: () => void;
+}
+
+const ORDINAL = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
+const marksKey = (pass: string) => `stavewright-sweep-${pass}`;
+
+/** One point across the whole line: one tap a person, mark and move on. */
+export function Sweep({ kit, line, technique, point, conditionId, side, leftHanded, onHand, onSide, onNextPoint, onEnd }: Props) {
+  useAwake();
+  const waived = (s: KitStudent) => s.waived.includes(point.id);
+  const firstOpen = Math.max(0, line.findIndex((s) => !waived(s)));
+  const sweepKey = `${kit.today} ${point.id} ${conditionId} ${side}`;
+  const [pass, setPass] = useState(1);
+  const [at, setAt] = useState(firstOpen);
+  const [of, setOf] = useState(1);
+  const [done, setDone] = useState<Record<string, Done>>({});
+  const [last, setLast] = useState<{ studentId: string; before: Done | undefined; word: string } | null>(null);
+  const [problem, setProblem] = useState('');
+  const [earlier, setEarlier] = useState<EarlierMarksView['marks']>([]);
+  const rows = useRef<HTMLUListElement>(null);
+  const chain = useRef<Promise<unknown>>(Promise.resolve());
+
+  // A reload in the middle of a pass goes on where it was.
+  useEffect(() => {
+    const kept = JSON.parse(localStorage.getItem(marksKey(sweepKey)) ?? 'null') as { pass: number; done: Record<string, Done> } | null;
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- what the device kept is read once for each sweep
+    setPass(kept?.pass ?? 1);
+    setDone(kept?.done ?? {});
+    const open = line.findIndex((s) => !waived(s) && (kept?.done[s.id]?.held ?? null) === null);
+    setAt(open < 0 ? firstOpen : open);
+    setLast(null);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- begins anew with each sweep only
+  }, [sweepKey]);
+  useEffect(() => {
+    void ask('earlierMarks', { techniqueId: technique.id }).then((v) => v && setEarlier(v.marks));
+  }, [technique.id]);
+  useEffect(() => {
+    rows.current?.children[at]?.scrollIntoView({ block: 'nearest' });
+  }, [at]);
+
+  const sticks = useMemo(() => {
+    const own = new Set(Object.values(done).map((d) => d.lookId));
+    const byStudent = new Map<string, Notch[]>();
+    for (const m of earlier) {
+      if (m.pointId !== point.id || m.side !== side || own.has(m.lookId)) continue;
+      const list = byStudent.get(m.studentId) ?? [];
+      if (list.length >= 2) continue;
+      list.unshift(m.held >= m.of ? 'H' : 'S');
+      byStudent.set(m.studentId, list);
+    }
+    return byStudent;
+  }, [earlier, point.id, side, done]);
+
+  const person = line[at];
+  const word = (held: number | null, n = of) => (held === null ? 'not seen' : n === 1 ? (held === 1 ? 'held' : 'slipped') : `${held} of ${n}`);
+  const next = (from: number) => {
+    for (let i = from + 1; i < line.length; i += 1) if (!waived(line[i]!)) return i;
+    return from;
+  };
+
+  const mark = (held: number | null, who = person, before: Done | undefined = who && done[who.id], undoing = false) => {
+    if (!who || waived(who)) return;
+    const now = done[who.id];
+    if (held === null && (now === undefined || now.held === null)) {
+      if (!undoing) setAt(next(at));
+      return;
+    }
+    const draft = draftLook({
+      studentId: who.id,
+      techniqueId: technique.id,
+      conditionId,
+      side,
+      marks: held === null ? [] : [{ pointId: point.id, kind: point.kind === 'measured' ? 'seen' : point.kind, held, of }],
+      replaces: now?.lookId ?? null,
+      label: `${who.name}, ${point.name}: ${word(held)}`,
+    });
+    const after = { ...done, [who.id]: { lookId: draft.id, held } };
+    // Shown as taken only when the device has it; one after the other, so that a correction follows what it corrects.
+    chain.current = chain.current.then(() => recordLook(draft, kit.me.personId, kit.timeZone)).then(
+      () => {
+        localStorage.setItem(marksKey(sweepKey), JSON.stringify({ pass, done: after }));
+        setProblem('');
+      },
+      (e: unknown) => {
+        setProblem(e instanceof Error ? e.message : 'The mark was not taken.');
+        setDone((d) => ({ ...d, [who.id]: before ?? { lookId: '', held: null } }));
+      },
+    );
+    setDone(after);
+    setLast(undoing ? null : { studentId: who.id, before, word: word(held) });
+    if (!undoing) setAt(next(at));
+  };
+  const undo = () => {
+    const who = line.find((s) => s.id === last?.studentId);
+    if (!who || !last) return;
+    mark(last.before?.held ?? null, who, done[who.id], true);
+    setAt(line.indexOf(who));
+  };
+  const nextPass = () => {
+    const n = pass + 1;
+    localStorage.setItem(marksKey(sweepKey), JSON.stringify({ pass: n, done: {} }));
+    setPass(n);
+    setDone({});
+    setLast(null);
+    setAt(firstOpen);
+  };
+
+  const keyed = useRef<(e: KeyboardEvent) => void>(() => undefined);
+  useEffect(() => {
+    keyed.current = (e) => {
+      if (e.ctrlKey || e.metaKey || e.altKey || (e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName))) return;
+      const k = e.key.toLowerCase();
+      const digit = /^\d$/.test(k) ? Number(k) : null;
+      if (k === 'arrowdown') setAt((i) => Math.min(line.length - 1, i + 1));
+      else if (k === 'arrowup') setAt((i) => Math.max(0, i - 1));
+      else if (k === 'h') mark(of);
+      else if (k === 's') mark(of - 1);
+      else if (k === 'backspace') mark(null);
+      else if (digit !== null && digit <= of) mark(digit);
+      else if (k === 'enter' && !(e.target instanceof HTMLButtonElement)) setAt(next(at));
+      else return;
+      e.preventDefault();
+    };
+  });
+  useEffect(() => {
+    const go = (e: KeyboardEvent) => keyed.current(e);
+    addEventListener('keydown', go);
+    return () => removeEventListener('keydown', go);
+  }, []);
+
+  const cuts = line.map((s): Cut => (waived(s) ? 'corded' : (done[s.id]?.held ?? null) === null ? 'not seen' : done[s.id]!.held === of || (of > 1 && done[s.id]!.held! >= of) ? 'held' : 'slipped'));
+  const boardWords = line.map((s) => (done[s.id]?.held === null || done[s.id] === undefined ? '' : of === 1 ? '' : word(done[s.id]!.held)));
+  const condition = kit.conditions.find((c) => c.id === conditionId)?.name ?? '';
+  const slip = point.slips[0];
+  const ranks = new Map(kit.ranks.map((r) => [r.id, r]));
+  const [given, rest] = person ? nameParts(person.name) : ['', ''];
+  const following = line[next(at)];
+  const sideWord = side === 'none' ? '' : `, ${side}`;
+  return (
+    <div className={`sweep${leftHanded ? ' left-handed' : ''}`}>
+      <header>
+        <div>
+          <h1>{point.name}</h1>
+          <p>
+            {technique.name}, {condition}
+            {sideWord}
+          </p>
+        </div>
+        <p className="when">
+          <b>{ORDINAL[pass - 1] ? `${ORDINAL[pass - 1]!.charAt(0).toUpperCase()}${ORDINAL[pass - 1]!.slice(1)} pass` : `Pass ${pass}`} along the line</b>
+          <span>{Object.values(done).filter((d) => d.held !== null).length} of {line.length} marked</span>
+        </p>
+      </header>
+      <section className="what" aria-label="What to look at">
+        <BodyFigure kind={technique.kind} points={[{ id: point.id, bodyPart: point.bodyPart }]} lit={point.id} width={292} height={300} />
+        {point.how !== '' && <p>{point.how}.</p>}
+        {slip && (
+          <p>
+            {canHurt(point) && <span className="hurts">Can hurt. </span>}
+            <b>Slip:</b> {slip.looksLike.charAt(0).toLowerCase() + slip.looksLike.slice(1)}.
+          </p>
+        )}
+        {slip?.cue && <p className="say">“{slip.cue}”</p>}
+        <div className="tools">
+          {technique.sided && side !== 'none' && <Button onClick={() => onSide(side === 'left' ? 'right' : 'left')}>Now the {side === 'left' ? 'right' : 'left'}</Button>}
+          <Button onClick={onHand}>{leftHanded ? 'Keys at the right' : 'Keys at the left'}</Button>
+        </div>
+      </section>
+      <div className="line">
+        <div className="caps" aria-hidden="true">
+          <span>from the door</span>
+          <span>earlier</span>
+          <span className="this">this pass</span>
+        </div>
+        <div className="rows">
+          <ul ref={rows} aria-label="The line">
+            {line.map((s, i) => {
+              const [first, family] = nameParts(s.name);
+              const rank = ranks.get(s.rankId);
+              const note = waived(s) ? 'not asked: waived' : s.adapted[point.id] ? `adapted: ${s.adapted[point.id]}` : '';
+              return (
+                <li key={s.id} className={`${i === at ? 'now' : ''}${waived(s) ? ' out' : ''}`}>
+                  <ButtonBase onClick={() => setAt(i)} aria-current={i === at ? 'true' : undefined} aria-label={`${s.name}: ${waived(s) ? 'not asked' : word(done[s.id]?.held ?? null)}`}>
+                    <span className="no num">{i + 1}</span>
+                    {rank && <Belt name={rank.name} cloth={rank.cloth} width={54} height={17} />}
+                    <span className="nm">
+                      {first} <small>{family}</small>
+                      {note !== '' && <em>{note}</em>}
+                    </span>
+                    <Stick marks={[...Array.from({ length: Math.max(0, 2 - (sticks.get(s.id)?.length ?? 0)) }, (): Notch => 'U'), ...(sticks.get(s.id) ?? [])]} side={side === 'left' ? 'left' : 'right'} width={58} height={24} label="earlier" />
+                  </ButtonBase>
+                </li>
+              );
+            })}
+          </ul>
+          <Board cuts={cuts} words={boardWords} />
+        </div>
+      </div>
+      <section className="keys" aria-label="Mark">
+        <div className="who" aria-live="polite">
+          <b>
+            {given} {rest}
+          </b>
+          <span>
+            {at + 1} of {line.length}
+            {following && following !== person ? `, then ${nameParts(following.name)[0]}` : ', the last'}
+          </span>
+        </div>
+        <div className="reps">
+          <Button aria-label="One repetition less" disabled={of <= 1} onClick={() => setOf(of - 1)}>−</Button>
+          <span>{of === 1 ? 'one each' : `${of} each`}</span>
+          <Button aria-label="One repetition more" disabled={of >= 9} onClick={() => setOf(of + 1)}>+</Button>
+        </div>
+        <Key notch="H" word="Held" sub={of > 1 ? `all ${of}` : ''} onClick={() => mark(of)} />
+        <Key notch="S" word="Slipped" sub={of > 1 ? 'once' : ''} onClick={() => mark(of - 1)} />
+        <Key notch="U" word="Not seen" low onClick={() => mark(null)} />
+      </section>
+      <footer>
+        <SaveState by={kit.me.personId} problem={problem} />
+        <Button disabled={!last} onClick={undo}>{last ? `Undo: ${nameParts(line.find((s) => s.id === last.studentId)?.name ?? '')[0]} ${last.word}` : 'Undo'}</Button>
+        <Button onClick={nextPass}>Next pass</Button>
+        <Button onClick={onNextPoint}>Next point</Button>
+        <Button onClick={onEnd}>End the sweep</Button>
+      </footer>
+    </div>
+  );
+}
+
+/** A key under the thumb, with the wood it will cut. */
+export function Key({ notch, word, sub = '', low = false, disabled = false, onClick }: { notch: Notch; word: string; sub?: string; low?: boolean; disabled?: boolean; onClick: () => void }) {
+  return (
+    <ButtonBase className={`key${low ? ' low' : ''}`} disabled={disabled} onClick={onClick}>
+      <KeyWood notch={notch} height={low ? 90 : 120} />
+      <span>
+        <b>{word}</b>
+        {sub !== '' && <i>{sub}</i>}
+      </span>
+    </ButtonBase>
+  );
+}

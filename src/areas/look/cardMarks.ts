@@ -1,0 +1,71 @@
+import type { MarkInput } from '../../contracts/look';
+import type { PointKind, Range } from '../../core';
+import type { Notch } from '../../kit/marks/Stick';
+
+/** What a card knows of one point: a notch for each repetition, or the values that were measured. */
+export interface PointMarks {
+  notches: Notch[];
+  values: number[];
+}
+export type CardMarks = Record<string, PointMarks>;
+
+export const uncut = (of: number): PointMarks => ({ notches: Array.from({ length: of }, () => 'U'), values: [] });
+
+/** One slip more: the next uncut repetition splits. */
+export function slipOnce(p: PointMarks): PointMarks {
+  const at = p.notches.indexOf('U');
+  return at < 0 ? p : { ...p, notches: p.notches.map((n, i) => (i === at ? 'S' : n)) };
+}
+
+/** The rest held: every uncut repetition becomes a clean notch. */
+export const holdRest = (p: PointMarks): PointMarks => ({ ...p, notches: p.notches.map((n) => (n === 'U' ? 'H' : n)) });
+
+/** n of m held, by a digit key; slips stand first. */
+export const heldOf = (n: number, of: number): PointMarks => ({ values: [], notches: Array.from({ length: of }, (_, i) => (i < of - Math.min(n, of) ? 'S' : 'H')) });
+
+/** Another number of repetitions; what was cut stays as far as it fits. */
+export function resize(p: PointMarks, of: number): PointMarks {
+  const cut = p.notches.filter((n) => n !== 'U').slice(0, of);
+  return { ...p, notches: [...cut, ...Array.from({ length: of - cut.length }, (): Notch => 'U')] };
+}
+
+export const held = (p: PointMarks): number => p.notches.filter((n) => n === 'H').length;
+export const slipped = (p: PointMarks): number => p.notches.filter((n) => n === 'S').length;
+export const isMarked = (p: PointMarks): boolean => p.values.length > 0 || p.notches.some((n) => n !== 'U');
+
+/** In words, as the row says it. */
+export function marksInWords(p: PointMarks, unit: string | null): string {
+  if (p.values.length > 0) return p.values.map((v) => `${v}${unit === '°' || unit === '%' ? unit : ''}`).join(', ');
+  const [h, s] = [held(p), slipped(p)];
+  if (h + s === 0) return 'not seen';
+  if (h + s < p.notches.length) return h === 0 ? `${s} ${s === 1 ? 'slip' : 'slips'}` : `${h} of ${h + s}`;
+  return `${h} of ${p.notches.length}`;
+}
+
+/**
+ * The marks of a card as a look takes them. Only what was seen counts: one slip and nothing else is none of one, and a
+ * point nobody touched is not in the look at all.
+ */
+export function marksOf(points: readonly { id: string; kind: PointKind }[], card: CardMarks): MarkInput[] {
+  return points.flatMap((point): MarkInput[] => {
+    const p = card[point.id];
+    if (!p || !isMarked(p)) return [];
+    if (point.kind === 'measured') return p.values.length > 0 ? [{ pointId: point.id, kind: 'measured', values: p.values }] : [];
+    return [{ pointId: point.id, kind: point.kind, held: held(p), of: held(p) + slipped(p) }];
+  });
+}
+
+/** Back from a look that was not finished, so that it goes on where it was. */
+export function cardFrom(marks: readonly MarkInput[], of: number): CardMarks {
+  return Object.fromEntries(
+    marks.map((m) => [m.pointId, m.kind === 'measured' ? { notches: uncut(of).notches, values: [...m.values] } : resize(heldOf(m.held, m.of), Math.max(of, m.of))]),
+  );
+}
+
+/** The step of a measuring key: fifteen degrees, or about a tenth of what is accepted. */
+export function stepOf(unit: string | null, accepted: Range): number {
+  if (unit === '°') return accepted.hi - accepted.lo >= 60 ? 15 : 5;
+  const tenth = (accepted.hi - accepted.lo) / 10;
+  const size = 10 ** Math.floor(Math.log10(Math.max(tenth, 0.01)));
+  return [1, 2, 5, 10].map((k) => k * size).find((k) => k >= tenth) ?? tenth;
+}
