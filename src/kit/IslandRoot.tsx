@@ -9,11 +9,11 @@ const make = (): EmotionCache => createCache({ key: 'css' });
 const shared = typeof document === 'undefined' ? null : make();
 
 /** What every island stands in: our theme, and the page's one store of styles. */
-export function IslandRoot({ children }: { children: ReactNode }) {
+export function IslandRoot({ children, scheme = 'light' }: { children: ReactNode; scheme?: 'light' | 'dark' }) {
   const [cache] = useState(() => shared ?? make());
   return (
     <CacheProvider value={cache}>
-      <ThemeProvider theme={theme} disableStyleSheetGeneration>
+      <ThemeProvider theme={theme} disableStyleSheetGeneration defaultMode={scheme} storageManager={null}>
         {children}
       </ThemeProvider>
     </CacheProvider>

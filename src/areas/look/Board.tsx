@@ -11,7 +11,8 @@ export function Board({ cuts, row = 62, width = 240, words }: { cuts: readonly C
       const y = i * row + row / 2;
       if (c === 'held') return `L${w} ${y - 20}L${w - 72 * k} ${y}L${w} ${y + 20}`;
       if (c !== 'slipped') return '';
-      const p = (dx: number, dy: number) => `L${w - dx * k} ${y + dy}`;
+      const reach = k < 0.8 ? k * 0.75 : k;
+      const p = (dx: number, dy: number) => `L${w - dx * reach} ${y + dy}`;
       return `L${w} ${y - 20}${p(30, -3)}${p(52, -11)}${p(84, 3)}${p(106, -5)}${p(134, 5)}${p(104, 3)}${p(82, 13)}${p(50, 1)}${p(28, 9)}L${w} ${y + 20}`;
     })
     .join('');

@@ -53,6 +53,10 @@ export function Card({ kit, student, following, technique, conditionId, leftHand
   const [past, setPast] = useState<{ side: Side; marks: CardMarks; at: number }[]>([]);
   const [problem, setProblem] = useState('');
   const chain = useRef<Promise<unknown>>(Promise.resolve());
+  const list = useRef<HTMLOListElement>(null);
+  useEffect(() => {
+    list.current?.children[at]?.scrollIntoView({ block: 'nearest' });
+  }, [at]);
   const who = `${student.id} ${technique.id} ${conditionId}`;
 
   // A card that was open when the browser was closed goes on where it was.
@@ -171,7 +175,7 @@ export function Card({ kit, student, following, technique, conditionId, leftHand
   const left = point ? marksAt(point).notches.filter((n) => n === 'U').length : 0;
   const unit = point?.unit === '°' || point?.unit === '%' ? point.unit : point?.unit ? ` ${point.unit}` : '';
   return (
-    <div className={`card${leftHanded ? ' left-handed' : ''}`}>
+    <div className={`card${leftHanded ? ' left-handed' : ''}${points.length > 8 ? ' many' : ''}`}>
       <header>
         <div>
           <h1>
@@ -196,9 +200,9 @@ export function Card({ kit, student, following, technique, conditionId, leftHand
       </div>
       <div className="body">
         <div className="figure">
-          <BodyFigure kind={technique.kind} points={points} lit={point?.id} width={270} height={Math.min(420, Math.max(300, points.length * 62))} />
+          <BodyFigure kind={technique.kind} points={points} lit={point?.id} width={250} height={400} />
         </div>
-        <ol className="points" aria-label="Points from the ground up">
+        <ol className="points" ref={list} aria-label="Points from the ground up">
           {points.map((p, i) => {
             const m = marksAt(p);
             return (

@@ -98,7 +98,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
     const point = sweepable.find((p) => p.id === mode.pointId) ?? sweepable[0];
     if (point)
       return (
-        <IslandRoot>
+        <IslandRoot scheme="dark">
           <main>
             <Sweep
               kit={kit}
@@ -122,7 +122,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
     const at = people.findIndex((s) => s.id === student.id);
     const following = people.length > 1 ? (people[(at + 1) % people.length] ?? null) : null;
     return (
-      <IslandRoot>
+      <IslandRoot scheme="dark">
         <main>
           <Card
             key={`${student.id} ${technique.id} ${conditionId}`}
@@ -147,7 +147,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
   const toggle = (id: string) => changeLine({ present: line.present.includes(id) ? line.present.filter((x) => x !== id) : [...line.present, id] });
   const lately = kit.students.filter((s) => s.lastHere !== null).map((s) => s.id);
   return (
-    <IslandRoot>
+    <IslandRoot scheme="dark">
       <main className="choose" aria-busy={!ready}>
         <header>
           <div>
@@ -251,7 +251,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
             )}
           </section>
         </div>
-        <footer>
+        <footer className="plain">
           <SaveState by={kit.me.personId} problem="" />
         </footer>
       </main>

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
+import useMediaQuery from '@mui/material/useMediaQuery';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { EarlierMarksView, LookKitView } from '../../contracts/views';
 import { canHurt, type Side } from '../../core';
@@ -37,6 +38,7 @@ const marksKey = (pass: string) => `stavewright-sweep-${pass}`;
 /** One point across the whole line: one tap a person, mark and move on. */
 export function Sweep({ kit, line, technique, point, conditionId, side, leftHanded, onHand, onSide, onNextPoint, onEnd }: Props) {
   useAwake();
+  const narrow = useMediaQuery('(max-width: 640px)', { noSsr: true });
   const waived = (s: KitStudent) => s.waived.includes(point.id);
   const firstOpen = Math.max(0, line.findIndex((s) => !waived(s)));
   const sweepKey = `${kit.today} ${point.id} ${conditionId} ${side}`;
@@ -223,7 +225,7 @@ export function Sweep({ kit, line, technique, point, conditionId, side, leftHand
               );
             })}
           </ul>
-          <Board cuts={cuts} words={boardWords} />
+          <Board cuts={cuts} words={boardWords} width={narrow ? 120 : 240} />
         </div>
       </div>
       <section className="keys" aria-label="Mark">
@@ -260,7 +262,7 @@ export function Sweep({ kit, line, technique, point, conditionId, side, leftHand
 export function Key({ notch, word, sub = '', low = false, disabled = false, onClick }: { notch: Notch; word: string; sub?: string; low?: boolean; disabled?: boolean; onClick: () => void }) {
   return (
     <ButtonBase className={`key${low ? ' low' : ''}`} disabled={disabled} onClick={onClick}>
-      <KeyWood notch={notch} height={low ? 90 : 120} />
+      <KeyWood notch={notch} width={66} height={low ? 90 : 120} />
       <span>
         <b>{word}</b>
         {sub !== '' && <i>{sub}</i>}

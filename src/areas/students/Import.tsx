@@ -108,7 +108,7 @@ export default function Import({ view, today }: { view: RollView; today: string 
                       {c.remark !== '' && `; ${c.remark}`}
                     </span>
                   ) : (
-                    <span className="attention"> {c.wrong} The other lines can go in.</span>
+                    <span className="attention"> {c.wrong}</span>
                   )}
                 </span>
               </li>

@@ -65,7 +65,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
                   <th className="second" scope="col">sorted by what is missing</th>
                   <th className="second" scope="col" style={{ textAlign: 'left' }}>{view.rank.name} belts</th>
                   {view.requirements.map((r, i) => (
-                    <th key={r.id} scope="col" className={`head${i > 0 && view.requirements[i - 1]!.kind !== r.kind ? ' gap' : ''}`} title={`${r.technique}, ${r.condition}`}><span>{r.technique}</span></th>
+                    <th key={r.id} scope="col" className={`head${i > 0 && view.requirements[i - 1]!.kind !== r.kind ? ' gap' : ''}`} title={`${r.technique}, ${r.condition}`}><span>{r.technique.length > 21 ? `${r.technique.slice(0, 20)}…` : r.technique}</span></th>
                   ))}
                   {view.gates.map((g, i) => (
                     <th key={g.id} scope="col" className={`head gate${i === 0 ? ' gap' : ''}`}><span>{GATE_HEADS[g.kind](g.amount)}</span></th>
@@ -140,10 +140,10 @@ export default function Ready({ view }: { view: ReadinessView }) {
         .ready { grid-template-columns: minmax(0, 1fr) 308px; }
         .matrix { font-size: 14.5px; }
         .matrix th { font-weight: 430; vertical-align: bottom; }
-        .matrix .head { width: 20px; padding: 0 1px; height: 132px; vertical-align: bottom; }
-        .matrix .head span { display: block; writing-mode: vertical-rl; transform: rotate(180deg); width: 19px; height: 126px; padding: 6px 0; line-height: 18px; font-size: 13.5px; font-weight: 560; text-align: left; overflow: hidden; white-space: nowrap; background: var(--pale-wood); border: 1px solid var(--wood-line); border-radius: 0 0 4px 4px; }
+        .matrix .head { width: 26px; padding: 0 3px; height: 156px; vertical-align: bottom; }
+        .matrix .head span { display: block; writing-mode: vertical-rl; transform: rotate(180deg); width: 20px; height: 150px; padding: 6px 0; line-height: 18px; font-size: 13.5px; font-weight: 560; text-align: left; overflow: hidden; white-space: nowrap; background: var(--pale-wood); border: 1px solid var(--wood-line); border-radius: 0 0 4px 4px; }
         .matrix .gate span { background: var(--sheet); border-color: var(--ink2); border-radius: 0 0 10px 10px; }
-        .matrix .gap { padding-left: 10px; }
+        .matrix .gap { padding-left: 14px; } .matrix thead th:first-child { text-align: left; padding-right: 16px; } .matrix tbody th { vertical-align: middle; }
         .matrix td { text-align: center; padding: 1px; } .matrix td svg { margin: 0 auto; }
         .matrix tbody tr > * { border-top: 1px solid var(--rule); } .matrix tbody tr.first > * { border-top: 1px solid var(--ink); } .matrix tfoot td, .matrix tfoot th { border-top: 1px solid var(--ink); padding-top: 4px; }
         .matrix .group { text-align: left; vertical-align: top; font: 600 16px/20px var(--serif); padding: 3px 16px 6px 0; max-width: 130px; } .matrix .group span { display: block; font-family: var(--sans); font-weight: 430; }

@@ -144,8 +144,7 @@ export default function Syllabus({ view: first, mayChange, rankId }: { view: Syl
                 {gates.length === 0 && <li><span className="second">No gate: technique alone decides.</span></li>}
                 {gates.map((g) => (
                   <li key={g.id}>
-                    <b style={{ fontWeight: 550 }}>{GATE_WORDS[g.kind](g.amount)}</b>
-                    <span />
+                    <b style={{ fontWeight: 550, gridColumn: '1 / 3' }}>{GATE_WORDS[g.kind](g.amount)}</b>
                     <span />
                     <span>{mayChange && <Button variant="text" aria-label={`Change the gate: ${g.kind}`} onClick={() => setOpen({ what: 'gate', value: g })}>change</Button>}</span>
                   </li>

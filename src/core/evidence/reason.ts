@@ -3,7 +3,8 @@ import type { PointVerdict, Verdict } from './verdict';
 
 const SMALL = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
 const inWords = (n: number) => SMALL[n] ?? String(n);
-const figure = (n: number) => String(Math.round(n * 10) / 10);
+// Only part of a look may fit the window, so that counts can be fractions: in words what is whole, never more than was held.
+const figure = (n: number) => String(Math.floor(n + 1e-9));
 const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
 const onSide = (v: PointVerdict) => (v.side === 'none' ? '' : ` on the ${v.side}`);
 

@@ -134,7 +134,7 @@ export function placeOf(part: BodyPart, figure: Figure, kind: TechniqueKind): Pl
     case 'limb':
       return kicks ? figure.right.knee : figure.rightArm.elbow;
     case 'hand':
-      return kicks ? figure.right.ankle : figure.rightArm.wrist;
+      return figure.rightArm.wrist;
     case 'target':
       return { x: tip.x + 0.06, y: tip.y };
     case 'other hand':

@@ -148,15 +148,15 @@ export function generateDemo(today: PlainDate, seed = 20_260_301): DemoSchool {
     const asked = requirements.filter((r) => r.rankId === next.id);
     const nth = Math.floor(daysBetween(start, day) / 2);
     const swept = [asked[nth % asked.length], asked[(nth + 3) % asked.length]];
-    for (const r of swept) if (r && d.chance(0.62)) record(s, r, day, 'sweep');
-    if (d.chance(0.45)) record(s, d.pick(asked), day, 'card');
+    for (const r of swept) if (r && d.chance(0.5)) record(s, r, day, 'sweep');
+    if (d.chance(0.35)) record(s, d.pick(asked), day, 'card');
   }
 
   function record(s: DemoStudent, r: DemoSchool['requirements'][number], day: PlainDate, how: 'sweep' | 'card') {
     const t = byId.get(r.techniqueId)!;
     const all = pointsOf.get(t.id)!;
     const points = how === 'card' ? all : all.filter(() => d.chance(0.7));
-    const of = how === 'card' ? 5 : 4;
+    const of = 5;
     const sides: Side[] = t.sided ? ['left', 'right'] : ['none'];
     const at = ms(day, 18, d.whole(5, 70));
     for (const side of sides) {

@@ -11,11 +11,24 @@ export function limbPath(p: Place, q: Place, a: number, b: number): string {
   return `M${at(p, a, 1)}L${at(q, b, 1)}A${r1(b)} ${r1(b)} 0 ${a < b ? 1 : 0} 0 ${at(q, b, -1)}L${at(p, a, -1)}A${r1(a)} ${r1(a)} 0 ${a >= b ? 1 : 0} 0 ${at(p, a, 1)}Z`;
 }
 
+/** The nearest place for a number around its point that is inside the drawing and clear of the numbers already placed. */
+function freePlace(at: Place, placed: readonly Place[], width: number, height: number): Place {
+  const out = at.x < width / 2 ? 180 : 0;
+  for (const r of [22, 34, 46, 60, 76])
+    for (const turn of [0, -40, 40, -80, 80, -120, 120, 180]) {
+      const a = ((out + turn) * Math.PI) / 180;
+      const p = { x: at.x + r * Math.cos(a), y: at.y + r * Math.sin(a) };
+      if (p.x < 11 || p.x > width - 11 || p.y < 11 || p.y > height - 24) continue;
+      if (placed.every((q) => Math.hypot(q.x - p.x, q.y - p.y) > 21)) return p;
+    }
+  return at;
+}
+
 /** A figure from the side, joints from the body tables, with a number at each point. Left outlined, right solid. */
 export function BodyFigure({ kind, points, lit, width = 256, height = 330, ground = true }: { kind: TechniqueKind; points: readonly { id: string; bodyPart: BodyPart }[]; lit?: string | undefined; width?: number; height?: number; ground?: boolean }) {
   const f = figureOf(poseOf(kind));
-  const scale = (height - 24) / 1.04;
-  const spread = [f.left.toe.x, f.right.toe.x, f.right.ankle.x, f.rightArm.tip.x, f.leftArm.elbow.x, f.left.ankle.x];
+  const spread = [f.hip.x - 0.08, f.shoulder.x + 0.08, f.shoulder.x - 0.09, f.left.toe.x, f.right.toe.x, f.right.ankle.x, f.rightArm.tip.x, f.leftArm.elbow.x, f.left.ankle.x];
+  const scale = Math.min((height - 24) / 1.04, (width - 30) / (Math.max(...spread) - Math.min(...spread)));
   const mid = (Math.min(...spread) + Math.max(...spread)) / 2;
   // Forward is to the left, as the line faces the instructor's list.
   const on = (p: Place): Place => ({ x: width / 2 - (p.x - mid) * scale, y: height - 12 - p.y * scale });
@@ -36,13 +49,12 @@ export function BodyFigure({ kind, points, lit, width = 256, height = 330, groun
   );
   const trunk = limbPath(on(f.hip), on(f.shoulder), s(0.062), s(0.072));
   const head = on(f.head);
-  const taken = new Map<BodyPart, number>();
+  const placed: Place[] = [];
   const labels = points.map((p, i) => {
-    const nth = taken.get(p.bodyPart) ?? 0;
-    taken.set(p.bodyPart, nth + 1);
     const at = on(placeOf(p.bodyPart, f, kind));
-    const out = at.x < width / 2 ? -1 : 1;
-    return { id: p.id, n: i + 1, at, label: { x: Math.max(11, Math.min(width - 11, at.x + out * (20 + nth * 23))), y: Math.max(12, at.y - (nth % 2) * 12) } };
+    const label = freePlace(at, placed, width, height);
+    placed.push(label);
+    return { id: p.id, n: i + 1, at, label };
   });
   return (
     <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} aria-hidden="true">

@@ -37,7 +37,7 @@ export function FootMark({ side, height = 28, quiet = false }: { side: 'left' | 
 }
 
 /** A hatched pattern for what is accepted. */
-function Hatch({ id, colour = 'var(--ink)' }: { id: string; colour?: string }) {
+function Hatch({ id, colour = 'var(--on-wood)' }: { id: string; colour?: string }) {
   return (
     <pattern id={id} width="3.6" height="3.6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
       <path d="M0 1.8H3.6" stroke={colour} strokeWidth="1.1" />
@@ -59,8 +59,8 @@ export function RuleMark({ accepted, wanted, unit, values = [], width = 120 }: {
         <Hatch id={id} />
       </defs>
       <rect x=".5" y="6" width={width - 1} height="10" rx="1.5" fill="var(--pale-wood)" stroke="var(--wood-line)" />
-      <rect x={x(accepted.lo)} y="6" width={r1(x(accepted.hi) - x(accepted.lo))} height="10" fill={`url(#${id})`} stroke="var(--ink)" />
-      {wanted && <rect x={x(wanted.lo)} y="6" width={Math.max(3, r1(x(wanted.hi) - x(wanted.lo)))} height="10" fill="var(--ink)" />}
+      <rect x={x(accepted.lo)} y="6" width={r1(x(accepted.hi) - x(accepted.lo))} height="10" fill={`url(#${id})`} stroke="var(--on-wood)" />
+      {wanted && <rect x={x(wanted.lo)} y="8" width={Math.max(3, r1(x(wanted.hi) - x(wanted.lo)))} height="6" fill="var(--on-wood)" />}
       {values.map((v, i) => (
         <path key={i} d={`M${x(v)} 1V5`} stroke="var(--ink2)" strokeWidth="1" />
       ))}
@@ -86,7 +86,7 @@ export function ShareMark({ held, of, width = 56 }: { held: number; of: number; 
         <Hatch id={id} />
       </defs>
       <rect x=".5" y="2" width={width - 1} height="10" rx="1.5" fill="var(--pale-wood)" stroke="var(--wood-line)" />
-      <rect x=".5" y="2" width={r1((width - 1) * share)} height="10" rx="1.5" fill={`url(#${id})`} stroke="var(--ink)" />
+      <rect x=".5" y="2" width={r1((width - 1) * share)} height="10" rx="1.5" fill={`url(#${id})`} stroke="var(--on-wood)" />
     </svg>
   );
 }

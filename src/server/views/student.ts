@@ -76,7 +76,7 @@ function shown(j: Judging, studentId: string, evidence: Evidence, judged: Judged
       name: p.point.name,
       side: p.side,
       critical: p.point.critical,
-      held: Math.round(p.window.held * 10) / 10,
+      held: Math.floor(p.window.held + 1e-9),
       of: p.window.of,
       days: p.window.days,
       needs: `${Math.ceil(p.share * r.standard.repetitions - 1e-9)} of ${r.standard.repetitions}`,
