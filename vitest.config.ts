@@ -10,6 +10,7 @@ export default defineConfig({
           include: ['src/{data,server}/**/*.test.ts'],
           environment: 'node',
           fileParallelism: false,
+          globalSetup: ['src/data/testing/cluster.ts'],
           testTimeout: 60_000,
           hookTimeout: 60_000,
         },

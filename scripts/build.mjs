@@ -17,7 +17,10 @@ function* files(folder) {
 function fingerprint() {
   const hash = createHash('sha256');
   const tops = ['src', 'public'].map((d) => path.join(project, d)).filter((d) => existsSync(d));
-  const all = [...tops.flatMap((d) => [...files(d)]), ...['package-lock.json', 'astro.config.mjs', 'scripts/build.mjs'].map((f) => path.join(project, f))];
+  const all = [
+    ...tops.flatMap((d) => [...files(d)]),
+    ...['package-lock.json', 'astro.config.mjs', 'scripts/build.mjs'].map((f) => path.join(project, f)),
+  ];
   for (const f of all) if (!f.endsWith('.test.ts')) hash.update(f.slice(project.length)).update(readFileSync(f));
   return hash.digest('hex');
 }
@@ -65,7 +68,9 @@ export async function buildIfStale() {
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
   say('Building (about half a minute)…');
   rmSync(path.join(project, 'dist'), { recursive: true, force: true });
-  run('npx', ['astro', 'build', '--silent'], { env: { ...process.env, NODE_ENV: 'production', ASTRO_TELEMETRY_DISABLED: '1' } });
+  run('npx', ['astro', 'build', '--silent'], {
+    env: { ...process.env, NODE_ENV: 'production', ASTRO_TELEMETRY_DISABLED: '1' },
+  });
   await buildServiceWorker();
   compress();
   writeFileSync(stamp, now);

@@ -23,7 +23,9 @@ export function run(program, args, options = {}) {
 
 /** npm ci, once for each content of package-lock.json. */
 export function ensurePackages() {
-  const wanted = createHash('sha256').update(readFileSync(path.join(project, 'package-lock.json'))).digest('hex');
+  const wanted = createHash('sha256')
+    .update(readFileSync(path.join(project, 'package-lock.json')))
+    .digest('hex');
   const stamp = path.join(project, 'node_modules', '.stavewright-lock');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
   say('Installing packages (once, about a minute and a half)…');
@@ -35,7 +37,9 @@ export function ensurePackages() {
 export function postgresPrograms() {
   if (process.env.PG_BIN) return process.env.PG_BIN;
   const root = '/usr/lib/postgresql';
-  const versions = existsSync(root) ? readdirSync(root).filter((v) => existsSync(path.join(root, v, 'bin', 'initdb'))) : [];
+  const versions = existsSync(root)
+    ? readdirSync(root).filter((v) => existsSync(path.join(root, v, 'bin', 'initdb')))
+    : [];
   const newest = versions.sort((a, b) => Number(b) - Number(a))[0];
   return newest ? path.join(root, newest, 'bin') : null;
 }
@@ -44,7 +48,9 @@ let listed = false;
 function apt(packages, what) {
   const root = process.getuid?.() === 0;
   if (!existsSync('/usr/bin/apt-get'))
-    throw new Plain(`${what} is missing and this is not a Debian machine. Install it (${packages.join(', ')}) and start again.`);
+    throw new Plain(
+      `${what} is missing and this is not a Debian machine. Install it (${packages.join(', ')}) and start again.`,
+    );
   const sudo = root ? [] : ['sudo', '-n'];
   if (!root && spawnSync('sudo', ['-n', 'true'], { stdio: 'ignore' }).status !== 0)
     throw new Plain(`${what} is missing. Install it with: sudo apt-get install ${packages.join(' ')}`);
@@ -69,7 +75,8 @@ export function ensurePostgres() {
     writeFileSync(conf, 'create_main_cluster = false\n');
   }
   apt(['postgresql'], 'PostgreSQL');
-  if (!postgresPrograms()) throw new Plain('PostgreSQL was installed but its programs were not found in /usr/lib/postgresql.');
+  if (!postgresPrograms())
+    throw new Plain('PostgreSQL was installed but its programs were not found in /usr/lib/postgresql.');
 }
 
 export function ensureChromium() {

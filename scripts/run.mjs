@@ -34,7 +34,10 @@ async function database() {
     const url = new URL(process.env.DATABASE_URL);
     const keys = keptKeys();
     const base = decodeURIComponent(url.pathname.slice(1)).replace(/\W/g, '_') || 'stavewright';
-    if (fresh) throw new Plain('With DATABASE_URL nothing is thrown away for you: empty that database yourself, then start again without --fresh.');
+    if (fresh)
+      throw new Plain(
+        'With DATABASE_URL nothing is thrown away for you: empty that database yourself, then start again without --fresh.',
+      );
     return { ownerUrl: url.href, keys, base, stop: () => {} };
   }
   ensurePostgres();
@@ -94,20 +97,35 @@ await asProgram(async () => {
       PORT: String(port),
     };
     delete env.DEMO;
-    const prepared = spawnSync(process.execPath, ['--import', 'tsx', path.join(project, 'scripts/prepare-database.ts')], {
-      cwd: project,
-      stdio: ['ignore', 'inherit', 'pipe'],
-      encoding: 'utf8',
-      env: { ...env, ...(mode === 'demo' ? { DEMO: '1' } : {}) },
-    });
+    const prepared = spawnSync(
+      process.execPath,
+      ['--import', 'tsx', path.join(project, 'scripts/prepare-database.ts')],
+      {
+        cwd: project,
+        stdio: ['ignore', 'inherit', 'pipe'],
+        encoding: 'utf8',
+        env: { ...env, ...(mode === 'demo' ? { DEMO: '1' } : {}) },
+      },
+    );
     if (prepared.status !== 0) {
       const told = prepared.stderr ?? '';
-      const why = /password authentication|ECONNREFUSED|does not exist|permission denied[^\n]*|must be (?:superuser|owner)[^\n]*/i.exec(told)?.[0];
-      throw new Plain(process.env.DATABASE_URL && why ? `The database at DATABASE_URL cannot be used: ${why}. Its user must own the database and may create roles.` : `The database could not be prepared.\n${told}`);
+      const why =
+        /password authentication|ECONNREFUSED|does not exist|permission denied[^\n]*|must be (?:superuser|owner)[^\n]*/i.exec(
+          told,
+        )?.[0];
+      throw new Plain(
+        process.env.DATABASE_URL && why
+          ? `The database at DATABASE_URL cannot be used: ${why}. Its user must own the database and may create roles.`
+          : `The database could not be prepared.\n${told}`,
+      );
     }
     delete env.OWNER_URL;
     if (mode === 'dev') {
-      server = spawn('npx', ['astro', 'dev', '--host', host, '--port', String(port)], { cwd: project, stdio: 'inherit', env });
+      server = spawn('npx', ['astro', 'dev', '--host', host, '--port', String(port)], {
+        cwd: project,
+        stdio: 'inherit',
+        env,
+      });
     } else {
       const { buildIfStale } = await import('./build.mjs');
       await buildIfStale();
@@ -135,5 +153,7 @@ async function greet() {
   const { DEMO_SIGN_INS, DEMO_PASSWORD } = await import('./demo-sign-ins.mjs');
   say('\nSign in as');
   for (const s of DEMO_SIGN_INS) say(`  ${s.role.padEnd(18)} ${s.email.padEnd(34)} ${s.name}`);
-  say(`each with the password  ${DEMO_PASSWORD}\n\nCtrl+C closes it; what you entered is kept. npm run demo -- --fresh starts over.\n`);
+  say(
+    `each with the password  ${DEMO_PASSWORD}\n\nCtrl+C closes it; what you entered is kept. npm run demo -- --fresh starts over.\n`,
+  );
 }

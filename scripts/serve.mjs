@@ -22,9 +22,15 @@ const squeeze = compression();
 const server = http.createServer((req, res) => {
   // What a caller says about itself is not believed: the address is the socket's, unless a proxy of ours is named.
   if (process.env.BEHIND_PROXY !== '1') {
-    for (const name of ['x-forwarded-for', 'x-forwarded-proto', 'x-forwarded-host', 'x-forwarded-port', 'forwarded']) delete req.headers[name];
+    for (const name of ['x-forwarded-for', 'x-forwarded-proto', 'x-forwarded-host', 'x-forwarded-port', 'forwarded'])
+      delete req.headers[name];
     req.headers['x-client-ip'] = req.socket.remoteAddress;
-  } else req.headers['x-client-ip'] = String(req.headers['x-forwarded-for'] ?? '').split(',').at(-1)?.trim() || req.socket.remoteAddress;
+  } else
+    req.headers['x-client-ip'] =
+      String(req.headers['x-forwarded-for'] ?? '')
+        .split(',')
+        .at(-1)
+        ?.trim() || req.socket.remoteAddress;
   assets(req, res, () =>
     squeeze(req, res, () =>
       handler(req, res, (error) => {
@@ -38,8 +44,10 @@ const server = http.createServer((req, res) => {
 
 server.on('error', (error) => {
   const port = process.env.PORT;
-  if (error.code === 'EADDRINUSE') console.error(`Port ${port} is taken by another program. Choose one: PORT=4400 npm start`);
-  else if (error.code === 'EACCES') console.error(`This user may not open port ${port}. Choose one above 1023: PORT=4400 npm start`);
+  if (error.code === 'EADDRINUSE')
+    console.error(`Port ${port} is taken by another program. Choose one: PORT=4400 npm start`);
+  else if (error.code === 'EACCES')
+    console.error(`This user may not open port ${port}. Choose one above 1023: PORT=4400 npm start`);
   else console.error(error.message);
   process.exit(1);
 });

@@ -42,8 +42,13 @@ function sorry(error: unknown): Response {
   const refused = error instanceof Refusal;
   if (!refused) console.error(error);
   const title = refused ? error.title : 'Stavewright cannot do this just now.';
-  const next = refused ? '<a href="/">Back to the first page</a>' : 'Nothing is lost. Load this page again in a moment.';
+  const next = refused
+    ? '<a href="/">Back to the first page</a>'
+    : 'Nothing is lost. Load this page again in a moment.';
   const html = `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1"><title>${escape(title)} · Stavewright</title></head>
 <body style="margin:64px 8vw;font:18px/27px system-ui,sans-serif;background:#FAF7F0;color:#20262B;max-width:36em"><main><h1 style="font:600 30px/38px Georgia,serif">${escape(title)}</h1><p>${next}</p></main></body></html>`;
-  return new Response(html, { status: refused ? error.status : 503, headers: { 'content-type': 'text/html; charset=utf-8' } });
+  return new Response(html, {
+    status: refused ? error.status : 503,
+    headers: { 'content-type': 'text/html; charset=utf-8' },
+  });
 }

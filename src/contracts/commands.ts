@@ -1,7 +1,15 @@
 import * as v from 'valibot';
 import { VERDICTS } from '../core';
 import { classInput, lookInput } from './look';
-import { accessInput, adaptationInput, promotionInput, studentChange, studentInput, teacherInput, type Role } from './people';
+import {
+  accessInput,
+  adaptationInput,
+  promotionInput,
+  studentChange,
+  studentInput,
+  teacherInput,
+  type Role,
+} from './people';
 import { gateInput, rankInput, requirementInput } from './syllabus';
 import { techniqueInput } from './technique';
 import { id, line, reason } from './words';
@@ -27,7 +35,9 @@ export const COMMANDS = {
   'student.change': { may: HEAD, input: studentChange },
   'student.import': {
     may: HEAD,
-    input: v.object({ students: v.pipe(v.array(studentInput), v.minLength(1, 'There is no line to take.'), v.maxLength(2000)) }),
+    input: v.object({
+      students: v.pipe(v.array(studentInput), v.minLength(1, 'There is no line to take.'), v.maxLength(2000)),
+    }),
   },
   'student.leave': { may: HEAD, input: v.object({ id, left: v.boolean() }) },
   'student.promote': { may: HEAD, input: promotionInput },

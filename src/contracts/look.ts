@@ -34,7 +34,10 @@ export const lookInput = v.object({
   marks: v.pipe(
     v.array(markInput),
     v.maxLength(60, 'A look has at most 60 marks.'),
-    v.check((marks) => new Set(marks.map((m) => m.pointId)).size === marks.length, 'A point is marked twice in this look.'),
+    v.check(
+      (marks) => new Set(marks.map((m) => m.pointId)).size === marks.length,
+      'A point is marked twice in this look.',
+    ),
   ),
 });
 export type LookInput = v.InferOutput<typeof lookInput>;

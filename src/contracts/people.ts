@@ -22,7 +22,10 @@ export const adaptationInput = v.pipe(
     waived: v.boolean(),
     reason,
   }),
-  v.check((a) => a.waived || a.share !== null || a.range !== null, 'Say what is asked instead: a share, a range, or nothing.'),
+  v.check(
+    (a) => a.waived || a.share !== null || a.range !== null,
+    'Say what is asked instead: a share, a range, or nothing.',
+  ),
   v.check((a) => a.range === null || a.range.lo <= a.range.hi, 'The range runs from the smaller number to the larger.'),
 );
 
@@ -48,7 +51,14 @@ export const setupInput = v.object({
   email,
   password,
   ranks: v.pipe(
-    v.array(v.object({ name: v.pipe(name, v.maxLength(40, 'A belt’s name has at most 40 letters.')), colour: v.string(), second: v.nullable(v.string()), bars: v.number() })),
+    v.array(
+      v.object({
+        name: v.pipe(name, v.maxLength(40, 'A belt’s name has at most 40 letters.')),
+        colour: v.string(),
+        second: v.nullable(v.string()),
+        bars: v.number(),
+      }),
+    ),
     v.minLength(1, 'A school needs at least one belt.'),
     v.maxLength(40, 'A school has at most 40 belts.'),
     v.check((r) => new Set(r.map((x) => x.name.toLowerCase())).size === r.length, 'Two belts have the same name.'),

@@ -13,7 +13,11 @@ export const cloth = v.object({
 });
 export type Cloth = v.InferOutput<typeof cloth>;
 
-export const rankInput = v.object({ id, name: v.pipe(name, v.maxLength(40, 'A belt’s name has at most 40 letters.')), cloth });
+export const rankInput = v.object({
+  id,
+  name: v.pipe(name, v.maxLength(40, 'A belt’s name has at most 40 letters.')),
+  cloth,
+});
 export type RankInput = v.InferOutput<typeof rankInput>;
 
 export const standardInput = v.pipe(

@@ -3,7 +3,10 @@ import { BODY_PARTS, HURTS, POINT_KINDS, TECHNIQUE_KINDS, UNITS } from '../core'
 import { id, line, name, prose } from './words';
 
 const range = v.pipe(
-  v.object({ lo: v.pipe(v.number('A range has two numbers.'), v.finite()), hi: v.pipe(v.number('A range has two numbers.'), v.finite()) }),
+  v.object({
+    lo: v.pipe(v.number('A range has two numbers.'), v.finite()),
+    hi: v.pipe(v.number('A range has two numbers.'), v.finite()),
+  }),
   v.check((r) => r.lo <= r.hi, 'The range runs from the smaller number to the larger.'),
 );
 

@@ -176,15 +176,41 @@ export interface RequirementVerdict {
   }[];
 }
 export interface StudentView {
-  student: { id: string; name: string; age: number | null; born: string | null; leftOn: string | null; rank: RankShown; since: string };
+  student: {
+    id: string;
+    name: string;
+    age: number | null;
+    born: string | null;
+    leftOn: string | null;
+    rank: RankShown;
+    since: string;
+  };
   next: RankShown | null;
   answer: string;
   requirements: RequirementVerdict[];
   gates: { id: string; word: 'met' | 'short'; has: string; asks: string }[];
   ranks: RankShown[];
   held: { rank: RankShown; since: string; note: string }[];
-  adaptations: { id: string; point: string; technique: string; from: string; what: string; reason: string; by: string }[];
-  looks: { id: string; day: string; technique: string; condition: string; side: Side; by: string; note: string; held: number; of: number }[];
+  adaptations: {
+    id: string;
+    point: string;
+    technique: string;
+    from: string;
+    what: string;
+    reason: string;
+    by: string;
+  }[];
+  looks: {
+    id: string;
+    day: string;
+    technique: string;
+    condition: string;
+    side: Side;
+    by: string;
+    note: string;
+    held: number;
+    of: number;
+  }[];
   lookCount: number;
   access: { email: string | null };
   may: { decide: boolean; look: boolean };
@@ -198,14 +224,31 @@ export interface LookKitView {
   me: { personId: string; name: string };
   ranks: RankShown[];
   conditions: ConditionShown[];
-  students: { id: string; name: string; rankId: string; age: number | null; lastHere: string | null; waived: string[]; adapted: Record<string, string> }[];
+  students: {
+    id: string;
+    name: string;
+    rankId: string;
+    age: number | null;
+    lastHere: string | null;
+    waived: string[];
+    adapted: Record<string, string>;
+  }[];
   techniques: { id: string; name: string; kind: TechniqueKind; sided: boolean; points: Omit<PointShown, 'why'>[] }[];
   asked: { rankId: string; techniqueId: string; conditionId: string }[];
 }
 
 /** The newest marks of everybody on the points of one technique, newest first, at most five a point, side and student. */
 export interface EarlierMarksView {
-  marks: { studentId: string; pointId: string; side: Side; conditionId: string; day: string; held: number; of: number; lookId: string }[];
+  marks: {
+    studentId: string;
+    pointId: string;
+    side: Side;
+    conditionId: string;
+    day: string;
+    held: number;
+    of: number;
+    lookId: string;
+  }[];
 }
 
 export interface PeopleView {

@@ -38,7 +38,11 @@ export const date = v.pipe(
     return NEVER;
   }),
 );
-export const share = v.pipe(v.number(), v.minValue(0, 'A share is at least 0.'), v.maxValue(1, 'A share is at most 1.'));
+export const share = v.pipe(
+  v.number(),
+  v.minValue(0, 'A share is at least 0.'),
+  v.maxValue(1, 'A share is at most 1.'),
+);
 export const whole = (lo: number, hi: number, what: string) =>
   v.pipe(
     v.number(`${what} is a number.`),

@@ -37,7 +37,11 @@ export interface NewSchool {
 }
 
 /** Opens a school: its head instructor, its belts from the lowest up, and the first conditions. `newId` makes ids. */
-export async function openSchool(tx: Transaction, s: NewSchool, newId: () => string): Promise<{ ranks: string[]; conditions: Map<string, string> }> {
+export async function openSchool(
+  tx: Transaction,
+  s: NewSchool,
+  newId: () => string,
+): Promise<{ ranks: string[]; conditions: Map<string, string> }> {
   const schoolId = s.id;
   await tx.insert(school).values({ id: s.id, name: s.name, timeZone: s.timeZone });
   await tx.insert(person).values({ schoolId, id: s.head.id, name: s.head.name, role: 'head' });
@@ -45,8 +49,12 @@ export async function openSchool(tx: Transaction, s: NewSchool, newId: () => str
   await tx.insert(rank).values(ranks);
   const conditions = new Map(FIRST_CONDITIONS.map((name) => [name as string, newId()]));
   await tx.insert(condition).values([...conditions].map(([name, id], position) => ({ schoolId, id, position, name })));
-  await tx
-    .insert(conditionStep)
-    .values(FIRST_STEPS.map(([easier, harder]) => ({ schoolId, easierId: conditions.get(easier)!, harderId: conditions.get(harder)! })));
+  await tx.insert(conditionStep).values(
+    FIRST_STEPS.map(([easier, harder]) => ({
+      schoolId,
+      easierId: conditions.get(easier)!,
+      harderId: conditions.get(harder)!,
+    })),
+  );
   return { ranks: ranks.map((r) => r.id), conditions };
 }

@@ -38,7 +38,9 @@ export async function prepareDatabase(ownerUrl: string, roles: Roles): Promise<v
 async function makeRole(client: pg.Client, role: { name: string; password: string }) {
   const known = await client.query('select 1 from pg_roles where rolname = $1', [role.name]);
   const verb = known.rowCount ? 'alter' : 'create';
-  await client.query(`${verb} role ${ident(role.name)} login nosuperuser nocreatedb nocreaterole password ${pg.escapeLiteral(role.password)}`);
+  await client.query(
+    `${verb} role ${ident(role.name)} login nosuperuser nocreatedb nocreaterole password ${pg.escapeLiteral(role.password)}`,
+  );
 }
 
 async function guardTables(client: pg.Client, roles: Roles) {

@@ -2,8 +2,20 @@ import type { ReactNode } from 'react';
 import ButtonBase from '@mui/material/ButtonBase';
 import { Lashing } from './marks/small';
 
-/** Words on a thin rod; the chosen one is bold and lashed in pine. Arrow keys move the choice. */
-export function Switch<T extends string>({ label, value, options, onChange, mat = false }: { label: string; value: T; options: readonly { value: T; word: ReactNode }[]; onChange: (value: T) => void; mat?: boolean }) {
+/** Words on a thin rod; the chosen one is bold and lashed in pine. Left and right move the choice; up and down stay with the screen. */
+export function Switch<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+  mat = false,
+}: {
+  label: string;
+  value: T;
+  options: readonly { value: T; word: ReactNode }[];
+  onChange: (value: T) => void;
+  mat?: boolean;
+}) {
   const at = options.findIndex((o) => o.value === value);
   const move = (by: number) => {
     const next = options[(at + by + options.length) % options.length];
@@ -15,7 +27,7 @@ export function Switch<T extends string>({ label, value, options, onChange, mat 
       role="radiogroup"
       aria-label={label}
       onKeyDown={(e) => {
-        const by = e.key === 'ArrowRight' || e.key === 'ArrowDown' ? 1 : e.key === 'ArrowLeft' || e.key === 'ArrowUp' ? -1 : 0;
+        const by = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0;
         if (by === 0) return;
         e.preventDefault();
         e.stopPropagation();
@@ -27,7 +39,14 @@ export function Switch<T extends string>({ label, value, options, onChange, mat 
       {options.map((o) => {
         const on = o.value === value;
         return (
-          <ButtonBase key={o.value} role="radio" aria-checked={on} tabIndex={on || at < 0 ? 0 : -1} className={on ? 'on' : ''} onClick={() => onChange(o.value)}>
+          <ButtonBase
+            key={o.value}
+            role="radio"
+            aria-checked={on}
+            tabIndex={on || at < 0 ? 0 : -1}
+            className={on ? 'on' : ''}
+            onClick={() => onChange(o.value)}
+          >
             <span className="word">{o.word}</span>
             {on && <Lashing width={mat ? 66 : 48} height={mat ? 12 : 10} />}
           </ButtonBase>

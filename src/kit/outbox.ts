@@ -22,7 +22,9 @@ interface Shape extends DBSchema {
 
 let opening: Promise<IDBPDatabase<Shape>> | undefined;
 const database = () =>
-  (opening ??= openDB<Shape>('stavewright', 1, { upgrade: (db) => void db.createObjectStore('commands', { keyPath: 'id' }) }));
+  (opening ??= openDB<Shape>('stavewright', 1, {
+    upgrade: (db) => void db.createObjectStore('commands', { keyPath: 'id' }),
+  }));
 
 /** How a device stands with the server. */
 export interface OutboxState {
@@ -38,7 +40,11 @@ let trouble: OutboxState['trouble'] = 'none';
 
 async function tell() {
   const all = await (await database()).getAll('commands');
-  const state: OutboxState = { waiting: all.filter((c) => c.refused === null).length, refused: all.filter((c) => c.refused !== null), trouble };
+  const state: OutboxState = {
+    waiting: all.filter((c) => c.refused === null).length,
+    refused: all.filter((c) => c.refused !== null),
+    trouble,
+  };
   for (const l of listeners) l(state);
 }
 
@@ -53,7 +59,7 @@ export async function put<N extends CommandName>(command: Omit<Waiting<N>, 'refu
   try {
     const db = await database();
     const tx = db.transaction('commands', 'readwrite', { durability: 'strict' });
-    await tx.store.put({ ...command, refused: null } as Waiting);
+    await tx.store.put({ ...command, refused: null });
     await tx.done;
   } catch (error) {
     throw new Error(
@@ -73,7 +79,8 @@ export async function drop(id: string): Promise<void> {
   void tell();
 }
 
-export const openOnes = async (): Promise<Waiting[]> => (await (await database()).getAll('commands')).filter((c) => c.open);
+export const openOnes = async (): Promise<Waiting[]> =>
+  (await (await database()).getAll('commands')).filter((c) => c.open);
 
 /**
  * Sends what waits, oldest first, and forgets each command only when the server has answered. A refused one stays with

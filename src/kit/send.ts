@@ -8,7 +8,9 @@ export const newId = (): string => v7();
 
 const NO_NETWORK = 'There is no connection to the school’s server. What you typed stays here; try again in a moment.';
 
-async function problemIn(response: Response): Promise<{ ok: false; title: string; errors: FieldError[]; status: number }> {
+async function problemIn(
+  response: Response,
+): Promise<{ ok: false; title: string; errors: FieldError[]; status: number }> {
   const body = (await response.json().catch(() => null)) as Partial<Problem> | null;
   return {
     ok: false,
@@ -22,7 +24,11 @@ async function problemIn(response: Response): Promise<{ ok: false; title: string
 export async function post(path: string, body: unknown): Promise<Answer> {
   let response: Response;
   try {
-    response = await fetch(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+    response = await fetch(path, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
   } catch {
     return { ok: false, title: NO_NETWORK, errors: [], status: 0 };
   }
@@ -37,7 +43,7 @@ export const send = <N extends CommandName>(name: N, input: CommandDraft<N>, id 
 /** Asks for a view. */
 export async function ask<N extends ViewName>(name: N, input: ViewInput<N>): Promise<ViewResults[N] | null> {
   try {
-    const query = new URLSearchParams(input as Record<string, string>);
+    const query = new URLSearchParams(input);
     const response = await fetch(`/api/views/${name}?${query.toString()}`);
     return response.ok ? ((await response.json()) as ViewResults[N]) : null;
   } catch {
@@ -46,4 +52,5 @@ export async function ask<N extends ViewName>(name: N, input: ViewInput<N>): Pro
 }
 
 /** The message for one field, or undefined. */
-export const errorAt = (errors: readonly FieldError[], path: string): string | undefined => errors.find((e) => e.path === path)?.message;
+export const errorAt = (errors: readonly FieldError[], path: string): string | undefined =>
+  errors.find((e) => e.path === path)?.message;

@@ -41,34 +41,93 @@ export const theme = createTheme({
       defaultProps: { disableElevation: true, variant: 'outlined', color: 'inherit' },
       styleOverrides: {
         root: { height: 36, padding: '7px 14px', whiteSpace: 'nowrap', borderWidth: 1, minWidth: 0 },
-        outlined: { borderColor: EDGE, color: 'var(--ink)', '&:hover': { borderColor: 'var(--ink)', background: 'var(--lit)' } },
-        contained: { background: 'var(--pine)', color: 'var(--on-pine)', '&:hover': { background: 'var(--ink)', color: 'var(--paper)' } },
-        text: { padding: '7px 6px', color: 'var(--slate)', fontWeight: 430, textDecoration: 'underline', textUnderlineOffset: 3, textDecorationThickness: 1, '&:hover': { background: 'none', textDecorationThickness: 2 } },
+        outlined: {
+          borderColor: EDGE,
+          color: 'var(--ink)',
+          '&:hover': { borderColor: 'var(--ink)', background: 'var(--lit)' },
+        },
+        contained: {
+          background: 'var(--pine)',
+          color: 'var(--on-pine)',
+          '&:hover': { background: 'var(--ink)', color: 'var(--paper)' },
+        },
+        text: {
+          padding: '7px 6px',
+          color: 'var(--slate)',
+          fontWeight: 430,
+          textDecoration: 'underline',
+          textUnderlineOffset: 3,
+          textDecorationThickness: 1,
+          '&:hover': { background: 'none', textDecorationThickness: 2 },
+        },
       },
     },
     MuiTextField: { defaultProps: { size: 'small', fullWidth: true, variant: 'outlined' } },
     MuiInputLabel: {
       defaultProps: { shrink: true },
-      styleOverrides: { root: { position: 'static', transform: 'none', color: 'var(--ink)', fontWeight: 600, fontSize: 15, lineHeight: '20px', marginBottom: 4, whiteSpace: 'normal', '&.Mui-focused, &.Mui-error': { color: 'var(--ink)' } } },
+      styleOverrides: {
+        root: {
+          position: 'static',
+          transform: 'none',
+          color: 'var(--ink)',
+          fontWeight: 600,
+          fontSize: 15,
+          lineHeight: '20px',
+          marginBottom: 4,
+          whiteSpace: 'normal',
+          '&.Mui-focused, &.Mui-error': { color: 'var(--ink)' },
+        },
+      },
     },
     MuiOutlinedInput: {
       defaultProps: { notched: false },
       styleOverrides: {
-        root: { background: 'var(--sheet)', '& fieldset': { borderColor: EDGE, top: 0 }, '& legend': { display: 'none' }, '&:hover fieldset': { borderColor: 'var(--ink)' }, '&.Mui-focused fieldset': { borderColor: 'var(--pine)', borderWidth: 2 }, '&.Mui-error fieldset': { borderColor: 'var(--lacquer)', borderWidth: 2 } },
+        root: {
+          background: 'var(--sheet)',
+          '& fieldset': { borderColor: EDGE, top: 0 },
+          '& legend': { display: 'none' },
+          '&:hover fieldset': { borderColor: 'var(--ink)' },
+          '&.Mui-focused fieldset': { borderColor: 'var(--pine)', borderWidth: 2 },
+          '&.Mui-error fieldset': { borderColor: 'var(--lacquer)', borderWidth: 2 },
+        },
         input: { padding: '8px 12px', height: 20 },
         multiline: { padding: '8px 12px' },
       },
     },
-    MuiFormHelperText: { styleOverrides: { root: { marginLeft: 0, fontSize: 14, lineHeight: '18px', color: 'var(--ink2)', '&.Mui-error': { color: 'var(--lacquer)', fontWeight: 600 } } } },
-    MuiSelect: { defaultProps: { size: 'small' }, styleOverrides: { select: { padding: '8px 12px', minHeight: 20 }, icon: { color: EDGE } } },
+    MuiFormHelperText: {
+      styleOverrides: {
+        root: {
+          marginLeft: 0,
+          fontSize: 14,
+          lineHeight: '18px',
+          color: 'var(--ink2)',
+          '&.Mui-error': { color: 'var(--lacquer)', fontWeight: 600 },
+        },
+      },
+    },
+    MuiSelect: {
+      defaultProps: { size: 'small' },
+      styleOverrides: { select: { padding: '8px 12px', minHeight: 20 }, icon: { color: EDGE } },
+    },
     MuiMenu: { styleOverrides: { paper: { border: '1px solid var(--ink2)', boxShadow: 'none', marginTop: 2 } } },
-    MuiMenuItem: { styleOverrides: { root: { minHeight: 36, '&.Mui-selected, &.Mui-selected:hover': { background: 'var(--lit)', fontWeight: 650 } } } },
+    MuiMenuItem: {
+      styleOverrides: {
+        root: { minHeight: 36, '&.Mui-selected, &.Mui-selected:hover': { background: 'var(--lit)', fontWeight: 650 } },
+      },
+    },
     MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { backgroundImage: 'none' } } },
     MuiDialog: { styleOverrides: { paper: { border: '1px solid var(--ink2)', borderRadius: 6, boxShadow: 'none' } } },
-    MuiBackdrop: { styleOverrides: { root: { backgroundColor: 'rgba(32,38,43,0.42)' }, invisible: { backgroundColor: 'transparent' } } },
+    MuiBackdrop: {
+      styleOverrides: {
+        root: { backgroundColor: 'rgba(32,38,43,0.42)' },
+        invisible: { backgroundColor: 'transparent' },
+      },
+    },
     MuiCheckbox: { defaultProps: { size: 'small' }, styleOverrides: { root: { color: EDGE, padding: 6 } } },
     MuiFormControlLabel: { styleOverrides: { label: { fontSize: 15 } } },
-    MuiTooltip: { styleOverrides: { tooltip: { background: 'var(--ink)', color: 'var(--paper)', fontSize: 13, borderRadius: 4 } } },
+    MuiTooltip: {
+      styleOverrides: { tooltip: { background: 'var(--ink)', color: 'var(--paper)', fontSize: 13, borderRadius: 4 } },
+    },
   },
 });
 

@@ -98,7 +98,9 @@ export function contrast(a: string, b: string): number {
 
 const css = (tokens: Record<Token, string>) =>
   Object.entries(tokens)
-    .map(([name, value]) => `--${name.replace(/[A-Z0-9]/g, (c) => (/\d/.test(c) ? c : `-${c.toLowerCase()}`))}:${value}`)
+    .map(
+      ([name, value]) => `--${name.replace(/[A-Z0-9]/g, (c) => (/\d/.test(c) ? c : `-${c.toLowerCase()}`))}:${value}`,
+    )
     .join(';');
 
 /** The tokens as CSS variables (`--ink2`, `--wood-line`), for both schemes; print is always light. */

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 
-const text = (what: string) => v.pipe(v.string(`${what} is missing: start with npm start or npm run demo.`), v.nonEmpty());
+const text = (what: string) =>
+  v.pipe(v.string(`${what} is missing: start with npm start or npm run demo.`), v.nonEmpty());
 
 const shape = v.object({
   APP_DATABASE_URL: text('APP_DATABASE_URL'),

@@ -22,10 +22,19 @@ export async function isEmptyInstallation(): Promise<boolean> {
 }
 
 /** Writes a sign-in inside the school's transaction. */
-export async function addSignIn(tx: Transaction, s: { schoolId: string; personId: string; name: string; email: string; password: string }) {
+export async function addSignIn(
+  tx: Transaction,
+  s: { schoolId: string; personId: string; name: string; email: string; password: string },
+) {
   const id = v7();
   await tx.insert(user).values({ id, name: s.name, email: s.email, schoolId: s.schoolId, personId: s.personId });
-  await tx.insert(account).values({ id: v7(), userId: id, accountId: id, providerId: 'credential', password: await hashPassword(s.password) });
+  await tx.insert(account).values({
+    id: v7(),
+    userId: id,
+    accountId: id,
+    providerId: 'credential',
+    password: await hashPassword(s.password),
+  });
   await tx.update(person).set({ userId: id }).where(eq(person.id, s.personId));
 }
 
@@ -36,7 +45,8 @@ export async function setUp(body: unknown): Promise<{ email: string }> {
   const s = read.value;
   const ranks = s.ranks.map((r, i) => {
     const woven = readInput(cloth, { colour: r.colour, second: r.second, stripe: null, bars: r.bars });
-    if (!woven.ok) throw new Refusal(422, woven.errors[0]!.message, [{ path: `ranks.${i}`, message: woven.errors[0]!.message }]);
+    if (!woven.ok)
+      throw new Refusal(422, woven.errors[0]!.message, [{ path: `ranks.${i}`, message: woven.errors[0]!.message }]);
     return { name: r.name, cloth: woven.value };
   });
   const schoolId = v7();
@@ -47,7 +57,15 @@ export async function setUp(body: unknown): Promise<{ email: string }> {
     const head = { id: v7(), name: s.head };
     await openSchool(tx, { id: schoolId, name: s.school, timeZone: s.timeZone, head, ranks }, v7);
     await addSignIn(tx, { schoolId, personId: head.id, name: s.head, email: s.email, password: s.password });
-    await tx.insert(history).values({ schoolId, id: v7(), command: 'school.open', by: head.id, madeAt: new Date(), input: { ...s, password: null }, answer: {} });
+    await tx.insert(history).values({
+      schoolId,
+      id: v7(),
+      command: 'school.open',
+      by: head.id,
+      madeAt: new Date(),
+      input: { ...s, password: null },
+      answer: {},
+    });
   });
   return { email: s.email };
 }

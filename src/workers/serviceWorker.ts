@@ -11,7 +11,10 @@ declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: { url: string; r
 precacheAndRoute(self.__WB_MANIFEST);
 cleanupOutdatedCaches();
 
-const usable = { cacheWillUpdate: ({ response }: { response: Response }) => Promise.resolve(response.ok && !response.redirected ? response : null) };
+const usable = {
+  cacheWillUpdate: ({ response }: { response: Response }) =>
+    Promise.resolve(response.ok && !response.redirected ? response : null),
+};
 registerRoute(
   ({ request, url }) => request.mode === 'navigate' && url.pathname === '/look',
   new NetworkFirst({
@@ -35,7 +38,9 @@ const AWAY = `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="v
 <p>Marks made on this device are kept and sent later. <a href="/look">The mat</a> works without a network.</p></body></html>`;
 setCatchHandler(({ request }) =>
   Promise.resolve(
-    (request as Request | undefined)?.mode === 'navigate' ? new Response(AWAY, { status: 503, headers: { 'content-type': 'text/html; charset=utf-8' } }) : Response.error(),
+    (request as Request | undefined)?.mode === 'navigate'
+      ? new Response(AWAY, { status: 503, headers: { 'content-type': 'text/html; charset=utf-8' } })
+      : Response.error(),
   ),
 );
 self.addEventListener('install', () => void self.skipWaiting());

@@ -2,7 +2,17 @@ export type Cut = 'held' | 'slipped' | 'not seen' | 'corded';
 const WORD = { held: 'held', slipped: 'slipped', 'not seen': 'not seen' } as const;
 
 /** One board along the line; its right edge takes the notches. A cord is wound where nobody is to be marked. */
-export function Board({ cuts, row = 62, width = 240, words }: { cuts: readonly Cut[]; row?: number; width?: number; words: readonly string[] }) {
+export function Board({
+  cuts,
+  row = 62,
+  width = 240,
+  words,
+}: {
+  cuts: readonly Cut[];
+  row?: number;
+  width?: number;
+  words: readonly string[];
+}) {
   const h = row * cuts.length;
   const w = width;
   const k = width / 240;
@@ -31,7 +41,14 @@ export function Board({ cuts, row = 62, width = 240, words }: { cuts: readonly C
       <path d={outline} fill="var(--wood)" />
       <g clipPath="url(#board-edge)">
         {grain.map((d, i) => (
-          <path key={d} d={d} stroke="var(--wood-line)" strokeOpacity=".38" strokeWidth={1 + (i % 3) * 0.5} fill="none" />
+          <path
+            key={d}
+            d={d}
+            stroke="var(--wood-line)"
+            strokeOpacity=".38"
+            strokeWidth={1 + (i % 3) * 0.5}
+            fill="none"
+          />
         ))}
         {cuts.slice(1).map((_, i) => (
           <path key={i} d={`M1 ${(i + 1) * row}H${w - 1}`} stroke="var(--wood-line)" strokeWidth="1.2" />
@@ -56,10 +73,24 @@ export function Board({ cuts, row = 62, width = 240, words }: { cuts: readonly C
           );
         return (
           <g key={i}>
-            <text x={18 * k} y={y + 7} fontSize={k < 0.8 ? 18 : 21} fontWeight={c === 'not seen' ? 430 : 680} fill="var(--on-wood)">
+            <text
+              x={18 * k}
+              y={y + 7}
+              fontSize={k < 0.8 ? 18 : 21}
+              fontWeight={c === 'not seen' ? 430 : 680}
+              fill="var(--on-wood)"
+            >
               {words[i] || WORD[c]}
             </text>
-            {c === 'not seen' && <path d={`M${w - 2} ${y - 20}L${w - 72 * k} ${y}L${w - 2} ${y + 20}`} fill="none" stroke="var(--wood-line)" strokeWidth="1.4" strokeDasharray="3 4" />}
+            {c === 'not seen' && (
+              <path
+                d={`M${w - 2} ${y - 20}L${w - 72 * k} ${y}L${w - 2} ${y + 20}`}
+                fill="none"
+                stroke="var(--wood-line)"
+                strokeWidth="1.4"
+                strokeDasharray="3 4"
+              />
+            )}
           </g>
         );
       })}

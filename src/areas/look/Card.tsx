@@ -12,7 +12,21 @@ import { Stick } from '../../kit/marks/Stick';
 import { drop, openOnes } from '../../kit/outbox';
 import { newId } from '../../kit/send';
 import { Switch } from '../../kit/Switch';
-import { cardFrom, heldOf, holdRest, isMarked, marksInWords, marksOf, resize, slipOnce, slipped, stepOf, uncut, type CardMarks, type PointMarks } from './cardMarks';
+import {
+  cardFrom,
+  heldOf,
+  holdRest,
+  isMarked,
+  marksInWords,
+  marksOf,
+  resize,
+  slipOnce,
+  slipped,
+  stepOf,
+  uncut,
+  type CardMarks,
+  type PointMarks,
+} from './cardMarks';
 import { nameParts, type KitPoint, type KitStudent, type KitTechnique } from './line';
 import { recordLook } from './record';
 import { SaveState, useAwake } from './SaveState';
@@ -40,7 +54,19 @@ type Cards = Partial<Record<Side, SideCard>>;
 const NEAR: readonly string[] = ['in air', 'still target', 'moving holder'];
 
 /** All points of one person: from the ground up, by thumb or by keys. Every tap is on the device before it shows. */
-export function Card({ kit, student, following, technique, conditionId, leftHanded, onCondition, onTechnique, onHand, onNext, onEnd }: Props) {
+export function Card({
+  kit,
+  student,
+  following,
+  technique,
+  conditionId,
+  leftHanded,
+  onCondition,
+  onTechnique,
+  onHand,
+  onNext,
+  onEnd,
+}: Props) {
   useAwake();
   const points = technique.points.filter((p) => !student.waived.includes(p.id));
   const sides: Side[] = technique.sided ? ['left', 'right'] : ['none'];
@@ -66,7 +92,11 @@ export function Card({ kit, student, following, technique, conditionId, leftHand
       const found: Cards = {};
       for (const c of open) {
         const l = c.input as LookInput;
-        if (c.name === 'look.record' && c.by === kit.me.personId && `${l.studentId} ${l.techniqueId} ${l.conditionId}` === who) {
+        if (
+          c.name === 'look.record' &&
+          c.by === kit.me.personId &&
+          `${l.studentId} ${l.techniqueId} ${l.conditionId}` === who
+        ) {
           found[l.side] = { lookId: c.id, marks: cardFrom(l.marks, 5) };
           if (l.note) setNote(l.note);
         }
@@ -85,10 +115,23 @@ export function Card({ kit, student, following, technique, conditionId, leftHand
   const write = (marks: CardMarks, open: boolean, onSide = side, said = note) => {
     const lookId = cards[onSide]?.lookId ?? newId();
     const list = marksOf(points, marks);
-    const draft = { id: lookId, studentId: student.id, techniqueId: technique.id, conditionId, side: onSide, marks: list, replaces: null, note: said, label: `${student.name}, ${technique.name}${onSide === 'none' ? '' : `, ${onSide}`}: ${list.length} points` };
+    const draft = {
+      id: lookId,
+      studentId: student.id,
+      techniqueId: technique.id,
+      conditionId,
+      side: onSide,
+      marks: list,
+      replaces: null,
+      note: said,
+      label: `${student.name}, ${technique.name}${onSide === 'none' ? '' : `, ${onSide}`}: ${list.length} points`,
+    };
     chain.current = chain.current
       .then(() => (list.length === 0 ? drop(lookId) : recordLook(draft, kit.me.personId, kit.timeZone, open)))
-      .then(() => setProblem(''), (e: unknown) => setProblem(e instanceof Error ? e.message : 'The mark was not taken.'));
+      .then(
+        () => setProblem(''),
+        (e: unknown) => setProblem(e instanceof Error ? e.message : 'The mark was not taken.'),
+      );
     return lookId;
   };
   const set = (p: KitPoint, next: PointMarks, move: boolean) => {
@@ -121,7 +164,13 @@ export function Card({ kit, student, following, technique, conditionId, leftHand
   const adapted = point ? /^(-?[\d.]+) to (-?[\d.]+) accepted$/.exec(student.adapted[point.id] ?? '') : null;
   const range: Range | null = adapted ? { lo: Number(adapted[1]), hi: Number(adapted[2]) } : (point?.accepted ?? null);
   const [value, setValue] = useState<number | null>(null);
-  const shownValue = value ?? (point?.wanted ? Math.round((point.wanted.lo + point.wanted.hi) / 2) : range ? Math.round((range.lo + range.hi) / 2) : 0);
+  const shownValue =
+    value ??
+    (point?.wanted
+      ? Math.round((point.wanted.lo + point.wanted.hi) / 2)
+      : range
+        ? Math.round((range.lo + range.hi) / 2)
+        : 0);
   const choose = (i: number) => {
     setAt(i);
     setValue(null);
@@ -129,14 +178,16 @@ export function Card({ kit, student, following, technique, conditionId, leftHand
   const hold = () => {
     if (!point) return;
     if (point.kind === 'measured') {
-      if (range && isHeld(shownValue, range)) set(point, { ...marksAt(point), values: [...marksAt(point).values, shownValue] }, true);
+      if (range && isHeld(shownValue, range))
+        set(point, { ...marksAt(point), values: [...marksAt(point).values, shownValue] }, true);
     } else set(point, holdRest(marksAt(point)), true);
     setValue(null);
   };
   const slip = () => {
     if (!point) return;
     if (point.kind === 'measured') {
-      if (range && !isHeld(shownValue, range)) set(point, { ...marksAt(point), values: [...marksAt(point).values, shownValue] }, false);
+      if (range && !isHeld(shownValue, range))
+        set(point, { ...marksAt(point), values: [...marksAt(point).values, shownValue] }, false);
     } else set(point, slipOnce(marksAt(point)), false);
   };
   const clear = () => point && set(point, uncut(of), false);
@@ -148,7 +199,13 @@ export function Card({ kit, student, following, technique, conditionId, leftHand
   const keyed = useRef<(e: KeyboardEvent) => void>(() => undefined);
   useEffect(() => {
     keyed.current = (e) => {
-      if (e.ctrlKey || e.metaKey || e.altKey || (e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName))) return;
+      if (
+        e.ctrlKey ||
+        e.metaKey ||
+        e.altKey ||
+        (e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName))
+      )
+        return;
       const k = e.key.toLowerCase();
       const digit = /^\d$/.test(k) ? Number(k) : null;
       if (k === 'arrowup') choose(Math.min(points.length - 1, at + 1));
@@ -182,20 +239,60 @@ export function Card({ kit, student, following, technique, conditionId, leftHand
             {student.name} {rank && <Belt name={rank.name} cloth={rank.cloth} width={84} height={26} />}
           </h1>
           <p>
-            <b>{technique.name}</b> <ButtonBase className="link" onClick={onTechnique}>another item</ButtonBase>
+            <b>{technique.name}</b>{' '}
+            <ButtonBase className="link" onClick={onTechnique}>
+              another item
+            </ButtonBase>
           </p>
         </div>
-        <ButtonBase className="link" onClick={onHand}>{leftHanded ? 'keys at the right' : 'keys at the left'}</ButtonBase>
+        <ButtonBase className="link" onClick={onHand}>
+          {leftHanded ? 'keys at the right' : 'keys at the left'}
+        </ButtonBase>
       </header>
       <div className="switches">
         {technique.sided && (
-          <Switch mat label="Side" value={side} onChange={setSide} options={[{ value: 'left' as Side, word: <><FootMark side="left" quiet={side !== 'left'} /> left</> }, { value: 'right' as Side, word: <><FootMark side="right" quiet={side !== 'right'} /> right</> }]} />
+          <Switch
+            mat
+            label="Side"
+            value={side}
+            onChange={setSide}
+            options={[
+              {
+                value: 'left',
+                word: (
+                  <>
+                    <FootMark side="left" quiet={side !== 'left'} /> left
+                  </>
+                ),
+              },
+              {
+                value: 'right',
+                word: (
+                  <>
+                    <FootMark side="right" quiet={side !== 'right'} /> right
+                  </>
+                ),
+              },
+            ]}
+          />
         )}
-        <Switch mat label="Condition" value={conditionId} onChange={onCondition} options={conditions.map((c) => ({ value: c.id, word: c.name }))} />
+        <Switch
+          mat
+          label="Condition"
+          value={conditionId}
+          onChange={onCondition}
+          options={conditions.map((c) => ({ value: c.id, word: c.name }))}
+        />
         <div className="reps">
-          <Button aria-label="One repetition less" disabled={of <= 1} onClick={() => setOf(of - 1)}>−</Button>
-          <span>{of} {of === 1 ? 'time' : 'times'}</span>
-          <Button aria-label="One repetition more" disabled={of >= 20} onClick={() => setOf(of + 1)}>+</Button>
+          <Button aria-label="One repetition less" disabled={of <= 1} onClick={() => setOf(of - 1)}>
+            −
+          </Button>
+          <span>
+            {of} {of === 1 ? 'time' : 'times'}
+          </span>
+          <Button aria-label="One repetition more" disabled={of >= 20} onClick={() => setOf(of + 1)}>
+            +
+          </Button>
         </div>
       </div>
       <div className="body">
@@ -211,12 +308,33 @@ export function Card({ kit, student, following, technique, conditionId, leftHand
                   <span className="no num">{i + 1}</span>
                   <span className="nm">
                     <b>{p.name}</b>
-                    <span>{canHurt(p) ? <><span className="hurts">can hurt</span> if it slips</> : p.kind === 'felt' ? 'the receiver says' : p.how}</span>
+                    <span>
+                      {canHurt(p) ? (
+                        <>
+                          <span className="hurts">can hurt</span> if it slips
+                        </>
+                      ) : p.kind === 'felt' ? (
+                        'the receiver says'
+                      ) : (
+                        p.how
+                      )}
+                    </span>
                   </span>
                   {p.kind === 'measured' && p.accepted && p.unit ? (
-                    <RuleMark accepted={student.adapted[p.id] && range && p.id === point?.id ? range : p.accepted} wanted={p.wanted} unit={p.unit} values={m.values} width={144} />
+                    <RuleMark
+                      accepted={student.adapted[p.id] && range && p.id === point?.id ? range : p.accepted}
+                      wanted={p.wanted}
+                      unit={p.unit}
+                      values={m.values}
+                      width={144}
+                    />
                   ) : (
-                    <Stick marks={resize(m, Math.max(of, m.notches.filter((n) => n !== 'U').length)).notches} side={side} width={144} height={40} />
+                    <Stick
+                      marks={resize(m, Math.max(of, m.notches.filter((n) => n !== 'U').length)).notches}
+                      side={side}
+                      width={144}
+                      height={40}
+                    />
                   )}
                   <span className="n num">{marksInWords(m, p.unit)}</span>
                 </ButtonBase>
@@ -234,14 +352,26 @@ export function Card({ kit, student, following, technique, conditionId, leftHand
               </h2>
               {point.kind === 'measured' && range ? (
                 <div className="measuring">
-                  <Button aria-label="Less" onClick={() => setValue(shownValue - stepOf(point.unit, range))}>− {stepOf(point.unit, range)}</Button>
-                  <TextField id="value" type="number" value={shownValue} onChange={(e) => setValue(Number(e.target.value))} slotProps={{ htmlInput: { 'aria-label': `Measured, in ${point.unit ?? ''}`, step: 'any' } }} />
-                  <Button aria-label="More" onClick={() => setValue(shownValue + stepOf(point.unit, range))}>+ {stepOf(point.unit, range)}</Button>
+                  <Button aria-label="Less" onClick={() => setValue(shownValue - stepOf(point.unit, range))}>
+                    − {stepOf(point.unit, range)}
+                  </Button>
+                  <TextField
+                    id="value"
+                    type="number"
+                    value={shownValue}
+                    onChange={(e) => setValue(Number(e.target.value))}
+                    slotProps={{ htmlInput: { 'aria-label': `Measured, in ${point.unit ?? ''}`, step: 'any' } }}
+                  />
+                  <Button aria-label="More" onClick={() => setValue(shownValue + stepOf(point.unit, range))}>
+                    + {stepOf(point.unit, range)}
+                  </Button>
                   <p>{isHeld(shownValue, range) ? 'accepted' : `accepted is ${range.lo} to ${range.hi}${unit}`}</p>
                 </div>
               ) : (
                 <>
-                  {point.slips[0] && <p>Slip: {point.slips[0].looksLike.charAt(0).toLowerCase() + point.slips[0].looksLike.slice(1)}.</p>}
+                  {point.slips[0] && (
+                    <p>Slip: {point.slips[0].looksLike.charAt(0).toLowerCase() + point.slips[0].looksLike.slice(1)}.</p>
+                  )}
                   {point.slips[0]?.cue && <p className="say">“{point.slips[0].cue}”</p>}
                 </>
               )}
@@ -253,8 +383,34 @@ export function Card({ kit, student, following, technique, conditionId, leftHand
         <section className="keys" aria-label="Mark">
           {point && (
             <>
-              <Key notch="H" word="Held" sub={point.kind === 'measured' ? `keeps ${shownValue}${unit}` : slipped(marksAt(point)) > 0 && left > 0 ? `the other ${left}` : ''} disabled={point.kind === 'measured' && !!range && !isHeld(shownValue, range)} onClick={hold} />
-              <Key notch="S" word="Slipped" sub={point.kind === 'measured' ? (range && !isHeld(shownValue, range) ? `keeps ${shownValue}${unit}` : 'outside the range') : slipped(marksAt(point)) > 0 ? 'once more' : ''} disabled={point.kind === 'measured' && (!range || isHeld(shownValue, range))} onClick={slip} />
+              <Key
+                notch="H"
+                word="Held"
+                sub={
+                  point.kind === 'measured'
+                    ? `keeps ${shownValue}${unit}`
+                    : slipped(marksAt(point)) > 0 && left > 0
+                      ? `the other ${left}`
+                      : ''
+                }
+                disabled={point.kind === 'measured' && !!range && !isHeld(shownValue, range)}
+                onClick={hold}
+              />
+              <Key
+                notch="S"
+                word="Slipped"
+                sub={
+                  point.kind === 'measured'
+                    ? range && !isHeld(shownValue, range)
+                      ? `keeps ${shownValue}${unit}`
+                      : 'outside the range'
+                    : slipped(marksAt(point)) > 0
+                      ? 'once more'
+                      : ''
+                }
+                disabled={point.kind === 'measured' && (!range || isHeld(shownValue, range))}
+                onClick={slip}
+              />
               <Key notch="U" word="Not seen" low disabled={!isMarked(marksAt(point))} onClick={clear} />
             </>
           )}
@@ -262,13 +418,29 @@ export function Card({ kit, student, following, technique, conditionId, leftHand
       </div>
       <footer>
         {noting && (
-          <TextField id="note" value={note} onChange={(e) => setNote(e.target.value)} onBlur={() => { if (cards[side]) write(card, true, side, note); }} placeholder="A note, about as long as one breath" slotProps={{ htmlInput: { 'aria-label': 'Note', maxLength: 300 } }} autoFocus />
+          <TextField
+            id="note"
+            value={note}
+            onChange={(e) => setNote(e.target.value)}
+            onBlur={() => {
+              if (cards[side]) write(card, true, side, note);
+            }}
+            placeholder="A note, about as long as one breath"
+            slotProps={{ htmlInput: { 'aria-label': 'Note', maxLength: 300 } }}
+            autoFocus
+          />
         )}
         <SaveState by={kit.me.personId} problem={problem} />
-        <Button disabled={past.length === 0} onClick={undo}>Undo</Button>
-        <Button onClick={() => setNoting(!noting)} aria-pressed={noting}>Note</Button>
+        <Button disabled={past.length === 0} onClick={undo}>
+          Undo
+        </Button>
+        <Button onClick={() => setNoting(!noting)} aria-pressed={noting}>
+          Note
+        </Button>
         <Button onClick={() => void finish().then(onEnd)}>End</Button>
-        <Button variant="contained" onClick={() => void next()}>{following ? `Next: ${following.name}` : 'Save this card'}</Button>
+        <Button variant="contained" onClick={() => void next()}>
+          {following ? `Next: ${following.name}` : 'Save this card'}
+        </Button>
       </footer>
     </div>
   );

@@ -22,10 +22,18 @@ type Mode = { what: 'choose' } | { what: 'sweep'; pointId: string } | { what: 'c
 
 /** The mat: who is on the line, what is looked at, then sweep or card. Everything here works without a network. */
 export default function Look({ kit, school }: { kit: LookKitView; school: string }) {
-  const [line, setLine] = useState<Line>({ day: kit.today, present: [], flipped: false, leftHanded: false, classId: null });
+  const [line, setLine] = useState<Line>({
+    day: kit.today,
+    present: [],
+    flipped: false,
+    leftHanded: false,
+    classId: null,
+  });
   const [mode, setMode] = useState<Mode>({ what: 'choose' });
   const [techniqueId, setTechnique] = useState(kit.techniques[0]?.id ?? '');
-  const [conditionId, setCondition] = useState(kit.conditions.find((c) => c.name === 'in air')?.id ?? kit.conditions[0]?.id ?? '');
+  const [conditionId, setCondition] = useState(
+    kit.conditions.find((c) => c.name === 'in air')?.id ?? kit.conditions[0]?.id ?? '',
+  );
   const [side, setSide] = useState<Side>('left');
   const [minutes, setMinutes] = useState('90');
   const [said, setSaid] = useState('');
@@ -39,7 +47,8 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
     const technique = kit.techniques.find((t) => t.id === asked.get('technique'));
     const point = technique?.points.find((p) => p.id === asked.get('point'));
     const condition = kit.conditions.find((c) => c.id === asked.get('condition'));
-    const begin = student && !known.present.includes(student.id) ? { ...known, present: [...known.present, student.id] } : known;
+    const begin =
+      student && !known.present.includes(student.id) ? { ...known, present: [...known.present, student.id] } : known;
     // eslint-disable-next-line react-hooks/set-state-in-effect -- what address and device know is read once, after hydration
     setLine(begin);
     if (technique) setTechnique(technique.id);
@@ -85,7 +94,15 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
     const n = Number(minutes);
     if (!(n >= 5 && n <= 600)) return setSaid('A class lasts from 5 to 600 minutes.');
     try {
-      await put({ id: newId(), at: new Date().toISOString(), name: 'class.record', input: { id, day: dayNow(kit.timeZone), minutes: Math.round(n), present: line.present }, label: `Class of ${line.present.length}, ${n} minutes`, by: kit.me.personId, open: false });
+      await put({
+        id: newId(),
+        at: new Date().toISOString(),
+        name: 'class.record',
+        input: { id, day: dayNow(kit.timeZone), minutes: Math.round(n), present: line.present },
+        label: `Class of ${line.present.length}, ${n} minutes`,
+        by: kit.me.personId,
+        open: false,
+      });
       changeLine({ classId: id });
       setSaid(`The class is noted: ${line.present.length} here, ${Math.round(n)} minutes.`);
     } catch (e) {
@@ -110,7 +127,9 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
               leftHanded={line.leftHanded}
               onHand={hand}
               onSide={setSide}
-              onNextPoint={() => go({ what: 'sweep', pointId: sweepable[(sweepable.indexOf(point) + 1) % sweepable.length]!.id })}
+              onNextPoint={() =>
+                go({ what: 'sweep', pointId: sweepable[(sweepable.indexOf(point) + 1) % sweepable.length]!.id })
+              }
               onEnd={() => go({ what: 'choose' })}
             />
           </main>
@@ -143,8 +162,12 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
     );
   }
 
-  const groups = [...kit.ranks].reverse().map((r) => ({ rank: r, students: kit.students.filter((s) => s.rankId === r.id) })).filter((g) => g.students.length > 0);
-  const toggle = (id: string) => changeLine({ present: line.present.includes(id) ? line.present.filter((x) => x !== id) : [...line.present, id] });
+  const groups = [...kit.ranks]
+    .reverse()
+    .map((r) => ({ rank: r, students: kit.students.filter((s) => s.rankId === r.id) }))
+    .filter((g) => g.students.length > 0);
+  const toggle = (id: string) =>
+    changeLine({ present: line.present.includes(id) ? line.present.filter((x) => x !== id) : [...line.present, id] });
   const lately = kit.students.filter((s) => s.lastHere !== null).map((s) => s.id);
   return (
     <IslandRoot scheme="dark">
@@ -154,32 +177,62 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
             <h1>What shall I watch?</h1>
             <p>{school}. Tap who is on the line, choose an item, then one point along the line or one person.</p>
           </div>
-          <a className="button" href="/students">To the desk</a>
+          <a className="button" href="/students">
+            To the desk
+          </a>
         </header>
         <div className="two">
           <section aria-labelledby="line-head">
             <div className="spread">
               <h2 id="line-head">Who is on the line?</h2>
-              <span>{line.present.length} of {kit.students.length} here</span>
+              <span>
+                {line.present.length} of {kit.students.length} here
+              </span>
             </div>
-            {kit.students.length === 0 && <p>Nobody is on the roll yet. <a href="/students">Add students</a> at the desk.</p>}
+            {kit.students.length === 0 && (
+              <p>
+                Nobody is on the roll yet. <a href="/students">Add students</a> at the desk.
+              </p>
+            )}
             <div className="tools">
-              <Button onClick={() => changeLine({ present: kit.students.map((s) => s.id) })} disabled={kit.students.length === 0}>Everybody</Button>
-              {lately.length > 0 && lately.length < kit.students.length && <Button onClick={() => changeLine({ present: lately })}>Who came before</Button>}
-              <Button onClick={() => changeLine({ present: [] })} disabled={line.present.length === 0}>Nobody</Button>
-              <Button onClick={() => changeLine({ flipped: !line.flipped })} aria-pressed={line.flipped}>Flip the line</Button>
+              <Button
+                onClick={() => changeLine({ present: kit.students.map((s) => s.id) })}
+                disabled={kit.students.length === 0}
+              >
+                Everybody
+              </Button>
+              {lately.length > 0 && lately.length < kit.students.length && (
+                <Button onClick={() => changeLine({ present: lately })}>Who came before</Button>
+              )}
+              <Button onClick={() => changeLine({ present: [] })} disabled={line.present.length === 0}>
+                Nobody
+              </Button>
+              <Button onClick={() => changeLine({ flipped: !line.flipped })} aria-pressed={line.flipped}>
+                Flip the line
+              </Button>
             </div>
             {groups.map((g) => (
               <div key={g.rank.id} className="belt-group">
-                <p className="row"><Belt name={g.rank.name} cloth={g.rank.cloth} width={54} height={17} /> {g.rank.name}</p>
+                <p className="row">
+                  <Belt name={g.rank.name} cloth={g.rank.cloth} width={54} height={17} /> {g.rank.name}
+                </p>
                 <ul>
                   {g.students.map((s) => {
                     const here = line.present.includes(s.id);
                     return (
                       <li key={s.id}>
-                        <ButtonBase role="checkbox" aria-checked={here} onClick={() => toggle(s.id)} className={here ? 'here' : ''}>
+                        <ButtonBase
+                          role="checkbox"
+                          aria-checked={here}
+                          onClick={() => toggle(s.id)}
+                          className={here ? 'here' : ''}
+                        >
                           <svg width="20" height="28" viewBox="0 0 20 28" aria-hidden="true">
-                            {here ? <path d="M10 3V25" stroke="var(--pine)" strokeWidth="5" strokeLinecap="round" /> : <path d="M3 22H17" stroke="var(--ink2)" strokeWidth="3" strokeLinecap="round" />}
+                            {here ? (
+                              <path d="M10 3V25" stroke="var(--pine)" strokeWidth="5" strokeLinecap="round" />
+                            ) : (
+                              <path d="M3 22H17" stroke="var(--ink2)" strokeWidth="3" strokeLinecap="round" />
+                            )}
                           </svg>
                           {s.name}
                         </ButtonBase>
@@ -190,15 +243,26 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
               </div>
             ))}
             <div className="class-note">
-              <TextField id="minutes" label="Minutes of this class" type="number" value={minutes} onChange={(e) => setMinutes(e.target.value)} sx={{ maxWidth: 180 }} />
-              <Button disabled={line.present.length === 0} onClick={() => void noteClass()}>{line.classId ? 'Note the class again' : 'Note who is here'}</Button>
+              <TextField
+                id="minutes"
+                label="Minutes of this class"
+                type="number"
+                value={minutes}
+                onChange={(e) => setMinutes(e.target.value)}
+                sx={{ maxWidth: 180 }}
+              />
+              <Button disabled={line.present.length === 0} onClick={() => void noteClass()}>
+                {line.classId ? 'Note the class again' : 'Note who is here'}
+              </Button>
               <p role="status">{said || 'Hours and classes of the gates are counted from this.'}</p>
             </div>
           </section>
           <section aria-labelledby="item-head">
             <h2 id="item-head">Which item?</h2>
             {!technique ? (
-              <p>No technique has points yet. <a href="/techniques">Write some</a> at the desk.</p>
+              <p>
+                No technique has points yet. <a href="/techniques">Write some</a> at the desk.
+              </p>
             ) : (
               <>
                 <Autocomplete
@@ -223,17 +287,49 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
                     onChange={(_, c) => setCondition(c.id)}
                     renderInput={(p) => <TextField {...p} label="Condition" />}
                   />
-                  {technique.sided && <Switch mat label="Side" value={side} onChange={setSide} options={[{ value: 'left' as Side, word: <><FootMark side="left" quiet={side !== 'left'} /> left</> }, { value: 'right' as Side, word: <><FootMark side="right" quiet={side !== 'right'} /> right</> }]} />}
+                  {technique.sided && (
+                    <Switch
+                      mat
+                      label="Side"
+                      value={side}
+                      onChange={setSide}
+                      options={[
+                        {
+                          value: 'left',
+                          word: (
+                            <>
+                              <FootMark side="left" quiet={side !== 'left'} /> left
+                            </>
+                          ),
+                        },
+                        {
+                          value: 'right',
+                          word: (
+                            <>
+                              <FootMark side="right" quiet={side !== 'right'} /> right
+                            </>
+                          ),
+                        },
+                      ]}
+                    />
+                  )}
                 </div>
                 <h2 style={{ marginTop: 20 }}>Sweep one point</h2>
                 {people.length === 0 && <p>Tap who is on the line first.</p>}
                 <ol className="sweeps">
                   {technique.points.map((p, i) => (
                     <li key={p.id}>
-                      <ButtonBase disabled={people.length === 0 || p.kind === 'measured'} onClick={() => go({ what: 'sweep', pointId: p.id })}>
+                      <ButtonBase
+                        disabled={people.length === 0 || p.kind === 'measured'}
+                        onClick={() => go({ what: 'sweep', pointId: p.id })}
+                      >
                         <span className="num">{i + 1}</span>
                         <b>{p.name}</b>
-                        {p.critical && <span className="row hurts"><Splinter /> critical</span>}
+                        {p.critical && (
+                          <span className="row hurts">
+                            <Splinter /> critical
+                          </span>
+                        )}
                         <span className="kind">{p.kind === 'measured' ? 'measured: on the card' : p.kind}</span>
                       </ButtonBase>
                     </li>

@@ -15,15 +15,28 @@ export function SaveState({ by, problem }: { by: string; problem: string }) {
         <b className="hurts">{problem}</b>
       ) : (
         <>
-          <b>{state === null ? 'Reading what this tablet keeps…' : n === 0 ? 'All marks are saved.' : 'All marks are saved on this tablet.'}</b>
+          <b>
+            {state === null
+              ? 'Reading what this tablet keeps…'
+              : n === 0
+                ? 'All marks are saved.'
+                : 'All marks are saved on this tablet.'}
+          </b>
           <span>
-            {n === 0
-              ? 'None waits for the network.'
-              : state?.trouble === 'signed out'
-                ? <>{n} {n === 1 ? 'waits' : 'wait'}: <a href="/signin?to=/look">sign in again</a> to send {n === 1 ? 'it' : 'them'}.</>
-                : state?.trouble === 'other person'
-                  ? `${n} wait for the person who made them to sign in.`
-                  : `${n} ${n === 1 ? 'waits' : 'wait'} for the network.`}
+            {state === null ? (
+              ''
+            ) : n === 0 ? (
+              'None waits for the network.'
+            ) : state?.trouble === 'signed out' ? (
+              <>
+                {n} {n === 1 ? 'waits' : 'wait'}: <a href="/signin?to=/look">sign in again</a> to send{' '}
+                {n === 1 ? 'it' : 'them'}.
+              </>
+            ) : state?.trouble === 'other person' ? (
+              `${n} wait for the person who made them to sign in.`
+            ) : (
+              `${n} ${n === 1 ? 'waits' : 'wait'} for the network.`
+            )}
           </span>
         </>
       )}
@@ -55,7 +68,11 @@ export function useAwake(): void {
   useEffect(() => {
     let lock: WakeLockSentinel | null = null;
     const hold = () => {
-      if (document.visibilityState === 'visible') navigator.wakeLock?.request('screen').then((l) => (lock = l), () => undefined);
+      if (document.visibilityState === 'visible')
+        navigator.wakeLock?.request('screen').then(
+          (l) => (lock = l),
+          () => undefined,
+        );
     };
     hold();
     document.addEventListener('visibilitychange', hold);

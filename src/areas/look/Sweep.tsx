@@ -36,11 +36,26 @@ const ORDINAL = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'sevent
 const marksKey = (pass: string) => `stavewright-sweep-${pass}`;
 
 /** One point across the whole line: one tap a person, mark and move on. */
-export function Sweep({ kit, line, technique, point, conditionId, side, leftHanded, onHand, onSide, onNextPoint, onEnd }: Props) {
+export function Sweep({
+  kit,
+  line,
+  technique,
+  point,
+  conditionId,
+  side,
+  leftHanded,
+  onHand,
+  onSide,
+  onNextPoint,
+  onEnd,
+}: Props) {
   useAwake();
   const narrow = useMediaQuery('(max-width: 640px)', { noSsr: true });
   const waived = (s: KitStudent) => s.waived.includes(point.id);
-  const firstOpen = Math.max(0, line.findIndex((s) => !waived(s)));
+  const firstOpen = Math.max(
+    0,
+    line.findIndex((s) => !waived(s)),
+  );
   const sweepKey = `${kit.today} ${point.id} ${conditionId} ${side}`;
   const [pass, setPass] = useState(1);
   const [at, setAt] = useState(firstOpen);
@@ -54,7 +69,10 @@ export function Sweep({ kit, line, technique, point, conditionId, side, leftHand
 
   // A reload in the middle of a pass goes on where it was.
   useEffect(() => {
-    const kept = JSON.parse(localStorage.getItem(marksKey(sweepKey)) ?? 'null') as { pass: number; done: Record<string, Done> } | null;
+    const kept = JSON.parse(localStorage.getItem(marksKey(sweepKey)) ?? 'null') as {
+      pass: number;
+      done: Record<string, Done>;
+    } | null;
     // eslint-disable-next-line react-hooks/set-state-in-effect -- what the device kept is read once for each sweep
     setPass(kept?.pass ?? 1);
     setDone(kept?.done ?? {});
@@ -84,7 +102,8 @@ export function Sweep({ kit, line, technique, point, conditionId, side, leftHand
   }, [earlier, point.id, side, done]);
 
   const person = line[at];
-  const word = (held: number | null, n = of) => (held === null ? 'not seen' : n === 1 ? (held === 1 ? 'held' : 'slipped') : `${held} of ${n}`);
+  const word = (held: number | null, n = of) =>
+    held === null ? 'not seen' : n === 1 ? (held === 1 ? 'held' : 'slipped') : `${held} of ${n}`;
   const next = (from: number) => {
     for (let i = from + 1; i < line.length; i += 1) if (!waived(line[i]!)) return i;
     return from;
@@ -102,22 +121,25 @@ export function Sweep({ kit, line, technique, point, conditionId, side, leftHand
       techniqueId: technique.id,
       conditionId,
       side,
-      marks: held === null ? [] : [{ pointId: point.id, kind: point.kind === 'measured' ? 'seen' : point.kind, held, of }],
+      marks:
+        held === null ? [] : [{ pointId: point.id, kind: point.kind === 'measured' ? 'seen' : point.kind, held, of }],
       replaces: now?.lookId ?? null,
       label: `${who.name}, ${point.name}: ${word(held)}`,
     });
     const after = { ...done, [who.id]: { lookId: draft.id, held } };
     // Shown as taken only when the device has it; one after the other, so that a correction follows what it corrects.
-    chain.current = chain.current.then(() => recordLook(draft, kit.me.personId, kit.timeZone)).then(
-      () => {
-        localStorage.setItem(marksKey(sweepKey), JSON.stringify({ pass, done: after }));
-        setProblem('');
-      },
-      (e: unknown) => {
-        setProblem(e instanceof Error ? e.message : 'The mark was not taken.');
-        setDone((d) => ({ ...d, [who.id]: before ?? { lookId: '', held: null } }));
-      },
-    );
+    chain.current = chain.current
+      .then(() => recordLook(draft, kit.me.personId, kit.timeZone))
+      .then(
+        () => {
+          localStorage.setItem(marksKey(sweepKey), JSON.stringify({ pass, done: after }));
+          setProblem('');
+        },
+        (e: unknown) => {
+          setProblem(e instanceof Error ? e.message : 'The mark was not taken.');
+          setDone((d) => ({ ...d, [who.id]: before ?? { lookId: '', held: null } }));
+        },
+      );
     setDone(after);
     setLast(undoing ? null : { studentId: who.id, before, word: word(held) });
     if (!undoing) setAt(next(at));
@@ -140,7 +162,13 @@ export function Sweep({ kit, line, technique, point, conditionId, side, leftHand
   const keyed = useRef<(e: KeyboardEvent) => void>(() => undefined);
   useEffect(() => {
     keyed.current = (e) => {
-      if (e.ctrlKey || e.metaKey || e.altKey || (e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName))) return;
+      if (
+        e.ctrlKey ||
+        e.metaKey ||
+        e.altKey ||
+        (e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName))
+      )
+        return;
       const k = e.key.toLowerCase();
       const digit = /^\d$/.test(k) ? Number(k) : null;
       if (k === 'arrowdown') setAt((i) => Math.min(line.length - 1, i + 1));
@@ -160,8 +188,18 @@ export function Sweep({ kit, line, technique, point, conditionId, side, leftHand
     return () => removeEventListener('keydown', go);
   }, []);
 
-  const cuts = line.map((s): Cut => (waived(s) ? 'corded' : (done[s.id]?.held ?? null) === null ? 'not seen' : done[s.id]!.held === of || (of > 1 && done[s.id]!.held! >= of) ? 'held' : 'slipped'));
-  const boardWords = line.map((s) => (done[s.id]?.held === null || done[s.id] === undefined ? '' : of === 1 ? '' : word(done[s.id]!.held)));
+  const cuts = line.map((s): Cut =>
+    waived(s)
+      ? 'corded'
+      : (done[s.id]?.held ?? null) === null
+        ? 'not seen'
+        : done[s.id]!.held === of || (of > 1 && done[s.id]!.held! >= of)
+          ? 'held'
+          : 'slipped',
+  );
+  const boardWords = line.map((s) =>
+    done[s.id]?.held === null || done[s.id] === undefined ? '' : of === 1 ? '' : word(done[s.id]!.held),
+  );
   const condition = kit.conditions.find((c) => c.id === conditionId)?.name ?? '';
   const slip = point.slips[0];
   const ranks = new Map(kit.ranks.map((r) => [r.id, r]));
@@ -179,12 +217,25 @@ export function Sweep({ kit, line, technique, point, conditionId, side, leftHand
           </p>
         </div>
         <p className="when">
-          <b>{ORDINAL[pass - 1] ? `${ORDINAL[pass - 1]!.charAt(0).toUpperCase()}${ORDINAL[pass - 1]!.slice(1)} pass` : `Pass ${pass}`} along the line</b>
-          <span>{Object.values(done).filter((d) => d.held !== null).length} of {line.length} marked</span>
+          <b>
+            {ORDINAL[pass - 1]
+              ? `${ORDINAL[pass - 1]!.charAt(0).toUpperCase()}${ORDINAL[pass - 1]!.slice(1)} pass`
+              : `Pass ${pass}`}{' '}
+            along the line
+          </b>
+          <span>
+            {Object.values(done).filter((d) => d.held !== null).length} of {line.length} marked
+          </span>
         </p>
       </header>
       <section className="what" aria-label="What to look at">
-        <BodyFigure kind={technique.kind} points={[{ id: point.id, bodyPart: point.bodyPart }]} lit={point.id} width={292} height={300} />
+        <BodyFigure
+          kind={technique.kind}
+          points={[{ id: point.id, bodyPart: point.bodyPart }]}
+          lit={point.id}
+          width={292}
+          height={300}
+        />
         {point.how !== '' && <p>{point.how}.</p>}
         {slip && (
           <p>
@@ -194,7 +245,11 @@ export function Sweep({ kit, line, technique, point, conditionId, side, leftHand
         )}
         {slip?.cue && <p className="say">“{slip.cue}”</p>}
         <div className="tools">
-          {technique.sided && side !== 'none' && <Button onClick={() => onSide(side === 'left' ? 'right' : 'left')}>Now the {side === 'left' ? 'right' : 'left'}</Button>}
+          {technique.sided && side !== 'none' && (
+            <Button onClick={() => onSide(side === 'left' ? 'right' : 'left')}>
+              Now the {side === 'left' ? 'right' : 'left'}
+            </Button>
+          )}
           <Button onClick={onHand}>{leftHanded ? 'Keys at the right' : 'Keys at the left'}</Button>
         </div>
       </section>
@@ -209,17 +264,34 @@ export function Sweep({ kit, line, technique, point, conditionId, side, leftHand
             {line.map((s, i) => {
               const [first, family] = nameParts(s.name);
               const rank = ranks.get(s.rankId);
-              const note = waived(s) ? 'not asked: waived' : s.adapted[point.id] ? `adapted: ${s.adapted[point.id]}` : '';
+              const note = waived(s)
+                ? 'not asked: waived'
+                : s.adapted[point.id]
+                  ? `adapted: ${s.adapted[point.id]}`
+                  : '';
               return (
                 <li key={s.id} className={`${i === at ? 'now' : ''}${waived(s) ? ' out' : ''}`}>
-                  <ButtonBase onClick={() => setAt(i)} aria-current={i === at ? 'true' : undefined} aria-label={`${s.name}: ${waived(s) ? 'not asked' : word(done[s.id]?.held ?? null)}`}>
+                  <ButtonBase
+                    onClick={() => setAt(i)}
+                    aria-current={i === at ? 'true' : undefined}
+                    aria-label={`${s.name}: ${waived(s) ? 'not asked' : word(done[s.id]?.held ?? null)}`}
+                  >
                     <span className="no num">{i + 1}</span>
                     {rank && <Belt name={rank.name} cloth={rank.cloth} width={54} height={17} />}
                     <span className="nm">
                       {first} <small>{family}</small>
                       {note !== '' && <em>{note}</em>}
                     </span>
-                    <Stick marks={[...Array.from({ length: Math.max(0, 2 - (sticks.get(s.id)?.length ?? 0)) }, (): Notch => 'U'), ...(sticks.get(s.id) ?? [])]} side={side === 'left' ? 'left' : 'right'} width={58} height={24} label="earlier" />
+                    <Stick
+                      marks={[
+                        ...Array.from({ length: Math.max(0, 2 - (sticks.get(s.id)?.length ?? 0)) }, (): Notch => 'U'),
+                        ...(sticks.get(s.id) ?? []),
+                      ]}
+                      side={side === 'left' ? 'left' : 'right'}
+                      width={58}
+                      height={24}
+                      label="earlier"
+                    />
                   </ButtonBase>
                 </li>
               );
@@ -239,9 +311,13 @@ export function Sweep({ kit, line, technique, point, conditionId, side, leftHand
           </span>
         </div>
         <div className="reps">
-          <Button aria-label="One repetition less" disabled={of <= 1} onClick={() => setOf(of - 1)}>−</Button>
+          <Button aria-label="One repetition less" disabled={of <= 1} onClick={() => setOf(of - 1)}>
+            −
+          </Button>
           <span>{of === 1 ? 'one each' : `${of} each`}</span>
-          <Button aria-label="One repetition more" disabled={of >= 9} onClick={() => setOf(of + 1)}>+</Button>
+          <Button aria-label="One repetition more" disabled={of >= 9} onClick={() => setOf(of + 1)}>
+            +
+          </Button>
         </div>
         <Key notch="H" word="Held" sub={of > 1 ? `all ${of}` : ''} onClick={() => mark(of)} />
         <Key notch="S" word="Slipped" sub={of > 1 ? 'once' : ''} onClick={() => mark(of - 1)} />
@@ -249,7 +325,9 @@ export function Sweep({ kit, line, technique, point, conditionId, side, leftHand
       </section>
       <footer>
         <SaveState by={kit.me.personId} problem={problem} />
-        <Button disabled={!last} onClick={undo}>{last ? `Undo: ${nameParts(line.find((s) => s.id === last.studentId)?.name ?? '')[0]} ${last.word}` : 'Undo'}</Button>
+        <Button disabled={!last} onClick={undo}>
+          {last ? `Undo: ${nameParts(line.find((s) => s.id === last.studentId)?.name ?? '')[0]} ${last.word}` : 'Undo'}
+        </Button>
         <Button onClick={nextPass}>Next pass</Button>
         <Button onClick={onNextPoint}>Next point</Button>
         <Button onClick={onEnd}>End the sweep</Button>
@@ -259,7 +337,21 @@ export function Sweep({ kit, line, technique, point, conditionId, side, leftHand
 }
 
 /** A key under the thumb, with the wood it will cut. */
-export function Key({ notch, word, sub = '', low = false, disabled = false, onClick }: { notch: Notch; word: string; sub?: string; low?: boolean; disabled?: boolean; onClick: () => void }) {
+export function Key({
+  notch,
+  word,
+  sub = '',
+  low = false,
+  disabled = false,
+  onClick,
+}: {
+  notch: Notch;
+  word: string;
+  sub?: string;
+  low?: boolean;
+  disabled?: boolean;
+  onClick: () => void;
+}) {
   return (
     <ButtonBase className={`key${low ? ' low' : ''}`} disabled={disabled} onClick={onClick}>
       <KeyWood notch={notch} width={66} height={low ? 90 : 120} />

@@ -21,7 +21,10 @@ export function slipOnce(p: PointMarks): PointMarks {
 export const holdRest = (p: PointMarks): PointMarks => ({ ...p, notches: p.notches.map((n) => (n === 'U' ? 'H' : n)) });
 
 /** n of m held, by a digit key; slips stand first. */
-export const heldOf = (n: number, of: number): PointMarks => ({ values: [], notches: Array.from({ length: of }, (_, i) => (i < of - Math.min(n, of) ? 'S' : 'H')) });
+export const heldOf = (n: number, of: number): PointMarks => ({
+  values: [],
+  notches: Array.from({ length: of }, (_, i) => (i < of - Math.min(n, of) ? 'S' : 'H')),
+});
 
 /** Another number of repetitions; what was cut stays as far as it fits. */
 export function resize(p: PointMarks, of: number): PointMarks {
@@ -50,7 +53,8 @@ export function marksOf(points: readonly { id: string; kind: PointKind }[], card
   return points.flatMap((point): MarkInput[] => {
     const p = card[point.id];
     if (!p || !isMarked(p)) return [];
-    if (point.kind === 'measured') return p.values.length > 0 ? [{ pointId: point.id, kind: 'measured', values: p.values }] : [];
+    if (point.kind === 'measured')
+      return p.values.length > 0 ? [{ pointId: point.id, kind: 'measured', values: p.values }] : [];
     return [{ pointId: point.id, kind: point.kind, held: held(p), of: held(p) + slipped(p) }];
   });
 }
@@ -58,7 +62,12 @@ export function marksOf(points: readonly { id: string; kind: PointKind }[], card
 /** Back from a look that was not finished, so that it goes on where it was. */
 export function cardFrom(marks: readonly MarkInput[], of: number): CardMarks {
   return Object.fromEntries(
-    marks.map((m) => [m.pointId, m.kind === 'measured' ? { notches: uncut(of).notches, values: [...m.values] } : resize(heldOf(m.held, m.of), Math.max(of, m.of))]),
+    marks.map((m) => [
+      m.pointId,
+      m.kind === 'measured'
+        ? { notches: uncut(of).notches, values: [...m.values] }
+        : resize(heldOf(m.held, m.of), Math.max(of, m.of)),
+    ]),
   );
 }
 

@@ -15,7 +15,13 @@ export interface Line {
 
 const KEY = 'stavewright-line';
 
-const fresh = (day: string, leftHanded = false): Line => ({ day, present: [], flipped: false, leftHanded, classId: null });
+const fresh = (day: string, leftHanded = false): Line => ({
+  day,
+  present: [],
+  flipped: false,
+  leftHanded,
+  classId: null,
+});
 
 /** The line of a day; another day begins empty, only the hand is remembered. */
 export function readLine(day: string): Line {

@@ -16,7 +16,8 @@ export interface LookDraft {
 }
 
 /** The day of an instant where the school is: the mat may be used after midnight elsewhere. */
-export const dayNow = (timeZone: string, at = new Date()): string => new Intl.DateTimeFormat('en-CA', { timeZone }).format(at);
+export const dayNow = (timeZone: string, at = new Date()): string =>
+  new Intl.DateTimeFormat('en-CA', { timeZone }).format(at);
 
 /** Writes a look into the outbox; when this returns it is on the device. An open one is still being marked. */
 export async function recordLook(draft: LookDraft, by: string, timeZone: string, open = false): Promise<void> {
@@ -27,4 +28,9 @@ export async function recordLook(draft: LookDraft, by: string, timeZone: string,
   await put({ id: draft.id, at: at.toISOString(), name: 'look.record', input, label, by, open });
 }
 
-export const draftLook = (d: Omit<LookDraft, 'id' | 'replaces' | 'note'> & Partial<LookDraft>): LookDraft => ({ id: newId(), replaces: null, note: '', ...d });
+export const draftLook = (d: Omit<LookDraft, 'id' | 'replaces' | 'note'> & Partial<LookDraft>): LookDraft => ({
+  id: newId(),
+  replaces: null,
+  note: '',
+  ...d,
+});

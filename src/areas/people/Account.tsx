@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { useEffect, useState, type FormEvent } from 'react';
+import { useEffect, useState, type SyntheticEvent } from 'react';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { forgetPages } from '../../kit/offline';
 import { waitingHere } from '../../kit/outbox';
@@ -17,14 +17,27 @@ export default function Account({ email }: { email: string }) {
   const [busy, setBusy] = useState(false);
   useEffect(() => void waitingHere().then(setWaiting), []);
 
-  const change = async (e: FormEvent) => {
+  const change = async (e: SyntheticEvent) => {
     e.preventDefault();
     if (fresh.length < 10) return setSaid({ good: false, text: 'A password has at least 10 letters.' });
     if (fresh !== again) return setSaid({ good: false, text: 'The two new passwords differ.' });
     setBusy(true);
-    const answer = await post('/api/auth/change-password', { currentPassword: old, newPassword: fresh, revokeOtherSessions: true });
+    const answer = await post('/api/auth/change-password', {
+      currentPassword: old,
+      newPassword: fresh,
+      revokeOtherSessions: true,
+    });
     setBusy(false);
-    if (!answer.ok) return setSaid({ good: false, text: answer.status === 400 ? 'The present password is not right.' : answer.status === 429 ? 'Too many tries. Wait a minute, then try again.' : answer.title });
+    if (!answer.ok)
+      return setSaid({
+        good: false,
+        text:
+          answer.status === 400
+            ? 'The present password is not right.'
+            : answer.status === 429
+              ? 'Too many tries. Wait a minute, then try again.'
+              : answer.title,
+      });
     setOld('');
     setFresh('');
     setAgain('');
@@ -50,9 +63,31 @@ export default function Account({ email }: { email: string }) {
           <h2>Change the password</h2>
           <p className="sub">You sign in as {email}.</p>
           <input type="text" name="username" autoComplete="username" value={email} readOnly hidden />
-          <TextField id="old" label="Present password" type="password" autoComplete="current-password" value={old} onChange={(e) => setOld(e.target.value)} />
-          <TextField id="fresh" label="New password" type="password" autoComplete="new-password" value={fresh} onChange={(e) => setFresh(e.target.value)} helperText="At least ten letters; a short sentence is best." />
-          <TextField id="again" label="New password once more" type="password" autoComplete="new-password" value={again} onChange={(e) => setAgain(e.target.value)} />
+          <TextField
+            id="old"
+            label="Present password"
+            type="password"
+            autoComplete="current-password"
+            value={old}
+            onChange={(e) => setOld(e.target.value)}
+          />
+          <TextField
+            id="fresh"
+            label="New password"
+            type="password"
+            autoComplete="new-password"
+            value={fresh}
+            onChange={(e) => setFresh(e.target.value)}
+            helperText="At least ten letters; a short sentence is best."
+          />
+          <TextField
+            id="again"
+            label="New password once more"
+            type="password"
+            autoComplete="new-password"
+            value={again}
+            onChange={(e) => setAgain(e.target.value)}
+          />
           <div role="status">{said && <p className={`message ${said.good ? 'good' : 'wrong'}`}>{said.text}</p>}</div>
           <div>
             <Button type="submit" variant="contained" disabled={busy}>
@@ -64,13 +99,18 @@ export default function Account({ email }: { email: string }) {
           <h2>Sign out</h2>
           {waiting > 0 && (
             <p className="message">
-              {waiting} {plural(waiting, 'mark waits', 'marks wait')} on this device for the network. They stay here and are sent when you sign in again.
+              {waiting} {plural(waiting, 'mark waits', 'marks wait')} on this device for the network. They stay here and
+              are sent when you sign in again.
             </p>
           )}
           <p className="sub">Signing out also clears the pages that this device keeps for use without a network.</p>
           <div className="row">
-            <Button disabled={busy} onClick={() => void leave(false)}>Sign out here</Button>
-            <Button disabled={busy} onClick={() => void leave(true)}>Sign out everywhere</Button>
+            <Button disabled={busy} onClick={() => void leave(false)}>
+              Sign out here
+            </Button>
+            <Button disabled={busy} onClick={() => void leave(true)}>
+              Sign out everywhere
+            </Button>
           </div>
         </section>
       </div>

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useState, type FormEvent } from 'react';
+import { useState, type SyntheticEvent } from 'react';
 import type { Role } from '../../contracts/people';
 import type { PeopleView } from '../../contracts/views';
 import { IslandRoot } from '../../kit/IslandRoot';
@@ -17,7 +17,40 @@ const WORD = { head: 'head instructor', instructor: 'instructor', examiner: 'exa
 
 /** A password that can be said aloud once: three words of the workshop and a number. */
 function sayablePassword(): string {
-  const words = ['reed', 'sluice', 'ferry', 'plank', 'rope', 'heron', 'lantern', 'willow', 'causeway', 'notch', 'pole', 'marsh', 'oar', 'peg', 'cord', 'staff', 'gate', 'alder', 'dyke', 'thatch', 'eel', 'rush', 'tide', 'lock', 'plum', 'brass', 'linen', 'wedge', 'chisel', 'plane', 'hull', 'mast'];
+  const words = [
+    'reed',
+    'sluice',
+    'ferry',
+    'plank',
+    'rope',
+    'heron',
+    'lantern',
+    'willow',
+    'causeway',
+    'notch',
+    'pole',
+    'marsh',
+    'oar',
+    'peg',
+    'cord',
+    'staff',
+    'gate',
+    'alder',
+    'dyke',
+    'thatch',
+    'eel',
+    'rush',
+    'tide',
+    'lock',
+    'plum',
+    'brass',
+    'linen',
+    'wedge',
+    'chisel',
+    'plane',
+    'hull',
+    'mast',
+  ];
   const dice = crypto.getRandomValues(new Uint32Array(5));
   const pick = (i: number) => words[dice[i]! % words.length]!;
   return `${pick(0)}-${pick(1)}-${pick(2)}-${pick(3)}-${(dice[4]! % 900) + 100}`;
@@ -44,7 +77,19 @@ export default function People({ view }: { view: PeopleView }) {
       <td>{WORD[p.role]}</td>
       <td className="second">{p.email ?? 'no sign-in'}</td>
       <td style={{ textAlign: 'right' }}>
-        {p.id === view.me ? <span className="second">you</span> : <Button variant="text" onClick={() => { setAdding(false); setOpen(p); }}>{p.email ? 'Change' : 'Let in'}</Button>}
+        {p.id === view.me ? (
+          <span className="second">you</span>
+        ) : (
+          <Button
+            variant="text"
+            onClick={() => {
+              setAdding(false);
+              setOpen(p);
+            }}
+          >
+            {p.email ? 'Change' : 'Let in'}
+          </Button>
+        )}
       </td>
     </tr>
   );
@@ -68,29 +113,60 @@ export default function People({ view }: { view: PeopleView }) {
           <p className="sub">Nothing of the school is shown to anybody who has no sign-in here.</p>
         </div>
         <div className="actions">
-          <Button variant="contained" onClick={() => { setOpen(null); setAdding(true); }}>Add a teacher</Button>
+          <Button
+            variant="contained"
+            onClick={() => {
+              setOpen(null);
+              setAdding(true);
+            }}
+          >
+            Add a teacher
+          </Button>
         </div>
       </div>
       <div className="columns">
         <div className="stack" style={{ gap: 24 }}>
           <section>
             <h2>Teachers and examiners</h2>
-            <div className="scroll"><table className="list">{head}<tbody>{view.teachers.map(line)}</tbody></table></div>
+            <div className="scroll">
+              <table className="list">
+                {head}
+                <tbody>{view.teachers.map(line)}</tbody>
+              </table>
+            </div>
           </section>
           <section>
             <div className="spread" style={{ marginBottom: 8 }}>
               <h2>Students</h2>
-              <TextField id="find" label={<span className="hidden">Find a student</span>} placeholder="Find a student" value={find} onChange={(e) => setFind(e.target.value)} sx={{ width: 220 }} />
+              <TextField
+                id="find"
+                label={<span className="hidden">Find a student</span>}
+                placeholder="Find a student"
+                value={find}
+                onChange={(e) => setFind(e.target.value)}
+                sx={{ width: 220 }}
+              />
             </div>
             {students.length === 0 ? (
-              <p className="sub">{view.students.length === 0 ? 'Nobody is on the roll yet.' : 'Nobody of this name.'}</p>
+              <p className="sub">
+                {view.students.length === 0 ? 'Nobody is on the roll yet.' : 'Nobody of this name.'}
+              </p>
             ) : (
-              <div className="scroll"><table className="list">{head}<tbody>{students.map((s) => line({ ...s, role: 'student' }))}</tbody></table></div>
+              <div className="scroll">
+                <table className="list">
+                  {head}
+                  <tbody>{students.map((s) => line({ ...s, role: 'student' }))}</tbody>
+                </table>
+              </div>
             )}
           </section>
         </div>
         <aside>
-          {adding ? <AddTeacher /> : open ? <Access key={open.id} person={open} /> : (
+          {adding ? (
+            <AddTeacher />
+          ) : open ? (
+            <Access key={open.id} person={open} />
+          ) : (
             <section className="sheet stack">
               <h2>The rights</h2>
               {Object.entries(RIGHTS).map(([role, may]) => (
@@ -98,7 +174,9 @@ export default function People({ view }: { view: PeopleView }) {
                   <b>{WORD[role as Role]}</b>: {may}.
                 </p>
               ))}
-              <p><b>student</b>: their own page, to read.</p>
+              <p>
+                <b>student</b>: their own page, to read.
+              </p>
             </section>
           )}
         </aside>
@@ -112,7 +190,7 @@ function AddTeacher() {
   const [role, setRole] = useState<'head' | 'instructor' | 'examiner'>('instructor');
   const [errors, setErrors] = useState<FieldError[]>([]);
   const [wrong, setWrong] = useState('');
-  const save = async (e: FormEvent) => {
+  const save = async (e: SyntheticEvent) => {
     e.preventDefault();
     const answer = await send('teacher.save', { id: newId(), name, role });
     if (answer.ok) return location.reload();
@@ -122,8 +200,23 @@ function AddTeacher() {
   return (
     <form className="sheet stack" onSubmit={(e) => void save(e)} noValidate>
       <h2>A new teacher</h2>
-      <TextField id="teacher-name" label="Name" value={name} onChange={(e) => setName(e.target.value)} error={!!errorAt(errors, 'name')} helperText={errorAt(errors, 'name')} autoFocus />
-      <TextField id="teacher-role" label="Rights" select value={role} onChange={(e) => setRole(e.target.value as typeof role)} helperText={`May: ${RIGHTS[role]}.`}>
+      <TextField
+        id="teacher-name"
+        label="Name"
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+        error={!!errorAt(errors, 'name')}
+        helperText={errorAt(errors, 'name')}
+        autoFocus
+      />
+      <TextField
+        id="teacher-role"
+        label="Rights"
+        select
+        value={role}
+        onChange={(e) => setRole(e.target.value as typeof role)}
+        helperText={`May: ${RIGHTS[role]}.`}
+      >
         {Object.keys(RIGHTS).map((r) => (
           <MenuItem key={r} value={r}>
             {WORD[r as Role]}
@@ -132,7 +225,9 @@ function AddTeacher() {
       </TextField>
       <div role="alert">{wrong && <p className="message wrong">{wrong}</p>}</div>
       <div>
-        <Button type="submit" variant="contained">Add</Button>
+        <Button type="submit" variant="contained">
+          Add
+        </Button>
       </div>
     </form>
   );
@@ -143,13 +238,14 @@ function Access({ person }: { person: Person }) {
   const [errors, setErrors] = useState<FieldError[]>([]);
   const [wrong, setWrong] = useState('');
   const [given, setGiven] = useState<{ password: string; guardianFirst: boolean } | null>(null);
-  const give = async (e: FormEvent) => {
+  const give = async (e: SyntheticEvent) => {
     e.preventDefault();
     const password = sayablePassword();
     const answer = await send('access.give', { personId: person.id, email, password });
     setErrors(answer.ok ? [] : answer.errors);
     setWrong(answer.ok || answer.errors.length ? '' : answer.title);
-    if (answer.ok) setGiven({ password, guardianFirst: (answer.answer as { guardianFirst?: boolean }).guardianFirst ?? false });
+    if (answer.ok)
+      setGiven({ password, guardianFirst: (answer.answer as { guardianFirst?: boolean }).guardianFirst ?? false });
   };
   const take = async () => {
     const answer = await send('access.take', { personId: person.id, why: '' });
@@ -160,20 +256,37 @@ function Access({ person }: { person: Person }) {
     return (
       <section className="sheet stack" role="status">
         <h2>{person.name} can sign in</h2>
-        <p>Address: <b>{email}</b></p>
-        <p>Password, shown this once: <b className="num">{given.password}</b></p>
+        <p>
+          Address: <b>{email}</b>
+        </p>
+        <p>
+          Password, shown this once: <b className="num">{given.password}</b>
+        </p>
         <p className="sub">Ask them to change it on their account page.</p>
-        {given.guardianFirst && <p className="message">A minor: give this to the guardian. Local rules about minors’ data come first.</p>}
-        <div><Button onClick={() => location.reload()}>Done</Button></div>
+        {given.guardianFirst && (
+          <p className="message">A minor: give this to the guardian. Local rules about minors’ data come first.</p>
+        )}
+        <div>
+          <Button onClick={() => location.reload()}>Done</Button>
+        </div>
       </section>
     );
   return (
     <form className="sheet stack" onSubmit={(e) => void give(e)} noValidate>
       <h2>{person.email ? `${person.name}’s sign-in` : `Let ${person.name} in`}</h2>
-      <TextField id="access-email" label="E-mail" value={email} onChange={(e) => setEmail(e.target.value)} error={!!errorAt(errors, 'email')} helperText={errorAt(errors, 'email') ?? 'No message is sent. You hand over the password yourself.'} />
+      <TextField
+        id="access-email"
+        label="E-mail"
+        value={email}
+        onChange={(e) => setEmail(e.target.value)}
+        error={!!errorAt(errors, 'email')}
+        helperText={errorAt(errors, 'email') ?? 'No message is sent. You hand over the password yourself.'}
+      />
       <div role="alert">{wrong && <p className="message wrong">{wrong}</p>}</div>
       <div className="row">
-        <Button type="submit" variant="contained">{person.email ? 'Give a new password' : 'Give a sign-in'}</Button>
+        <Button type="submit" variant="contained">
+          {person.email ? 'Give a new password' : 'Give a sign-in'}
+        </Button>
         {person.email && <Button onClick={() => void take()}>Take it away</Button>}
       </div>
       {person.email && <p className="sub">A new password ends the old one, and signs {person.name} out everywhere.</p>}

@@ -27,11 +27,24 @@ interface Draft {
 
 const KEPT = 'stavewright-setup';
 const FIRST = ['White', 'Straw', 'Amber', 'Fern', 'Lake', 'Umber', 'Black'];
-const firstRanks = (): DraftRank[] => FIRST.map((name) => ({ key: name, name, colour: CUTTINGS.find((c) => c.name === name)!.colour, second: null, bars: 0 }));
+const firstRanks = (): DraftRank[] =>
+  FIRST.map((name) => ({
+    key: name,
+    name,
+    colour: CUTTINGS.find((c) => c.name === name)!.colour,
+    second: null,
+    bars: 0,
+  }));
 
 /** "What does the school need to begin?": three steps open at once. What is typed is kept on the device until it is done. */
 export default function Setup({ zones }: { zones: string[] }) {
-  const [d, setD] = useState<Draft>({ school: '', timeZone: 'Europe/London', head: '', email: '', ranks: firstRanks() });
+  const [d, setD] = useState<Draft>({
+    school: '',
+    timeZone: 'Europe/London',
+    head: '',
+    email: '',
+    ranks: firstRanks(),
+  });
   const [password, setPassword] = useState('');
   const [at, setAt] = useState(0);
   const [errors, setErrors] = useState<FieldError[]>([]);
@@ -43,17 +56,27 @@ export default function Setup({ zones }: { zones: string[] }) {
     const kept = localStorage.getItem(KEPT);
     const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
     // eslint-disable-next-line react-hooks/set-state-in-effect -- what the device knows is read once, after hydration
-    setD((now) => (kept ? (JSON.parse(kept) as Draft) : { ...now, timeZone: zones.includes(zone) ? zone : now.timeZone }));
+    setD((now) =>
+      kept ? (JSON.parse(kept) as Draft) : { ...now, timeZone: zones.includes(zone) ? zone : now.timeZone },
+    );
   }, [zones]);
   useEffect(() => {
     if (d.school + d.head + d.email !== '') localStorage.setItem(KEPT, JSON.stringify(d));
     // eslint-disable-next-line react-hooks/set-state-in-effect -- the clock of the chosen zone
-    setClock(new Intl.DateTimeFormat('en-GB', { timeZone: d.timeZone, hour: '2-digit', minute: '2-digit', weekday: 'long' }).format(new Date()));
+    setClock(
+      new Intl.DateTimeFormat('en-GB', {
+        timeZone: d.timeZone,
+        hour: '2-digit',
+        minute: '2-digit',
+        weekday: 'long',
+      }).format(new Date()),
+    );
   }, [d]);
 
   const set = (change: Partial<Draft>) => setD((now) => ({ ...now, ...change }));
   const rank = d.ranks[at];
-  const setRank = (change: Partial<DraftRank>) => set({ ranks: d.ranks.map((r, i) => (i === at ? { ...r, ...change } : r)) });
+  const setRank = (change: Partial<DraftRank>) =>
+    set({ ranks: d.ranks.map((r, i) => (i === at ? { ...r, ...change } : r)) });
   const move = (by: number) => {
     const to = at + by;
     if (to < 0 || to >= d.ranks.length) return;
@@ -67,7 +90,14 @@ export default function Setup({ zones }: { zones: string[] }) {
     setBusy(true);
     setWrong('');
     const ranks = d.ranks.map(({ key: _key, ...r }) => r);
-    const answer = await post('/api/setup', { school: d.school, timeZone: d.timeZone, head: d.head, email: d.email, password, ranks });
+    const answer = await post('/api/setup', {
+      school: d.school,
+      timeZone: d.timeZone,
+      head: d.head,
+      email: d.email,
+      password,
+      ranks,
+    });
     if (!answer.ok) {
       setBusy(false);
       setErrors(answer.errors);
@@ -79,7 +109,15 @@ export default function Setup({ zones }: { zones: string[] }) {
   };
 
   const field = (key: 'school' | 'head' | 'email', label: string, more = {}) => (
-    <TextField id={key} label={label} value={d[key]} onChange={(e) => set({ [key]: e.target.value })} error={!!errorAt(errors, key)} helperText={errorAt(errors, key)} {...more} />
+    <TextField
+      id={key}
+      label={label}
+      value={d[key]}
+      onChange={(e) => set({ [key]: e.target.value })}
+      error={!!errorAt(errors, key)}
+      helperText={errorAt(errors, key)}
+      {...more}
+    />
   );
   return (
     <IslandRoot>
@@ -95,10 +133,18 @@ export default function Setup({ zones }: { zones: string[] }) {
             </Button>
           </div>
         </div>
-        <div role="alert">{wrong !== '' && <p className="message wrong" style={{ marginBottom: 12 }}>{wrong}</p>}</div>
+        <div role="alert">
+          {wrong !== '' && (
+            <p className="message wrong" style={{ marginBottom: 12 }}>
+              {wrong}
+            </p>
+          )}
+        </div>
         <div className="three">
           <section className="stack line">
-            <div className="spread"><h2>The hall</h2></div>
+            <div className="spread">
+              <h2>The hall</h2>
+            </div>
             {field('school', 'Name of the school')}
             <Autocomplete
               id="zone"
@@ -106,7 +152,16 @@ export default function Setup({ zones }: { zones: string[] }) {
               options={zones}
               value={d.timeZone}
               onChange={(_, timeZone) => set({ timeZone })}
-              renderInput={(p) => <TextField {...p} label="Time zone" error={!!errorAt(errors, 'timeZone')} helperText={errorAt(errors, 'timeZone') ?? (clock && `There it is ${clock} now. Class times follow this zone.`)} />}
+              renderInput={(p) => (
+                <TextField
+                  {...p}
+                  label="Time zone"
+                  error={!!errorAt(errors, 'timeZone')}
+                  helperText={
+                    errorAt(errors, 'timeZone') ?? (clock && `There it is ${clock} now. Class times follow this zone.`)
+                  }
+                />
+              )}
             />
           </section>
           <section className="sheet stack">
@@ -118,12 +173,28 @@ export default function Setup({ zones }: { zones: string[] }) {
               {d.ranks.map((r, i) => (
                 <li key={r.key} className={i === at ? 'now' : ''}>
                   <span className="second num">{i + 1}</span>
-                  <Belt name={r.name || 'New'} cloth={{ colour: r.colour, second: r.second, stripe: null, bars: r.bars }} width={88} height={22} />
+                  <Belt
+                    name={r.name || 'New'}
+                    cloth={{ colour: r.colour, second: r.second, stripe: null, bars: r.bars }}
+                    width={88}
+                    height={22}
+                  />
                   {i === at ? (
                     <>
-                      <TextField id={`rank-${i}`} aria-label={`Name of belt ${i + 1}`} value={r.name} onChange={(e) => setRank({ name: e.target.value })} error={!!errorAt(errors, `ranks.${i}.name`)} slotProps={{ htmlInput: { 'aria-label': `Name of belt ${i + 1}` } }} />
-                      <Button onClick={() => move(-1)} disabled={i === 0}>up</Button>
-                      <Button onClick={() => move(1)} disabled={i === d.ranks.length - 1}>down</Button>
+                      <TextField
+                        id={`rank-${i}`}
+                        aria-label={`Name of belt ${i + 1}`}
+                        value={r.name}
+                        onChange={(e) => setRank({ name: e.target.value })}
+                        error={!!errorAt(errors, `ranks.${i}.name`)}
+                        slotProps={{ htmlInput: { 'aria-label': `Name of belt ${i + 1}` } }}
+                      />
+                      <Button onClick={() => move(-1)} disabled={i === 0}>
+                        up
+                      </Button>
+                      <Button onClick={() => move(1)} disabled={i === d.ranks.length - 1}>
+                        down
+                      </Button>
                     </>
                   ) : (
                     <ButtonBase className="name" onClick={() => setAt(i)} aria-label={`Change the ${r.name} belt`}>
@@ -138,30 +209,76 @@ export default function Setup({ zones }: { zones: string[] }) {
                 <h3>Cloth of {rank.name || 'this belt'}</h3>
                 <div className="cuttings" role="group" aria-label="Colour">
                   {CUTTINGS.map((c) => (
-                    <ButtonBase key={c.name} aria-pressed={rank.colour === c.colour} onClick={() => setRank({ colour: c.colour })}>
+                    <ButtonBase
+                      key={c.name}
+                      aria-pressed={rank.colour === c.colour}
+                      onClick={() => setRank({ colour: c.colour })}
+                    >
                       <svg width="46" height="34" viewBox="0 0 46 34" aria-hidden="true">
-                        <path d="M1 1H45V31L41 33L37 31L33 33L29 31L25 33L21 31L17 33L13 31L9 33L5 31L1 33Z" fill={c.colour} stroke="var(--belt-line)" />
+                        <path
+                          d="M1 1H45V31L41 33L37 31L33 33L29 31L25 33L21 31L17 33L13 31L9 33L5 31L1 33Z"
+                          fill={c.colour}
+                          stroke="var(--belt-line)"
+                        />
                       </svg>
                       {c.name}
                     </ButtonBase>
                   ))}
                 </div>
                 <div className="row" style={{ flexWrap: 'wrap' }}>
-                  <Button aria-pressed={rank.second !== null} onClick={() => setRank({ second: rank.second === null ? '#F7F3E8' : null })}>{rank.second === null ? 'Weave in white' : 'One colour again'}</Button>
-                  <Button onClick={() => setRank({ bars: (rank.bars + 1) % 4 })}>{rank.bars === 0 ? 'Add bars' : `Bars: ${rank.bars}`}</Button>
-                  <Button onClick={() => { set({ ranks: [...d.ranks, { key: newId(), name: '', colour: '#F7F3E8', second: null, bars: 0 }] }); setAt(d.ranks.length); }}>Add a belt</Button>
-                  <Button disabled={d.ranks.length < 2} onClick={() => { set({ ranks: d.ranks.filter((_, i) => i !== at) }); setAt(Math.max(0, at - 1)); }}>Leave this one out</Button>
+                  <Button
+                    aria-pressed={rank.second !== null}
+                    onClick={() => setRank({ second: rank.second === null ? '#F7F3E8' : null })}
+                  >
+                    {rank.second === null ? 'Weave in white' : 'One colour again'}
+                  </Button>
+                  <Button onClick={() => setRank({ bars: (rank.bars + 1) % 4 })}>
+                    {rank.bars === 0 ? 'Add bars' : `Bars: ${rank.bars}`}
+                  </Button>
+                  <Button
+                    onClick={() => {
+                      set({
+                        ranks: [...d.ranks, { key: newId(), name: '', colour: '#F7F3E8', second: null, bars: 0 }],
+                      });
+                      setAt(d.ranks.length);
+                    }}
+                  >
+                    Add a belt
+                  </Button>
+                  <Button
+                    disabled={d.ranks.length < 2}
+                    onClick={() => {
+                      set({ ranks: d.ranks.filter((_, i) => i !== at) });
+                      setAt(Math.max(0, at - 1));
+                    }}
+                  >
+                    Leave this one out
+                  </Button>
                 </div>
               </>
             )}
           </section>
           <section className="stack line">
-            <div className="spread"><h2>The head instructor</h2></div>
+            <div className="spread">
+              <h2>The head instructor</h2>
+            </div>
             {field('head', 'Your name', { autoComplete: 'name' })}
             {field('email', 'Your e-mail', { type: 'email', autoComplete: 'username' })}
-            <TextField id="password" label="A password" type="password" autoComplete="new-password" value={password} onChange={(e) => setPassword(e.target.value)} error={!!errorAt(errors, 'password')} helperText={errorAt(errors, 'password') ?? 'At least ten letters; a short sentence is best.'} />
+            <TextField
+              id="password"
+              label="A password"
+              type="password"
+              autoComplete="new-password"
+              value={password}
+              onChange={(e) => setPassword(e.target.value)}
+              error={!!errorAt(errors, 'password')}
+              helperText={errorAt(errors, 'password') ?? 'At least ten letters; a short sentence is best.'}
+            />
             <p className="sub">Students and other teachers are added inside, one by one or as a list.</p>
-            <p className="message">You are in charge of what happens on the floor. Rules of your federation, your insurer and local law about minors, weapons and first aid come first.</p>
+            <p className="message">
+              You are in charge of what happens on the floor. Rules of your federation, your insurer and local law about
+              minors, weapons and first aid come first.
+            </p>
           </section>
         </div>
       </main>

@@ -2,25 +2,30 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
-import { useEffect, useState, type FormEvent } from 'react';
+import { useState, type SyntheticEvent } from 'react';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { forgetPages } from '../../kit/offline';
 import { post } from '../../kit/send';
+import { useHydrated } from '../../kit/useHydrated';
 
 /** "Who is coming in?" A wrong address and a wrong password get the same answer. */
 export default function SignIn({ to }: { to: string }) {
-  const [email, setEmail] = useState('');
-  const [password, setPassword] = useState('');
   const [shown, setShown] = useState(false);
   const [tablet, setTablet] = useState(false);
   const [busy, setBusy] = useState(false);
   const [wrong, setWrong] = useState('');
   const [forgotten, setForgotten] = useState(false);
-  const [ready, setReady] = useState(false);
-  useEffect(() => setReady(true), []);
+  const ready = useHydrated();
 
-  const submit = async (e: FormEvent) => {
+  // The fields are the browser's own, so that what was typed or filled in before the page woke up counts.
+  const submit = async (e: SyntheticEvent<HTMLFormElement>) => {
     e.preventDefault();
+    const fields = new FormData(e.currentTarget);
+    const text = (name: string) => {
+      const value = fields.get(name);
+      return typeof value === 'string' ? value : '';
+    };
+    const [email, password] = [text('email'), text('password')];
     if (email.trim() === '' || password === '') return setWrong('Enter your e-mail address and your password.');
     setBusy(true);
     setWrong('');
@@ -44,32 +49,64 @@ export default function SignIn({ to }: { to: string }) {
 
   return (
     <IslandRoot>
-      <form className="stack" onSubmit={(e) => void submit(e)} noValidate method="post" action="/signin" style={{ gap: 14 }}>
+      <form
+        className="stack"
+        onSubmit={(e) => void submit(e)}
+        noValidate
+        method="post"
+        action="/signin"
+        style={{ gap: 14 }}
+      >
         <h1>Who is coming in?</h1>
-        <TextField id="email" label="E-mail" type="email" autoComplete="username" value={email} onChange={(e) => setEmail(e.target.value)} slotProps={{ htmlInput: { inputMode: 'email' } }} />
+        <TextField
+          id="email"
+          name="email"
+          label="E-mail"
+          type="email"
+          autoComplete="username"
+          slotProps={{ htmlInput: { inputMode: 'email' } }}
+        />
         <TextField
           id="password"
+          name="password"
           label="Password"
           type={shown ? 'text' : 'password'}
           autoComplete="current-password"
-          value={password}
-          onChange={(e) => setPassword(e.target.value)}
-          slotProps={{ input: { endAdornment: <Button variant="text" onClick={() => setShown(!shown)} aria-pressed={shown}>{shown ? 'Hide' : 'Show'}</Button> } }}
+          slotProps={{
+            input: {
+              endAdornment: (
+                <Button variant="text" onClick={() => setShown(!shown)} aria-pressed={shown}>
+                  {shown ? 'Hide' : 'Show'}
+                </Button>
+              ),
+            },
+          }}
         />
         <FormControlLabel
           control={<Checkbox checked={tablet} onChange={(e) => setTablet(e.target.checked)} />}
-          label={<>This is the hall’s tablet. <span className="second">Sign me out when it is closed.</span></>}
+          label={
+            <>
+              This is the hall’s tablet. <span className="second">Sign me out when it is closed.</span>
+            </>
+          }
         />
         <div role="alert">{wrong !== '' && <p className="message wrong">{wrong}</p>}</div>
         <div className="row" style={{ gap: 20 }}>
-          <Button type="submit" variant="contained" disabled={busy || !ready} sx={{ height: 44, padding: '11px 26px', fontSize: 16 }}>
+          <Button
+            type="submit"
+            variant="contained"
+            disabled={busy || !ready}
+            sx={{ height: 44, padding: '11px 26px', fontSize: 16 }}
+          >
             {busy ? 'One moment…' : 'Sign in'}
           </Button>
           <Button variant="text" aria-expanded={forgotten} onClick={() => setForgotten(!forgotten)}>
             I do not know my password
           </Button>
         </div>
-        {forgotten && <p className="message">Ask your head instructor: they can give you a new one in a minute, under Records.</p>}
+        {forgotten && (
+          <p className="message">Ask your head instructor: they can give you a new one in a minute, under Records.</p>
+        )}
       </form>
     </IslandRoot>
   );

@@ -41,7 +41,8 @@ export default function Import({ view, today }: { view: RollView; today: string 
     if (!file) return;
     if (file.size > LARGEST) return setWrong('This file is too large for a roll. Save it as CSV with the names alone.');
     const content = await file.text();
-    if (content.includes('\u0000') || content.startsWith('PK')) return setWrong('This is not a text file. In your spreadsheet choose “save as CSV”, then take that file.');
+    if (content.includes('\u0000') || content.startsWith('PK'))
+      return setWrong('This is not a text file. In your spreadsheet choose “save as CSV”, then take that file.');
     setWrong('');
     type(content.replace(/^\uFEFF/, ''));
   };
@@ -65,33 +66,73 @@ export default function Import({ view, today }: { view: RollView; today: string 
       <div className="title">
         <div>
           <h1>What will this list do?</h1>
-          <p className="sub">Name, belt, date of birth, belt since: one student a line. Nothing is changed before you say so.</p>
+          <p className="sub">
+            Name, belt, date of birth, belt since: one student a line. Nothing is changed before you say so.
+          </p>
         </div>
         <div className="actions">
-          <a className="button" href="/students">Back to the roll</a>
+          <a className="button" href="/students">
+            Back to the roll
+          </a>
           <Button variant="contained" disabled={good.length === 0 || busy} onClick={() => void take()}>
-            {busy ? 'Taking…' : good.length === 0 ? 'Take the good lines' : `Take the ${good.length} good ${plural(good.length, 'line')}`}
+            {busy
+              ? 'Taking…'
+              : good.length === 0
+                ? 'Take the good lines'
+                : `Take the ${good.length} good ${plural(good.length, 'line')}`}
           </Button>
         </div>
       </div>
-      <div role="status">{taken > 0 && <p className="message good" style={{ marginBottom: 12 }}>{taken} {plural(taken, 'student is', 'students are')} on the roll now.{text !== '' && ' The lines that could not be taken are still here.'}</p>}</div>
-      <div role="alert">{wrong !== '' && <p className="message wrong" style={{ marginBottom: 12 }}>{wrong}</p>}</div>
+      <div role="status">
+        {taken > 0 && (
+          <p className="message good" style={{ marginBottom: 12 }}>
+            {taken} {plural(taken, 'student is', 'students are')} on the roll now.
+            {text !== '' && ' The lines that could not be taken are still here.'}
+          </p>
+        )}
+      </div>
+      <div role="alert">
+        {wrong !== '' && (
+          <p className="message wrong" style={{ marginBottom: 12 }}>
+            {wrong}
+          </p>
+        )}
+      </div>
       <div className="import">
         <section className="stack">
-          <TextField id="list" label="The list" multiline minRows={12} maxRows={24} value={text} onChange={(e) => type(e.target.value)} placeholder={'Tomasz Rill, Amber, 4 May 2010, 9 August 2025\nNoor Saltby, Fern, 19 Jan 2004'} spellCheck={false} />
+          <TextField
+            id="list"
+            label="The list"
+            multiline
+            minRows={12}
+            maxRows={24}
+            value={text}
+            onChange={(e) => type(e.target.value)}
+            placeholder={'Tomasz Rill, Amber, 4 May 2010, 9 August 2025\nNoor Saltby, Fern, 19 Jan 2004'}
+            spellCheck={false}
+          />
           <div className="row" style={{ flexWrap: 'wrap' }}>
             <Button component="label">
               Choose a CSV file
               <input type="file" accept=".csv,.txt,text/csv,text/plain" hidden onChange={(e) => void upload(e)} />
             </Button>
-            {text !== '' && <Button variant="text" onClick={() => type('')}>Clear the list</Button>}
+            {text !== '' && (
+              <Button variant="text" onClick={() => type('')}>
+                Clear the list
+              </Button>
+            )}
           </div>
-          <p className="sub">A first line with the words name, belt, born, since may put them in any order. What you paste stays on this device until it is taken.</p>
+          <p className="sub">
+            A first line with the words name, belt, born, since may put them in any order. What you paste stays on this
+            device until it is taken.
+          </p>
         </section>
         <section>
           <div className="spread">
             <h2>Line by line</h2>
-            <span className="second">{checked.length === 0 ? 'nothing yet' : `${good.length} will be taken, ${bad.length} will not`}</span>
+            <span className="second">
+              {checked.length === 0 ? 'nothing yet' : `${good.length} will be taken, ${bad.length} will not`}
+            </span>
           </div>
           <ol className="lines">
             {checked.map((c) => (

@@ -9,7 +9,12 @@ import { Stick } from '../../kit/marks/Stick';
 import { ask } from '../../kit/send';
 import { capital, dateInWords, firstName, inWords, plural } from '../../kit/words';
 
-const GATE_HEADS = { 'time in rank': (n: number) => `${n} ${plural(n, 'month')}`, classes: (n: number) => `${n} classes`, hours: (n: number) => `${n} hours`, age: (n: number) => `Age ${n}` };
+const GATE_HEADS = {
+  'time in rank': (n: number) => `${n} ${plural(n, 'month')}`,
+  classes: (n: number) => `${n} classes`,
+  hours: (n: number) => `${n} hours`,
+  age: (n: number) => `Age ${n}`,
+};
 
 /** "Who is ready?": everybody with one belt against all the next one asks, grouped by what is missing. */
 export default function Ready({ view }: { view: ReadinessView }) {
@@ -43,34 +48,63 @@ export default function Ready({ view }: { view: ReadinessView }) {
       <div className="title">
         <div>
           <h1>
-            {next ? `Who is ready for ${next.name}?` : `Who wears ${view.rank.name}?`} {next && <Belt name={next.name} cloth={next.cloth} width={76} height={20} />}
+            {next ? `Who is ready for ${next.name}?` : `Who wears ${view.rank.name}?`}{' '}
+            {next && <Belt name={next.name} cloth={next.cloth} width={76} height={20} />}
           </h1>
           <p className="sub">
             {view.rows.length} {plural(view.rows.length, 'student wears', 'students wear')} {view.rank.name}.{' '}
-            {below.filter((r) => r.id !== view.rank.id).map((r, i) => <span key={r.id}>{i > 0 && ' · '}<a href={`/students/ready?rank=${r.id}`}>{r.name}</a></span>)}
+            {below
+              .filter((r) => r.id !== view.rank.id)
+              .map((r, i) => (
+                <span key={r.id}>
+                  {i > 0 && ' · '}
+                  <a href={`/students/ready?rank=${r.id}`}>{r.name}</a>
+                </span>
+              ))}
           </p>
         </div>
         <div className="actions no-print">
-          <a className="button" href="/students">The whole roll</a>
+          <a className="button" href="/students">
+            The whole roll
+          </a>
         </div>
       </div>
       {view.rows.length === 0 && <p className="message">Nobody wears {view.rank.name} just now.</p>}
-      {next && view.requirements.length + gateCount === 0 && <p className="message">{next.name} asks for nothing yet. <a href={`/syllabus?rank=${next.id}`}>Say what it asks</a>.</p>}
+      {next && view.requirements.length + gateCount === 0 && (
+        <p className="message">
+          {next.name} asks for nothing yet. <a href={`/syllabus?rank=${next.id}`}>Say what it asks</a>.
+        </p>
+      )}
       {view.rows.length > 0 && (
         <div className="columns ready">
           <div className="scroll">
             <table className="matrix" onKeyDown={keys}>
               <thead>
                 <tr>
-                  <th className="second" scope="col">sorted by what is missing</th>
-                  <th className="second" scope="col" style={{ textAlign: 'left' }}>{view.rank.name} belts</th>
+                  <th className="second" scope="col">
+                    sorted by what is missing
+                  </th>
+                  <th className="second" scope="col" style={{ textAlign: 'left' }}>
+                    {view.rank.name} belts
+                  </th>
                   {view.requirements.map((r, i) => (
-                    <th key={r.id} scope="col" className={`head${i > 0 && view.requirements[i - 1]!.kind !== r.kind ? ' gap' : ''}`} title={`${r.technique}, ${r.condition}`}><span>{r.technique.length > 21 ? `${r.technique.slice(0, 20)}…` : r.technique}</span></th>
+                    <th
+                      key={r.id}
+                      scope="col"
+                      className={`head${i > 0 && view.requirements[i - 1]!.kind !== r.kind ? ' gap' : ''}`}
+                      title={`${r.technique}, ${r.condition}`}
+                    >
+                      <span>{r.technique.length > 21 ? `${r.technique.slice(0, 20)}…` : r.technique}</span>
+                    </th>
                   ))}
                   {view.gates.map((g, i) => (
-                    <th key={g.id} scope="col" className={`head gate${i === 0 ? ' gap' : ''}`}><span>{GATE_HEADS[g.kind](g.amount)}</span></th>
+                    <th key={g.id} scope="col" className={`head gate${i === 0 ? ' gap' : ''}`}>
+                      <span>{GATE_HEADS[g.kind](g.amount)}</span>
+                    </th>
                   ))}
-                  <th className="second" scope="col">looks</th>
+                  <th className="second" scope="col">
+                    looks
+                  </th>
                 </tr>
               </thead>
               <tbody>
@@ -85,13 +119,29 @@ export default function Ready({ view }: { view: ReadinessView }) {
                         </th>
                       )}
                       <th scope="row">
-                        <ButtonBase id={`row-${r.id}`} onClick={() => setAt(r.id)} aria-pressed={r.id === at} tabIndex={r.id === at ? 0 : -1}>{r.name}</ButtonBase>
+                        <ButtonBase
+                          id={`row-${r.id}`}
+                          onClick={() => setAt(r.id)}
+                          aria-pressed={r.id === at}
+                          tabIndex={r.id === at ? 0 : -1}
+                        >
+                          {r.name}
+                        </ButtonBase>
                       </th>
                       {r.words.map((w, k) => (
-                        <td key={view.requirements[k]!.id} className={k > 0 && view.requirements[k - 1]!.kind !== view.requirements[k]!.kind ? 'gap' : ''}><Lozenge word={w} quiet /></td>
+                        <td
+                          key={view.requirements[k]!.id}
+                          className={
+                            k > 0 && view.requirements[k - 1]!.kind !== view.requirements[k]!.kind ? 'gap' : ''
+                          }
+                        >
+                          <Lozenge word={w} quiet />
+                        </td>
                       ))}
                       {r.gates.map((w, k) => (
-                        <td key={view.gates[k]!.id} className={k === 0 ? 'gap' : ''}><Lozenge word={w} quiet /></td>
+                        <td key={view.gates[k]!.id} className={k === 0 ? 'gap' : ''}>
+                          <Lozenge word={w} quiet />
+                        </td>
                       ))}
                       <td className="num looks">{r.looks}</td>
                     </tr>
@@ -101,36 +151,75 @@ export default function Ready({ view }: { view: ReadinessView }) {
               <tfoot>
                 <tr>
                   <th />
-                  <th className="second" scope="row" style={{ textAlign: 'left' }}>not yet met by</th>
-                  {view.requirements.map((r, i) => <td key={r.id} className={`num${i > 0 && view.requirements[i - 1]!.kind !== r.kind ? ' gap' : ''}`}>{missingBy(i)}</td>)}
-                  {view.gates.map((g, i) => <td key={g.id} className={`num${i === 0 ? ' gap' : ''}`}>{shutBy(i)}</td>)}
+                  <th className="second" scope="row" style={{ textAlign: 'left' }}>
+                    not yet met by
+                  </th>
+                  {view.requirements.map((r, i) => (
+                    <td key={r.id} className={`num${i > 0 && view.requirements[i - 1]!.kind !== r.kind ? ' gap' : ''}`}>
+                      {missingBy(i)}
+                    </td>
+                  ))}
+                  {view.gates.map((g, i) => (
+                    <td key={g.id} className={`num${i === 0 ? ' gap' : ''}`}>
+                      {shutBy(i)}
+                    </td>
+                  ))}
                   <td />
                 </tr>
               </tfoot>
             </table>
             <p className="legend">
-              {VERDICTS.map((w) => <span key={w}><Lozenge word={w} /> {w}</span>)}
+              {VERDICTS.map((w) => (
+                <span key={w}>
+                  <Lozenge word={w} /> {w}
+                </span>
+              ))}
             </p>
           </div>
           <aside>
             {row && student && student.student.id === row.id && (
               <section className="sheet" aria-live="polite">
-                <div className="spread"><h2>{row.name}</h2><Belt name={view.rank.name} cloth={view.rank.cloth} width={52} height={15} /></div>
-                <p className="second">{row.age === null ? 'Date of birth unknown' : `${capital(inWords(row.age))}`}. {view.rank.name} since {dateInWords(row.since)}.</p>
-                <p className="serif" style={{ fontSize: 17, lineHeight: '24px', margin: '8px 0' }}>{student.answer}</p>
-                {student.requirements.filter((r) => r.word !== 'met').slice(0, 3).map((r) => (
-                  <div key={r.id} className="line" style={{ padding: '8px 0' }}>
-                    <p className="row" style={{ gap: 14 }}><VerdictMark word={r.word} /> <b>{r.technique}</b></p>
-                    <div style={{ margin: '4px 0 4px 22px' }}>{r.sticks.map((s) => <Stick key={s.side} marks={s.marks} side={s.side} width={138} height={13} />)}</div>
-                    <p className="second">{r.reason}</p>
-                  </div>
-                ))}
-                <p className="line second" style={{ paddingTop: 8 }}>{capital(missingInWords(row.words, row.gates.filter((g) => g === 'short').length))}.</p>
-                <div className="row no-print" style={{ marginTop: 12 }}>
-                  <a className="button" href={`/students/${row.id}`}>{firstName(row.name)}’s page</a>
-                  <a className="button" href={`/look?student=${row.id}`}>Look at {firstName(row.name)}</a>
+                <div className="spread">
+                  <h2>{row.name}</h2>
+                  <Belt name={view.rank.name} cloth={view.rank.cloth} width={52} height={15} />
                 </div>
-                <p className="second no-print" style={{ marginTop: 12 }}>↑ ↓ move along the roll</p>
+                <p className="second">
+                  {row.age === null ? 'Date of birth unknown' : `${capital(inWords(row.age))}`}. {view.rank.name} since{' '}
+                  {dateInWords(row.since)}.
+                </p>
+                <p className="serif" style={{ fontSize: 17, lineHeight: '24px', margin: '8px 0' }}>
+                  {student.answer}
+                </p>
+                {student.requirements
+                  .filter((r) => r.word !== 'met')
+                  .slice(0, 3)
+                  .map((r) => (
+                    <div key={r.id} className="line" style={{ padding: '8px 0' }}>
+                      <p className="row" style={{ gap: 14 }}>
+                        <VerdictMark word={r.word} /> <b>{r.technique}</b>
+                      </p>
+                      <div style={{ margin: '4px 0 4px 22px' }}>
+                        {r.sticks.map((s) => (
+                          <Stick key={s.side} marks={s.marks} side={s.side} width={138} height={13} />
+                        ))}
+                      </div>
+                      <p className="second">{r.reason}</p>
+                    </div>
+                  ))}
+                <p className="line second" style={{ paddingTop: 8 }}>
+                  {capital(missingInWords(row.words, row.gates.filter((g) => g === 'short').length))}.
+                </p>
+                <div className="row no-print" style={{ marginTop: 12 }}>
+                  <a className="button" href={`/students/${row.id}`}>
+                    {firstName(row.name)}’s page
+                  </a>
+                  <a className="button" href={`/look?student=${row.id}`}>
+                    Look at {firstName(row.name)}
+                  </a>
+                </div>
+                <p className="second no-print" style={{ marginTop: 12 }}>
+                  ↑ ↓ move along the roll
+                </p>
               </section>
             )}
           </aside>

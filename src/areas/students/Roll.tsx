@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useState, type FormEvent } from 'react';
+import { useState, type SyntheticEvent } from 'react';
 import type { FieldError } from '../../contracts/commands';
 import type { RollView } from '../../contracts/views';
 import { foldName } from '../../core';
@@ -24,13 +24,18 @@ export default function Roll({ view, mayChange, today }: { view: RollView; mayCh
           <h1>Who is on the roll?</h1>
           <p className="sub">
             {view.students.length} {plural(view.students.length, 'student')}
-            {view.leftLately.length > 0 && `, ${view.leftLately.length} who left`}. A belt’s name shows who is ready for the next one.
+            {view.leftLately.length > 0 && `, ${view.leftLately.length} who left`}. A belt’s name shows who is ready for
+            the next one.
           </p>
         </div>
         {mayChange && (
           <div className="actions">
-            <a className="button" href="/students/import">Take in a list</a>
-            <Button variant="contained" onClick={() => setAdding(true)}>Add a student</Button>
+            <a className="button" href="/students/import">
+              Take in a list
+            </a>
+            <Button variant="contained" onClick={() => setAdding(true)}>
+              Add a student
+            </Button>
           </div>
         )}
       </div>
@@ -38,10 +43,23 @@ export default function Roll({ view, mayChange, today }: { view: RollView; mayCh
         <div>
           {view.students.length === 0 ? (
             <p className="message">
-              Nobody is on the roll yet. {mayChange && <><a href="/students/import">Take in a list</a> of names, belts and dates of birth, or add students one by one.</>}
+              Nobody is on the roll yet.{' '}
+              {mayChange && (
+                <>
+                  <a href="/students/import">Take in a list</a> of names, belts and dates of birth, or add students one
+                  by one.
+                </>
+              )}
             </p>
           ) : (
-            <TextField id="find" label={<span className="hidden">Find a student</span>} placeholder="Find a student" value={find} onChange={(e) => setFind(e.target.value)} sx={{ width: 260, mb: 3 }} />
+            <TextField
+              id="find"
+              label={<span className="hidden">Find a student</span>}
+              placeholder="Find a student"
+              value={find}
+              onChange={(e) => setFind(e.target.value)}
+              sx={{ width: 260, mb: 3 }}
+            />
           )}
           {shown.length === 0 && view.students.length > 0 && <p className="sub">Nobody of this name.</p>}
           {ranks.map((r) => {
@@ -57,12 +75,20 @@ export default function Roll({ view, mayChange, today }: { view: RollView; mayCh
                 <div className="scroll">
                   <table className="list">
                     <thead>
-                      <tr><th>Name</th><th>Age</th><th>{r.name} since</th><th>Last here</th><th>Signs in</th></tr>
+                      <tr>
+                        <th>Name</th>
+                        <th>Age</th>
+                        <th>{r.name} since</th>
+                        <th>Last here</th>
+                        <th>Signs in</th>
+                      </tr>
                     </thead>
                     <tbody>
                       {people.map((s) => (
                         <tr key={s.id}>
-                          <td><a href={`/students/${s.id}`}>{s.name}</a></td>
+                          <td>
+                            <a href={`/students/${s.id}`}>{s.name}</a>
+                          </td>
                           <td className="num">{s.age ?? <span className="attention">date of birth?</span>}</td>
                           <td>{dateInWords(s.since)}</td>
                           <td className="second">{s.lastHere ? dateInWords(s.lastHere) : 'not yet'}</td>
@@ -78,7 +104,14 @@ export default function Roll({ view, mayChange, today }: { view: RollView; mayCh
           {view.leftLately.length > 0 && (
             <section className="group">
               <h2>Who left</h2>
-              <p>{view.leftLately.map((s, i) => <span key={s.id}>{i > 0 && ', '}<a href={`/students/${s.id}`}>{s.name}</a> on {dateInWords(s.leftOn)}</span>)}</p>
+              <p>
+                {view.leftLately.map((s, i) => (
+                  <span key={s.id}>
+                    {i > 0 && ', '}
+                    <a href={`/students/${s.id}`}>{s.name}</a> on {dateInWords(s.leftOn)}
+                  </span>
+                ))}
+              </p>
             </section>
           )}
         </div>
@@ -101,7 +134,7 @@ function AddStudent({ view, today, leave }: { view: RollView; today: string; lea
   const [since, setSince] = useState(today);
   const [errors, setErrors] = useState<FieldError[]>([]);
   const [wrong, setWrong] = useState('');
-  const save = async (e: FormEvent) => {
+  const save = async (e: SyntheticEvent) => {
     e.preventDefault();
     const id = newId();
     const answer = await send('student.add', { id, name, born: born.trim() === '' ? null : born, rankId, since });
@@ -112,14 +145,53 @@ function AddStudent({ view, today, leave }: { view: RollView; today: string; lea
   return (
     <form className="sheet stack" onSubmit={(e) => void save(e)} noValidate>
       <h2>A new student</h2>
-      <TextField id="student-name" label="Name" value={name} onChange={(e) => setName(e.target.value)} error={!!errorAt(errors, 'name')} helperText={errorAt(errors, 'name')} autoFocus />
-      <TextField id="student-born" label="Date of birth" value={born} onChange={(e) => setBorn(e.target.value)} error={!!errorAt(errors, 'born')} helperText={errorAt(errors, 'born') ?? 'Such as 4 May 2010. Unknown: counted as a minor.'} />
-      <TextField id="student-rank" label="Belt" select value={rankId} onChange={(e) => setRank(e.target.value)} error={!!errorAt(errors, 'rankId')} helperText={errorAt(errors, 'rankId')}>
-        {view.ranks.map((r) => <MenuItem key={r.id} value={r.id}>{r.name}</MenuItem>)}
+      <TextField
+        id="student-name"
+        label="Name"
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+        error={!!errorAt(errors, 'name')}
+        helperText={errorAt(errors, 'name')}
+        autoFocus
+      />
+      <TextField
+        id="student-born"
+        label="Date of birth"
+        value={born}
+        onChange={(e) => setBorn(e.target.value)}
+        error={!!errorAt(errors, 'born')}
+        helperText={errorAt(errors, 'born') ?? 'Such as 4 May 2010. Unknown: counted as a minor.'}
+      />
+      <TextField
+        id="student-rank"
+        label="Belt"
+        select
+        value={rankId}
+        onChange={(e) => setRank(e.target.value)}
+        error={!!errorAt(errors, 'rankId')}
+        helperText={errorAt(errors, 'rankId')}
+      >
+        {view.ranks.map((r) => (
+          <MenuItem key={r.id} value={r.id}>
+            {r.name}
+          </MenuItem>
+        ))}
       </TextField>
-      <TextField id="student-since" label="Since" value={since} onChange={(e) => setSince(e.target.value)} error={!!errorAt(errors, 'since')} helperText={errorAt(errors, 'since')} />
+      <TextField
+        id="student-since"
+        label="Since"
+        value={since}
+        onChange={(e) => setSince(e.target.value)}
+        error={!!errorAt(errors, 'since')}
+        helperText={errorAt(errors, 'since')}
+      />
       <div role="alert">{wrong && <p className="message wrong">{wrong}</p>}</div>
-      <div className="row"><Button type="submit" variant="contained">Add</Button><Button onClick={leave}>Leave it</Button></div>
+      <div className="row">
+        <Button type="submit" variant="contained">
+          Add
+        </Button>
+        <Button onClick={leave}>Leave it</Button>
+      </div>
     </form>
   );
 }

@@ -47,18 +47,27 @@ export default function Student({ view: first }: { view: StudentView }) {
             </span>
           </h1>
           <p className="sub">
-            {s.name}, {age}. {s.rank.name} since {dateInWords(s.since)}.{s.leftOn && <b> Left on {dateInWords(s.leftOn)}.</b>}
+            {s.name}, {age}. {s.rank.name} since {dateInWords(s.since)}.
+            {s.leftOn && <b> Left on {dateInWords(s.leftOn)}.</b>}
           </p>
         </div>
         <div className="actions">
           <Button onClick={() => print()}>Print {mine ? 'my' : 'the'} sheet</Button>
-          {may.look && !s.leftOn && <a className="button go" href={`/look?student=${s.id}`}>Look at {firstName(s.name)}</a>}
+          {may.look && !s.leftOn && (
+            <a className="button go" href={`/look?student=${s.id}`}>
+              Look at {firstName(s.name)}
+            </a>
+          )}
         </div>
       </div>
       <div className="columns">
         <div>
           <p className="answer">{view.answer}</p>
-          {next && view.requirements.length === 0 && view.gates.length === 0 && may.decide && <p className="message"><a href={`/syllabus?rank=${next.id}`}>Say what {next.name} asks</a>, and every student’s page will answer.</p>}
+          {next && view.requirements.length === 0 && view.gates.length === 0 && may.decide && (
+            <p className="message">
+              <a href={`/syllabus?rank=${next.id}`}>Say what {next.name} asks</a>, and every student’s page will answer.
+            </p>
+          )}
           {GROUPS.map((g) => {
             const rows = view.requirements.filter((r) => g.kinds.includes(r.kind));
             if (rows.length === 0) return null;
@@ -68,7 +77,11 @@ export default function Student({ view: first }: { view: StudentView }) {
                 <ul className="needs">
                   {rows.map((r) => (
                     <li key={r.id} className={r.id === chosen?.id ? 'lit' : ''}>
-                      <Need r={r} open={r.id === chosen?.id} toggle={() => setOpen(r.id === chosen?.id ? null : { what: 'requirement', id: r.id })} />
+                      <Need
+                        r={r}
+                        open={r.id === chosen?.id}
+                        toggle={() => setOpen(r.id === chosen?.id ? null : { what: 'requirement', id: r.id })}
+                      />
                     </li>
                   ))}
                 </ul>
@@ -78,11 +91,21 @@ export default function Student({ view: first }: { view: StudentView }) {
           {view.requirements.length > 0 && (
             <p className="legend">
               <span>Newest at the right.</span>
-              <span><Stick marks={['H']} side="none" width={22} /> held</span>
-              <span><Stick marks={['S']} side="none" width={22} /> slipped</span>
-              <span><Stick marks={['U']} side="none" width={22} /> not seen</span>
-              <span><Stick marks={['H', 'H']} side="left" width={34} /> left is outlined</span>
-              <span><Stick marks={['H', 'H']} side="right" width={34} /> right is solid</span>
+              <span>
+                <Stick marks={['H']} side="none" width={22} /> held
+              </span>
+              <span>
+                <Stick marks={['S']} side="none" width={22} /> slipped
+              </span>
+              <span>
+                <Stick marks={['U']} side="none" width={22} /> not seen
+              </span>
+              <span>
+                <Stick marks={['H', 'H']} side="left" width={34} /> left is outlined
+              </span>
+              <span>
+                <Stick marks={['H', 'H']} side="right" width={34} /> right is solid
+              </span>
             </p>
           )}
         </div>
@@ -109,14 +132,21 @@ export default function Student({ view: first }: { view: StudentView }) {
           <section>
             <div className="spread">
               <h2>Belts</h2>
-              {may.decide && !s.leftOn && <Button variant="text" onClick={() => setOpen({ what: 'promote' })}>Record a promotion</Button>}
+              {may.decide && !s.leftOn && (
+                <Button variant="text" onClick={() => setOpen({ what: 'promote' })}>
+                  Record a promotion
+                </Button>
+              )}
             </div>
             <ul>
               {view.held.map((h) => (
                 <li key={h.since + h.rank.id} className="line row" style={{ padding: '5px 0' }}>
                   <Belt name={h.rank.name} cloth={h.rank.cloth} />
                   <b style={{ fontWeight: 550 }}>{h.rank.name}</b>
-                  <span className="second" style={{ marginLeft: 'auto', textAlign: 'right' }}>{dateInWords(h.since)}{h.note !== '' && `, ${h.note}`}</span>
+                  <span className="second" style={{ marginLeft: 'auto', textAlign: 'right' }}>
+                    {dateInWords(h.since)}
+                    {h.note !== '' && `, ${h.note}`}
+                  </span>
                 </li>
               ))}
             </ul>
@@ -125,14 +155,27 @@ export default function Student({ view: first }: { view: StudentView }) {
             <section>
               <div className="spread">
                 <h2>Adapted</h2>
-                {may.decide && next && <Button variant="text" onClick={() => setOpen({ what: 'adapt' })}>Adapt a point</Button>}
+                {may.decide && next && (
+                  <Button variant="text" onClick={() => setOpen({ what: 'adapt' })}>
+                    Adapt a point
+                  </Button>
+                )}
               </div>
-              {view.adaptations.length === 0 && <p className="second line" style={{ paddingTop: 5 }}>Nothing is adapted.</p>}
+              {view.adaptations.length === 0 && (
+                <p className="second line" style={{ paddingTop: 5 }}>
+                  Nothing is adapted.
+                </p>
+              )}
               <ul>
                 {view.adaptations.map((a) => (
                   <li key={a.id} className="line" style={{ padding: '5px 0' }}>
-                    <b style={{ fontWeight: 550 }}>{a.point}</b> <span className="second">{a.technique}: {a.what}, from {dateInWords(a.from)}</span>
-                    <p className="second">{a.reason} {a.by !== '' && `(${a.by})`}</p>
+                    <b style={{ fontWeight: 550 }}>{a.point}</b>{' '}
+                    <span className="second">
+                      {a.technique}: {a.what}, from {dateInWords(a.from)}
+                    </span>
+                    <p className="second">
+                      {a.reason} {a.by !== '' && `(${a.by})`}
+                    </p>
                   </li>
                 ))}
               </ul>
@@ -141,22 +184,38 @@ export default function Student({ view: first }: { view: StudentView }) {
           <section>
             <h2>Looks</h2>
             {view.looks.length === 0 ? (
-              <p className="second line" style={{ paddingTop: 5 }}>Nobody has watched yet. {may.look && <a href={`/look?student=${s.id}`}>Take the first look</a>}</p>
+              <p className="second line" style={{ paddingTop: 5 }}>
+                Nobody has watched yet. {may.look && <a href={`/look?student=${s.id}`}>Take the first look</a>}
+              </p>
             ) : (
               <>
                 <ul>
                   {view.looks.slice(0, allLooks ? 40 : 5).map((l) => (
                     <li key={l.id} className="line" style={{ padding: '4px 0' }}>
                       <p className="spread">
-                        <span>{l.technique} <span className="second">{l.condition}{l.side !== 'none' && `, ${l.side}`}</span></span>
+                        <span>
+                          {l.technique}{' '}
+                          <span className="second">
+                            {l.condition}
+                            {l.side !== 'none' && `, ${l.side}`}
+                          </span>
+                        </span>
                         <span className="second num">{l.of > 0 && `${l.held} of ${l.of}`}</span>
                       </p>
-                      <p className="second">{dateInWords(l.day)}, {l.by}{l.note !== '' && `: “${l.note}”`}</p>
+                      <p className="second">
+                        {dateInWords(l.day)}, {l.by}
+                        {l.note !== '' && `: “${l.note}”`}
+                      </p>
                     </li>
                   ))}
                 </ul>
                 <p className="second line" style={{ paddingTop: 5 }}>
-                  {view.lookCount} looks in all. {view.looks.length > 5 && <Button variant="text" className="no-print" onClick={() => setAllLooks(!allLooks)}>{allLooks ? 'Show fewer' : `Show the newest ${view.looks.length}`}</Button>}
+                  {view.lookCount} looks in all.{' '}
+                  {view.looks.length > 5 && (
+                    <Button variant="text" className="no-print" onClick={() => setAllLooks(!allLooks)}>
+                      {allLooks ? 'Show fewer' : `Show the newest ${view.looks.length}`}
+                    </Button>
+                  )}
                 </p>
               </>
             )}
@@ -194,7 +253,13 @@ function Need({ r, open, toggle }: { r: RequirementVerdict; open: boolean; toggl
         {r.sticks.map((st) => (
           <span key={st.side} style={{ display: 'contents' }}>
             <span aria-hidden="true">{st.side === 'left' ? 'L' : st.side === 'right' ? 'R' : ''}</span>
-            <Stick marks={st.marks} side={st.side} width={138} height={13} label={st.side === 'none' ? 'newest last' : st.side} />
+            <Stick
+              marks={st.marks}
+              side={st.side}
+              width={138}
+              height={13}
+              label={st.side === 'none' ? 'newest last' : st.side}
+            />
           </span>
         ))}
       </span>
@@ -203,7 +268,17 @@ function Need({ r, open, toggle }: { r: RequirementVerdict; open: boolean; toggl
   );
 }
 
-function Working({ r, view, done, leave }: { r: RequirementVerdict; view: StudentView; done: () => Promise<void>; leave: () => void }) {
+function Working({
+  r,
+  view,
+  done,
+  leave,
+}: {
+  r: RequirementVerdict;
+  view: StudentView;
+  done: () => Promise<void>;
+  leave: () => void;
+}) {
   const sided = r.points.some((p) => p.side !== 'none');
   const names = [...new Map(r.points.map((p) => [p.pointId, p])).values()];
   return (
@@ -217,17 +292,29 @@ function Working({ r, view, done, leave }: { r: RequirementVerdict; view: Studen
       </p>
       {r.override && (
         <p className="message" style={{ marginTop: 8 }}>
-          Computed: {r.computed}. {r.override.by} said {r.override.word} on {dateInWords(r.override.day)}: “{r.override.reason}”
+          Computed: {r.computed}. {r.override.by} said {r.override.word} on {dateInWords(r.override.day)}: “
+          {r.override.reason}”
         </p>
       )}
       <p style={{ marginTop: 8 }}>{r.reason}</p>
-      {r.change !== '' && <p style={{ marginTop: 4 }}><b>What would change it:</b> {r.change.charAt(0).toLowerCase() + r.change.slice(1)}</p>}
+      {r.change !== '' && (
+        <p style={{ marginTop: 4 }}>
+          <b>What would change it:</b> {r.change.charAt(0).toLowerCase() + r.change.slice(1)}
+        </p>
+      )}
       {names.length > 0 && (
         <table className="list" style={{ marginTop: 10 }}>
           <thead>
             <tr>
               <th>Point</th>
-              {sided ? <><th>Left</th><th>Right</th></> : <th>Held</th>}
+              {sided ? (
+                <>
+                  <th>Left</th>
+                  <th>Right</th>
+                </>
+              ) : (
+                <th>Held</th>
+              )}
               <th>Needs</th>
             </tr>
           </thead>
@@ -236,21 +323,50 @@ function Working({ r, view, done, leave }: { r: RequirementVerdict; view: Studen
               const sides = sided ? (['left', 'right'] as const) : (['none'] as const);
               return (
                 <tr key={p.pointId}>
-                  <td>{p.name}{p.critical && <span className="hurts"> critical</span>}{p.adapted && <span className="attention"> adapted</span>}</td>
+                  <td>
+                    {p.name}
+                    {p.critical && <span className="hurts"> critical</span>}
+                    {p.adapted && <span className="attention"> adapted</span>}
+                  </td>
                   {sides.map((side) => {
                     const v = r.points.find((x) => x.pointId === p.pointId && x.side === side);
-                    return <td key={side} className="num" style={{ fontWeight: v && !v.stands ? 700 : 430, whiteSpace: 'nowrap' }}>{!v ? '' : v.of === 0 ? '–' : `${v.held} of ${v.of}`}{v && <span style={{ display: 'inline-block', verticalAlign: -3, marginLeft: 4 }}><Lozenge word={v.of === 0 ? 'unseen' : v.stands ? 'met' : 'short'} quiet size={0.7} /></span>}</td>;
+                    return (
+                      <td
+                        key={side}
+                        className="num"
+                        style={{ fontWeight: v && !v.stands ? 700 : 430, whiteSpace: 'nowrap' }}
+                      >
+                        {!v ? '' : v.of === 0 ? '–' : `${v.held} of ${v.of}`}
+                        {v && (
+                          <span style={{ display: 'inline-block', verticalAlign: -3, marginLeft: 4 }}>
+                            <Lozenge word={v.of === 0 ? 'unseen' : v.stands ? 'met' : 'short'} quiet size={0.7} />
+                          </span>
+                        )}
+                      </td>
+                    );
                   })}
-                  <td className="second num" style={{ whiteSpace: 'nowrap' }}>{p.needs}</td>
+                  <td className="second num" style={{ whiteSpace: 'nowrap' }}>
+                    {p.needs}
+                  </td>
                 </tr>
               );
             })}
           </tbody>
         </table>
       )}
-      {r.points.length > 0 && <p className="second" style={{ marginTop: 6 }}>The newest repetitions as asked, at most so many a day that they span {inWords(Math.max(1, Math.max(...r.points.map((p) => p.days))))} {Math.max(...r.points.map((p) => p.days)) === 1 ? 'day' : 'days'}.</p>}
+      {r.points.length > 0 && (
+        <p className="second" style={{ marginTop: 6 }}>
+          The newest repetitions as asked, at most so many a day that they span{' '}
+          {inWords(Math.max(1, Math.max(...r.points.map((p) => p.days))))}{' '}
+          {Math.max(...r.points.map((p) => p.days)) === 1 ? 'day' : 'days'}.
+        </p>
+      )}
       {view.may.decide && <Override r={r} studentId={view.student.id} done={done} />}
-      <div className="no-print" style={{ marginTop: 8 }}><Button variant="text" onClick={leave}>close</Button></div>
+      <div className="no-print" style={{ marginTop: 8 }}>
+        <Button variant="text" onClick={leave}>
+          close
+        </Button>
+      </div>
     </section>
   );
 }

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useState, type FormEvent } from 'react';
+import { useState, type SyntheticEvent } from 'react';
 import type { FieldError, CommandDraft, CommandName } from '../../contracts/commands';
 import type { Cloth } from '../../contracts/syllabus';
 import type { GateShown, RequirementShown, SyllabusView } from '../../contracts/views';
@@ -28,7 +28,15 @@ const GATE_WORDS: Record<GateKind, (n: number) => string> = {
 };
 
 /** "What does each belt ask?": ranks at the left, what the chosen one asks beside it, the open line at the right. */
-export default function Syllabus({ view: first, mayChange, rankId }: { view: SyllabusView; mayChange: boolean; rankId: string | null }) {
+export default function Syllabus({
+  view: first,
+  mayChange,
+  rankId,
+}: {
+  view: SyllabusView;
+  mayChange: boolean;
+  rankId: string | null;
+}) {
   const [view, setView] = useState(first);
   const [at, setAt] = useState(rankId ?? first.ranks[1]?.id ?? first.ranks[0]?.id ?? '');
   const [open, setOpen] = useState<Open>(null);
@@ -73,7 +81,8 @@ export default function Syllabus({ view: first, mayChange, rankId }: { view: Syl
       <div className="title">
         <div>
           <h1>
-            What does {rank ? `${rank.name} ask` : 'each belt ask'}? {rank && <Belt name={rank.name} cloth={rank.cloth} width={76} height={20} />}
+            What does {rank ? `${rank.name} ask` : 'each belt ask'}?{' '}
+            {rank && <Belt name={rank.name} cloth={rank.cloth} width={76} height={20} />}
           </h1>
           <p className="sub">
             {rank
@@ -86,17 +95,35 @@ export default function Syllabus({ view: first, mayChange, rankId }: { view: Syl
         {mayChange && (
           <div className="actions">
             <Button onClick={() => setOpen({ what: 'rank', value: null })}>Add a belt</Button>
-            {rank && <Button variant="contained" disabled={!canAsk} onClick={() => setOpen({ what: 'requirement', value: null })}>Ask for something</Button>}
+            {rank && (
+              <Button
+                variant="contained"
+                disabled={!canAsk}
+                onClick={() => setOpen({ what: 'requirement', value: null })}
+              >
+                Ask for something
+              </Button>
+            )}
           </div>
         )}
       </div>
-      <div role="alert">{wrong !== '' && <p className="message wrong" style={{ marginBottom: 12 }}>{wrong}</p>}</div>
+      <div role="alert">
+        {wrong !== '' && (
+          <p className="message wrong" style={{ marginBottom: 12 }}>
+            {wrong}
+          </p>
+        )}
+      </div>
       <div className="way">
         <nav aria-label="Belts">
           <ol>
             {[...view.ranks].reverse().map((r) => (
               <li key={r.id}>
-                <ButtonBase className={r.id === at ? 'on' : ''} aria-current={r.id === at ? 'true' : undefined} onClick={() => choose(r.id)}>
+                <ButtonBase
+                  className={r.id === at ? 'on' : ''}
+                  aria-current={r.id === at ? 'true' : undefined}
+                  onClick={() => choose(r.id)}
+                >
                   <Belt name={r.name} cloth={r.cloth} width={58} height={16} />
                   <span>
                     <b>{r.name}</b>
@@ -108,10 +135,19 @@ export default function Syllabus({ view: first, mayChange, rankId }: { view: Syl
           </ol>
         </nav>
         <div>
-          {!canAsk && <p className="message">A belt asks for techniques, and the library is empty. <a href="/techniques/new">Write the first one</a>.</p>}
+          {!canAsk && (
+            <p className="message">
+              A belt asks for techniques, and the library is empty. <a href="/techniques/new">Write the first one</a>.
+            </p>
+          )}
           {rank && canAsk && asked.length === 0 && (
             <p className="message">
-              {rank.name} asks for nothing yet. {mayChange && index > 0 && <Button variant="text" onClick={() => setOpen({ what: 'requirement', value: null })}>Ask for the first thing</Button>}
+              {rank.name} asks for nothing yet.{' '}
+              {mayChange && index > 0 && (
+                <Button variant="text" onClick={() => setOpen({ what: 'requirement', value: null })}>
+                  Ask for the first thing
+                </Button>
+              )}
             </p>
           )}
           {kinds.map((k) => (
@@ -124,11 +160,27 @@ export default function Syllabus({ view: first, mayChange, rankId }: { view: Syl
                     <li key={r.id} className={open?.what === 'requirement' && open.value?.id === r.id ? 'lit' : ''}>
                       <span>
                         <a href={`/techniques/${r.techniqueId}`}>{r.technique}</a>
-                        <span className="second"> {r.condition}{r.purpose && `, to ${r.purpose}`}</span>
+                        <span className="second">
+                          {' '}
+                          {r.condition}
+                          {r.purpose && `, to ${r.purpose}`}
+                        </span>
                       </span>
                       <span className="second">{standardInWords(r.standard, r.sided)}</span>
-                      <span className="second num">{r.points === 0 ? <span className="attention">no points yet</span> : `${r.points} points`}</span>
-                      <span>{mayChange && <Button variant="text" aria-label={`Change what is asked of ${r.technique}`} onClick={() => setOpen({ what: 'requirement', value: r })}>change</Button>}</span>
+                      <span className="second num">
+                        {r.points === 0 ? <span className="attention">no points yet</span> : `${r.points} points`}
+                      </span>
+                      <span>
+                        {mayChange && (
+                          <Button
+                            variant="text"
+                            aria-label={`Change what is asked of ${r.technique}`}
+                            onClick={() => setOpen({ what: 'requirement', value: r })}
+                          >
+                            change
+                          </Button>
+                        )}
+                      </span>
                     </li>
                   ))}
               </ul>
@@ -138,15 +190,33 @@ export default function Syllabus({ view: first, mayChange, rankId }: { view: Syl
             <section>
               <div className="spread">
                 <h2>Gates</h2>
-                {mayChange && <Button variant="text" onClick={() => setOpen({ what: 'gate', value: null })}>Add a gate</Button>}
+                {mayChange && (
+                  <Button variant="text" onClick={() => setOpen({ what: 'gate', value: null })}>
+                    Add a gate
+                  </Button>
+                )}
               </div>
               <ul className="asked">
-                {gates.length === 0 && <li><span className="second">No gate: technique alone decides.</span></li>}
+                {gates.length === 0 && (
+                  <li>
+                    <span className="second">No gate: technique alone decides.</span>
+                  </li>
+                )}
                 {gates.map((g) => (
                   <li key={g.id}>
                     <b style={{ fontWeight: 550, gridColumn: '1 / 3' }}>{GATE_WORDS[g.kind](g.amount)}</b>
                     <span />
-                    <span>{mayChange && <Button variant="text" aria-label={`Change the gate: ${g.kind}`} onClick={() => setOpen({ what: 'gate', value: g })}>change</Button>}</span>
+                    <span>
+                      {mayChange && (
+                        <Button
+                          variant="text"
+                          aria-label={`Change the gate: ${g.kind}`}
+                          onClick={() => setOpen({ what: 'gate', value: g })}
+                        >
+                          change
+                        </Button>
+                      )}
+                    </span>
                   </li>
                 ))}
               </ul>
@@ -154,22 +224,58 @@ export default function Syllabus({ view: first, mayChange, rankId }: { view: Syl
           )}
         </div>
         <aside>
-          {open?.what === 'requirement' && rank && <RequirementSheet key={open.value?.id ?? 'new'} view={view} rankId={at} value={open.value} does={does} leave={() => setOpen(null)} />}
-          {open?.what === 'gate' && <GateSheet key={open.value?.id ?? 'new'} rankId={at} value={open.value} taken={gates.map((g) => g.kind)} does={does} leave={() => setOpen(null)} />}
-          {open?.what === 'rank' && <RankSheet key={open.value?.id ?? 'new'} value={open.value} does={does} leave={() => setOpen(null)} made={choose} />}
+          {open?.what === 'requirement' && rank && (
+            <RequirementSheet
+              key={open.value?.id ?? 'new'}
+              view={view}
+              rankId={at}
+              value={open.value}
+              does={does}
+              leave={() => setOpen(null)}
+            />
+          )}
+          {open?.what === 'gate' && (
+            <GateSheet
+              key={open.value?.id ?? 'new'}
+              rankId={at}
+              value={open.value}
+              taken={gates.map((g) => g.kind)}
+              does={does}
+              leave={() => setOpen(null)}
+            />
+          )}
+          {open?.what === 'rank' && (
+            <RankSheet
+              key={open.value?.id ?? 'new'}
+              value={open.value}
+              does={does}
+              leave={() => setOpen(null)}
+              made={choose}
+            />
+          )}
           {open === null && rank && (
             <section className="sheet stack">
               <h2>{rank.name}</h2>
-              <p className="sub">{asked.length} {plural(asked.length, 'requirement')} with {asked.reduce((n, r) => n + r.points, 0)} points to look at.</p>
+              <p className="sub">
+                {asked.length} {plural(asked.length, 'requirement')} with {asked.reduce((n, r) => n + r.points, 0)}{' '}
+                points to look at.
+              </p>
               {mayChange && (
                 <div className="row" style={{ flexWrap: 'wrap' }}>
                   <Button onClick={() => setOpen({ what: 'rank', value: rank })}>Name and cloth</Button>
-                  <Button disabled={index === view.ranks.length - 1} onClick={() => void moveRank(1)}>Move up</Button>
-                  <Button disabled={index === 0} onClick={() => void moveRank(-1)}>Move down</Button>
+                  <Button disabled={index === view.ranks.length - 1} onClick={() => void moveRank(1)}>
+                    Move up
+                  </Button>
+                  <Button disabled={index === 0} onClick={() => void moveRank(-1)}>
+                    Move down
+                  </Button>
                   <Button onClick={() => void does('rank.remove', { id: rank.id })}>Remove</Button>
                 </div>
               )}
-              <p className="second">Contact, weapons and hard conditioning of minors: the rules of your federation, your insurer and local law come first, whatever a belt asks.</p>
+              <p className="second">
+                Contact, weapons and hard conditioning of minors: the rules of your federation, your insurer and local
+                law come first, whatever a belt asks.
+              </p>
             </section>
           )}
         </aside>
@@ -195,104 +301,251 @@ const TEMPLATES: Record<string, Partial<Standard>> = {
   strong: { share: 0.9, criticalShare: 0.95, repetitions: 20, days: 4 },
 };
 
-function RequirementSheet({ view, rankId, value, does, leave }: { view: SyllabusView; rankId: string; value: RequirementShown | null; does: Does; leave: () => void }) {
+function RequirementSheet({
+  view,
+  rankId,
+  value,
+  does,
+  leave,
+}: {
+  view: SyllabusView;
+  rankId: string;
+  value: RequirementShown | null;
+  does: Does;
+  leave: () => void;
+}) {
   const [id] = useState(value?.id ?? newId());
   const [techniqueId, setTechnique] = useState(value?.techniqueId ?? view.techniques[0]?.id ?? '');
-  const [conditionId, setCondition] = useState(value?.conditionId ?? view.conditions.find((c) => c.name === 'in air')?.id ?? view.conditions[0]?.id ?? '');
+  const [conditionId, setCondition] = useState(
+    value?.conditionId ?? view.conditions.find((c) => c.name === 'in air')?.id ?? view.conditions[0]?.id ?? '',
+  );
   const [s, setS] = useState<Standard>(value?.standard ?? STEADY);
   const [errors, setErrors] = useState<FieldError[]>([]);
   const sided = view.techniques.find((t) => t.id === techniqueId)?.sided ?? false;
-  const known = Object.entries(TEMPLATES).find(([, t]) => JSON.stringify({ ...STEADY, ...t }) === JSON.stringify({ ...STEADY, ...s, sides: 'both' }))?.[0] ?? 'own';
+  const known =
+    Object.entries(TEMPLATES).find(
+      ([, t]) => JSON.stringify({ ...STEADY, ...t }) === JSON.stringify({ ...STEADY, ...s, sides: 'both' }),
+    )?.[0] ?? 'own';
   const number = (key: keyof Standard, label: string, percent = false) => (
     <TextField
       id={`standard-${key}`}
       label={label}
       type="number"
       value={Number.isNaN(s[key]) ? '' : percent ? Math.round(Number(s[key]) * 100) : s[key]}
-      onChange={(e) => setS({ ...s, [key]: e.target.value === '' ? Number.NaN : percent ? Number(e.target.value) / 100 : Number(e.target.value) })}
+      onChange={(e) =>
+        setS({
+          ...s,
+          [key]: e.target.value === '' ? Number.NaN : percent ? Number(e.target.value) / 100 : Number(e.target.value),
+        })
+      }
       error={!!errorAt(errors, `standard.${key}`)}
       helperText={errorAt(errors, `standard.${key}`)}
     />
   );
-  const save = async (e: FormEvent) => {
+  const save = async (e: SyntheticEvent) => {
     e.preventDefault();
-    setErrors((await does('requirement.save', { id, rankId, techniqueId, conditionId, purpose: value?.purpose ?? null, standard: s })) ?? []);
+    setErrors(
+      (await does('requirement.save', {
+        id,
+        rankId,
+        techniqueId,
+        conditionId,
+        purpose: value?.purpose ?? null,
+        standard: s,
+      })) ?? [],
+    );
   };
   return (
     <form className="sheet stack" onSubmit={(e) => void save(e)} noValidate>
       <h2>{value ? 'Change what is asked' : 'Ask for something'}</h2>
-      <TextField id="req-technique" label="Technique" select value={techniqueId} onChange={(e) => setTechnique(e.target.value)} error={!!errorAt(errors, 'techniqueId')} helperText={errorAt(errors, 'techniqueId')}>
+      <TextField
+        id="req-technique"
+        label="Technique"
+        select
+        value={techniqueId}
+        onChange={(e) => setTechnique(e.target.value)}
+        error={!!errorAt(errors, 'techniqueId')}
+        helperText={errorAt(errors, 'techniqueId')}
+      >
         {view.techniques.map((t) => (
-          <MenuItem key={t.id} value={t.id}>{t.name}</MenuItem>
+          <MenuItem key={t.id} value={t.id}>
+            {t.name}
+          </MenuItem>
         ))}
       </TextField>
-      <TextField id="req-condition" label="Condition" select value={conditionId} onChange={(e) => setCondition(e.target.value)} error={!!errorAt(errors, 'conditionId')} helperText={errorAt(errors, 'conditionId')}>
+      <TextField
+        id="req-condition"
+        label="Condition"
+        select
+        value={conditionId}
+        onChange={(e) => setCondition(e.target.value)}
+        error={!!errorAt(errors, 'conditionId')}
+        helperText={errorAt(errors, 'conditionId')}
+      >
         {view.conditions.map((c) => (
-          <MenuItem key={c.id} value={c.id}>{c.name}</MenuItem>
+          <MenuItem key={c.id} value={c.id}>
+            {c.name}
+          </MenuItem>
         ))}
       </TextField>
       <div>
         <h3 style={{ marginBottom: 4 }}>How good</h3>
-        <Switch label="Standard" value={known} onChange={(k) => setS({ ...STEADY, ...TEMPLATES[k], sides: s.sides })} options={[...Object.keys(TEMPLATES).map((k) => ({ value: k, word: k })), ...(known === 'own' ? [{ value: 'own', word: 'own' }] : [])]} />
+        <Switch
+          label="Standard"
+          value={known}
+          onChange={(k) => setS({ ...STEADY, ...TEMPLATES[k], sides: s.sides })}
+          options={[
+            ...Object.keys(TEMPLATES).map((k) => ({ value: k, word: k })),
+            ...(known === 'own' ? [{ value: 'own', word: 'own' }] : []),
+          ]}
+        />
       </div>
-      <p className="sub">{Number.isNaN(s.share * s.repetitions * s.days * s.freshDays) ? 'A number is missing.' : capital(standardInWords(s, sided))}.</p>
-      <div className="row" style={{ alignItems: 'flex-start' }}>{number('share', 'Held, in 100', true)}{number('criticalShare', 'Critical, in 100', true)}</div>
-      <div className="row" style={{ alignItems: 'flex-start' }}>{number('repetitions', 'Repetitions')}{number('days', 'On days')}</div>
-      <div className="row" style={{ alignItems: 'flex-start' }}>{number('freshDays', 'Fresh, in days')}{number('mayFallShort', 'May fall short')}</div>
-      {sided && <Switch label="Sides" value={s.sides} onChange={(sides) => setS({ ...s, sides })} options={[{ value: 'both', word: 'both sides' }, { value: 'one', word: 'one side' }]} />}
+      <p className="sub">
+        {Number.isNaN(s.share * s.repetitions * s.days * s.freshDays)
+          ? 'A number is missing.'
+          : capital(standardInWords(s, sided))}
+        .
+      </p>
+      <div className="row" style={{ alignItems: 'flex-start' }}>
+        {number('share', 'Held, in 100', true)}
+        {number('criticalShare', 'Critical, in 100', true)}
+      </div>
+      <div className="row" style={{ alignItems: 'flex-start' }}>
+        {number('repetitions', 'Repetitions')}
+        {number('days', 'On days')}
+      </div>
+      <div className="row" style={{ alignItems: 'flex-start' }}>
+        {number('freshDays', 'Fresh, in days')}
+        {number('mayFallShort', 'May fall short')}
+      </div>
+      {sided && (
+        <Switch
+          label="Sides"
+          value={s.sides}
+          onChange={(sides) => setS({ ...s, sides })}
+          options={[
+            { value: 'both', word: 'both sides' },
+            { value: 'one', word: 'one side' },
+          ]}
+        />
+      )}
       <div className="row" style={{ flexWrap: 'wrap' }}>
-        <Button type="submit" variant="contained">Save</Button>
+        <Button type="submit" variant="contained">
+          Save
+        </Button>
         <Button onClick={leave}>Leave it</Button>
-        {value && <Button variant="text" onClick={() => void does('requirement.remove', { id })}>Take it away</Button>}
+        {value && (
+          <Button variant="text" onClick={() => void does('requirement.remove', { id })}>
+            Take it away
+          </Button>
+        )}
       </div>
     </form>
   );
 }
 
-function GateSheet({ rankId, value, taken, does, leave }: { rankId: string; value: GateShown | null; taken: readonly GateKind[]; does: Does; leave: () => void }) {
+function GateSheet({
+  rankId,
+  value,
+  taken,
+  does,
+  leave,
+}: {
+  rankId: string;
+  value: GateShown | null;
+  taken: readonly GateKind[];
+  does: Does;
+  leave: () => void;
+}) {
   const [kind, setKind] = useState<GateKind>(value?.kind ?? GATE_KINDS.find((k) => !taken.includes(k)) ?? 'hours');
   const [amount, setAmount] = useState(value ? String(value.amount) : '');
   const [errors, setErrors] = useState<FieldError[]>([]);
   const [id] = useState(value?.id ?? newId());
   const unit = { 'time in rank': 'Months', classes: 'Classes', hours: 'Hours', age: 'Years' }[kind];
-  const save = async (e: FormEvent) => {
+  const save = async (e: SyntheticEvent) => {
     e.preventDefault();
-    setErrors((await does('gate.save', { id, rankId, kind, amount: amount.trim() === '' ? Number.NaN : Number(amount) })) ?? []);
+    setErrors(
+      (await does('gate.save', { id, rankId, kind, amount: amount.trim() === '' ? Number.NaN : Number(amount) })) ?? [],
+    );
   };
   return (
     <form className="sheet stack" onSubmit={(e) => void save(e)} noValidate>
       <h2>{value ? 'Change the gate' : 'A new gate'}</h2>
-      <TextField id="gate-kind" label="What it asks" select value={kind} onChange={(e) => setKind(e.target.value as GateKind)} error={!!errorAt(errors, 'kind')} helperText={errorAt(errors, 'kind')}>
+      <TextField
+        id="gate-kind"
+        label="What it asks"
+        select
+        value={kind}
+        onChange={(e) => setKind(e.target.value as GateKind)}
+        error={!!errorAt(errors, 'kind')}
+        helperText={errorAt(errors, 'kind')}
+      >
         {GATE_KINDS.map((k) => (
-          <MenuItem key={k} value={k}>{k}</MenuItem>
+          <MenuItem key={k} value={k}>
+            {k}
+          </MenuItem>
         ))}
       </TextField>
-      <TextField id="gate-amount" label={unit} type="number" value={amount} onChange={(e) => setAmount(e.target.value)} error={!!errorAt(errors, 'amount')} helperText={errorAt(errors, 'amount')} />
+      <TextField
+        id="gate-amount"
+        label={unit}
+        type="number"
+        value={amount}
+        onChange={(e) => setAmount(e.target.value)}
+        error={!!errorAt(errors, 'amount')}
+        helperText={errorAt(errors, 'amount')}
+      />
       <div className="row" style={{ flexWrap: 'wrap' }}>
-        <Button type="submit" variant="contained">Save</Button>
+        <Button type="submit" variant="contained">
+          Save
+        </Button>
         <Button onClick={leave}>Leave it</Button>
-        {value && <Button variant="text" onClick={() => void does('gate.remove', { id })}>Take it away</Button>}
+        {value && (
+          <Button variant="text" onClick={() => void does('gate.remove', { id })}>
+            Take it away
+          </Button>
+        )}
       </div>
     </form>
   );
 }
 
-function RankSheet({ value, does, leave, made }: { value: SyllabusView['ranks'][number] | null; does: Does; leave: () => void; made: (id: string) => void }) {
+function RankSheet({
+  value,
+  does,
+  leave,
+  made,
+}: {
+  value: SyllabusView['ranks'][number] | null;
+  does: Does;
+  leave: () => void;
+  made: (id: string) => void;
+}) {
   const [id] = useState(value?.id ?? newId());
   const [name, setName] = useState(value?.name ?? '');
-  const [cloth, setCloth] = useState<Cloth>(value?.cloth ?? { colour: CUTTINGS[0]!.colour, second: null, stripe: null, bars: 0 });
+  const [cloth, setCloth] = useState<Cloth>(
+    value?.cloth ?? { colour: CUTTINGS[0]!.colour, second: null, stripe: null, bars: 0 },
+  );
   const [errors, setErrors] = useState<FieldError[]>([]);
-  const save = async (e: FormEvent) => {
+  const save = async (e: SyntheticEvent) => {
     e.preventDefault();
     const wrong = await does('rank.save', { id, name, cloth });
     setErrors(wrong ?? []);
     if (wrong === null && !value) made(id);
   };
   const colours = (label: string, now: string | null, set: (c: string | null) => void, none: boolean) => (
-    <TextField id={`cloth-${label}`} label={label} select value={now ?? ''} onChange={(e) => set(e.target.value === '' ? null : e.target.value)}>
+    <TextField
+      id={`cloth-${label}`}
+      label={label}
+      select
+      value={now ?? ''}
+      onChange={(e) => set(e.target.value === '' ? null : e.target.value)}
+    >
       {none && <MenuItem value="">none</MenuItem>}
       {CUTTINGS.map((c) => (
-        <MenuItem key={c.colour} value={c.colour}>{c.name}</MenuItem>
+        <MenuItem key={c.colour} value={c.colour}>
+          {c.name}
+        </MenuItem>
       ))}
       {now !== null && !CUTTINGS.some((c) => c.colour === now) && <MenuItem value={now}>{now}</MenuItem>}
     </TextField>
@@ -301,16 +554,31 @@ function RankSheet({ value, does, leave, made }: { value: SyllabusView['ranks'][
     <form className="sheet stack" onSubmit={(e) => void save(e)} noValidate>
       <h2>{value ? `Name and cloth of ${value.name}` : 'A new belt'}</h2>
       <Belt name={name || 'New'} cloth={cloth} width={132} height={33} />
-      <TextField id="rank-name" label="Name" value={name} onChange={(e) => setName(e.target.value)} error={!!errorAt(errors, 'name')} helperText={errorAt(errors, 'name')} />
+      <TextField
+        id="rank-name"
+        label="Name"
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+        error={!!errorAt(errors, 'name')}
+        helperText={errorAt(errors, 'name')}
+      />
       {colours('Colour', cloth.colour, (c) => setCloth({ ...cloth, colour: c ?? cloth.colour }), false)}
       <div className="row">
         {colours('Second colour', cloth.second, (second) => setCloth({ ...cloth, second }), true)}
         {colours('Stripe', cloth.stripe, (stripe) => setCloth({ ...cloth, stripe }), true)}
       </div>
-      <TextField id="rank-bars" label="Bars near the tip" type="number" value={cloth.bars} onChange={(e) => setCloth({ ...cloth, bars: Math.max(0, Math.min(6, Number(e.target.value))) })} />
+      <TextField
+        id="rank-bars"
+        label="Bars near the tip"
+        type="number"
+        value={cloth.bars}
+        onChange={(e) => setCloth({ ...cloth, bars: Math.max(0, Math.min(6, Number(e.target.value))) })}
+      />
       {!value && <p className="sub">It is added above the highest belt; move it down from there.</p>}
       <div className="row">
-        <Button type="submit" variant="contained">Save</Button>
+        <Button type="submit" variant="contained">
+          Save
+        </Button>
         <Button onClick={leave}>Leave it</Button>
       </div>
     </form>

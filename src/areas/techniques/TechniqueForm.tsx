@@ -17,23 +17,75 @@ type Named = { id: string; name: string };
 const HURT_WORDS = { nobody: 'hurts nobody', self: 'can hurt oneself', partner: 'can hurt the partner' };
 const KIND_WORDS = { seen: 'seen', measured: 'measured', counted: 'counted', felt: 'felt, told by the receiver' };
 
-const emptyPoint = (): TechniqueInput['points'][number] => ({ id: newId(), name: '', how: '', why: '', kind: 'seen', bodyPart: 'feet', critical: false, unit: null, accepted: null, wanted: null, slips: [] });
-const emptySlip = (): TechniqueInput['points'][number]['slips'][number] => ({ id: newId(), looksLike: '', cause: '', cue: '', hurts: 'nobody', hurtsHow: '' });
+const emptyPoint = (): TechniqueInput['points'][number] => ({
+  id: newId(),
+  name: '',
+  how: '',
+  why: '',
+  kind: 'seen',
+  bodyPart: 'feet',
+  critical: false,
+  unit: null,
+  accepted: null,
+  wanted: null,
+  slips: [],
+});
+const emptySlip = (): TechniqueInput['points'][number]['slips'][number] => ({
+  id: newId(),
+  looksLike: '',
+  cause: '',
+  cue: '',
+  hurts: 'nobody',
+  hurtsHow: '',
+});
 
-function Text({ control, name, label, ...more }: { control: Form; name: FieldPath<TechniqueInput>; label: string; multiline?: boolean; helperText?: string; children?: React.ReactNode; select?: boolean; sx?: object }) {
+function Text({
+  control,
+  name,
+  label,
+  ...more
+}: {
+  control: Form;
+  name: FieldPath<TechniqueInput>;
+  label: string;
+  multiline?: boolean;
+  helperText?: string;
+  children?: React.ReactNode;
+  select?: boolean;
+  sx?: object;
+}) {
   return (
     <Controller
       control={control}
       name={name}
       render={({ field, fieldState }) => (
-        <TextField {...more} id={name} label={label} name={field.name} inputRef={field.ref} onBlur={field.onBlur} value={field.value ?? ''} onChange={(e) => field.onChange(more.select && e.target.value === '' ? null : e.target.value)} error={!!fieldState.error} helperText={fieldState.error?.message ?? more.helperText} />
+        <TextField
+          {...more}
+          id={name}
+          label={label}
+          name={field.name}
+          inputRef={field.ref}
+          onBlur={field.onBlur}
+          value={field.value ?? ''}
+          onChange={(e) => field.onChange(more.select && e.target.value === '' ? null : e.target.value)}
+          error={!!fieldState.error}
+          helperText={fieldState.error?.message ?? more.helperText}
+        />
       )}
     />
   );
 }
 
 /** A range as two fields; both empty is no range. */
-function RangeFields({ control, name, label }: { control: Form; name: `points.${number}.accepted` | `points.${number}.wanted`; label: string }) {
+function RangeFields({
+  control,
+  name,
+  label,
+}: {
+  control: Form;
+  name: `points.${number}.accepted` | `points.${number}.wanted`;
+  label: string;
+}) {
   return (
     <Controller
       control={control}
@@ -45,12 +97,30 @@ function RangeFields({ control, name, label }: { control: Form; name: `points.${
           field.onChange(Number.isNaN(next.lo) && Number.isNaN(next.hi) ? null : next);
         };
         const shown = (n: number | undefined) => (n === undefined || Number.isNaN(n) ? '' : n);
-        const error = fieldState.error as ({ message?: string; lo?: { message?: string }; hi?: { message?: string } } | undefined);
+        const error = fieldState.error as
+          { message?: string; lo?: { message?: string }; hi?: { message?: string } } | undefined;
         const said = error?.message ?? error?.lo?.message ?? error?.hi?.message;
         return (
           <div className="row" style={{ alignItems: 'flex-start' }}>
-            <TextField id={`${name}.lo`} label={`${label} from`} type="number" value={shown(field.value?.lo)} onChange={(e) => set('lo', e.target.value)} error={!!error} helperText={said && 'lo' in (error ?? {}) ? 'A range has two numbers.' : said} slotProps={{ htmlInput: { step: 'any' } }} />
-            <TextField id={`${name}.hi`} label="to" type="number" value={shown(field.value?.hi)} onChange={(e) => set('hi', e.target.value)} error={!!error} slotProps={{ htmlInput: { step: 'any', 'aria-label': `${label} to` } }} />
+            <TextField
+              id={`${name}.lo`}
+              label={`${label} from`}
+              type="number"
+              value={shown(field.value?.lo)}
+              onChange={(e) => set('lo', e.target.value)}
+              error={!!error}
+              helperText={said && 'lo' in (error ?? {}) ? 'A range has two numbers.' : said}
+              slotProps={{ htmlInput: { step: 'any' } }}
+            />
+            <TextField
+              id={`${name}.hi`}
+              label="to"
+              type="number"
+              value={shown(field.value?.hi)}
+              onChange={(e) => set('hi', e.target.value)}
+              error={!!error}
+              slotProps={{ htmlInput: { step: 'any', 'aria-label': `${label} to` } }}
+            />
           </div>
         );
       }}
@@ -58,9 +128,26 @@ function RangeFields({ control, name, label }: { control: Form; name: `points.${
   );
 }
 
-const options = (words: readonly string[], say: Record<string, string> = {}) => words.map((w) => <MenuItem key={w} value={w}>{say[w] ?? w}</MenuItem>);
+const options = (words: readonly string[], say: Record<string, string> = {}) =>
+  words.map((w) => (
+    <MenuItem key={w} value={w}>
+      {say[w] ?? w}
+    </MenuItem>
+  ));
 
-function PointFields({ control, i, last, move, remove }: { control: Form; i: number; last: boolean; move: (by: number) => void; remove: () => void }) {
+function PointFields({
+  control,
+  i,
+  last,
+  move,
+  remove,
+}: {
+  control: Form;
+  i: number;
+  last: boolean;
+  move: (by: number) => void;
+  remove: () => void;
+}) {
   const kind = useWatch({ control, name: `points.${i}.kind` });
   const name = useWatch({ control, name: `points.${i}.name` });
   const slips = useFieldArray({ control, name: `points.${i}.slips`, keyName: 'key' });
@@ -72,20 +159,47 @@ function PointFields({ control, i, last, move, remove }: { control: Form; i: num
           {i + 1} {name || 'A new point'}
         </h2>
         <div className="row">
-          <Button variant="text" onClick={() => move(1)} disabled={last} aria-label={`Move point ${i + 1} up the body`}>up</Button>
-          <Button variant="text" onClick={() => move(-1)} disabled={i === 0} aria-label={`Move point ${i + 1} down the body`}>down</Button>
-          <Button variant="text" onClick={remove} aria-label={`Leave out point ${i + 1}`}>leave out</Button>
+          <Button variant="text" onClick={() => move(1)} disabled={last} aria-label={`Move point ${i + 1} up the body`}>
+            up
+          </Button>
+          <Button
+            variant="text"
+            onClick={() => move(-1)}
+            disabled={i === 0}
+            aria-label={`Move point ${i + 1} down the body`}
+          >
+            down
+          </Button>
+          <Button variant="text" onClick={remove} aria-label={`Leave out point ${i + 1}`}>
+            leave out
+          </Button>
         </div>
       </div>
       <div className="fields">
         <Text control={control} name={`points.${i}.name`} label="What one looks at" />
-        <Text control={control} name={`points.${i}.bodyPart`} label="Where on the body" select>{options(BODY_PARTS)}</Text>
-        <Text control={control} name={`points.${i}.kind`} label="How it is known" select>{options(POINT_KINDS, KIND_WORDS)}</Text>
-        <Controller control={control} name={`points.${i}.critical`} render={({ field }) => <FormControlLabel sx={{ mt: 5 }} control={<Checkbox checked={field.value} onChange={(e) => field.onChange(e.target.checked)} />} label="critical" />} />
+        <Text control={control} name={`points.${i}.bodyPart`} label="Where on the body" select>
+          {options(BODY_PARTS)}
+        </Text>
+        <Text control={control} name={`points.${i}.kind`} label="How it is known" select>
+          {options(POINT_KINDS, KIND_WORDS)}
+        </Text>
+        <Controller
+          control={control}
+          name={`points.${i}.critical`}
+          render={({ field }) => (
+            <FormControlLabel
+              sx={{ mt: 5 }}
+              control={<Checkbox checked={field.value} onChange={(e) => field.onChange(e.target.checked)} />}
+              label="critical"
+            />
+          )}
+        />
       </div>
       {kind === 'measured' && (
         <div className="fields three">
-          <Text control={control} name={`points.${i}.unit`} label="Unit" select>{options(UNITS)}</Text>
+          <Text control={control} name={`points.${i}.unit`} label="Unit" select>
+            {options(UNITS)}
+          </Text>
           <RangeFields control={control} name={`points.${i}.accepted`} label="Accepted" />
           <RangeFields control={control} name={`points.${i}.wanted`} label="Wanted" />
         </div>
@@ -102,21 +216,42 @@ function PointFields({ control, i, last, move, remove }: { control: Form; i: num
           </div>
           <div className="fields three">
             <Text control={control} name={`points.${i}.slips.${k}.cue`} label="The cue that mends it" />
-            <Text control={control} name={`points.${i}.slips.${k}.hurts`} label="Whom it can hurt" select>{options(HURTS, HURT_WORDS)}</Text>
+            <Text control={control} name={`points.${i}.slips.${k}.hurts`} label="Whom it can hurt" select>
+              {options(HURTS, HURT_WORDS)}
+            </Text>
             <Text control={control} name={`points.${i}.slips.${k}.hurtsHow`} label="What it can hurt" />
           </div>
-          <div><Button variant="text" onClick={() => slips.remove(k)}>leave this slip out</Button></div>
+          <div>
+            <Button variant="text" onClick={() => slips.remove(k)}>
+              leave this slip out
+            </Button>
+          </div>
         </div>
       ))}
-      <div><Button onClick={() => slips.append(emptySlip())}>Add a slip</Button></div>
+      <div>
+        <Button onClick={() => slips.append(emptySlip())}>Add a slip</Button>
+      </div>
     </fieldset>
   );
 }
 
 /** Writes a technique with its points and slips. What is typed stays on the device until it is saved. */
-export default function TechniqueForm({ start, stances, steps, isNew }: { start: TechniqueInput; stances: Named[]; steps: Named[]; isNew: boolean }) {
+export default function TechniqueForm({
+  start,
+  stances,
+  steps,
+  isNew,
+}: {
+  start: TechniqueInput;
+  stances: Named[];
+  steps: Named[];
+  isNew: boolean;
+}) {
   const kept = `stavewright-technique-${isNew ? 'new' : start.id}`;
-  const { control, handleSubmit, setError, reset, formState } = useForm<TechniqueInput>({ defaultValues: start, resolver: valibotResolver(techniqueInput) });
+  const { control, handleSubmit, setError, reset, formState } = useForm<TechniqueInput>({
+    defaultValues: start,
+    resolver: valibotResolver(techniqueInput),
+  });
   const points = useFieldArray({ control, name: 'points', keyName: 'key' });
   const [wrong, setWrong] = useState('');
   const [found, setFound] = useState(false);
@@ -156,26 +291,72 @@ export default function TechniqueForm({ start, stances, steps, isNew }: { start:
             <p className="sub">Write points from the ground up: first what one sees at the feet.</p>
           </div>
           <div className="actions">
-            <a className="button" href={isNew ? '/techniques' : `/techniques/${start.id}`}>Leave it</a>
-            <Button type="submit" variant="contained" disabled={formState.isSubmitting}>{formState.isSubmitting ? 'Saving…' : 'Save it'}</Button>
+            <a className="button" href={isNew ? '/techniques' : `/techniques/${start.id}`}>
+              Leave it
+            </a>
+            <Button type="submit" variant="contained" disabled={formState.isSubmitting}>
+              {formState.isSubmitting ? 'Saving…' : 'Save it'}
+            </Button>
           </div>
         </div>
-        <div role="alert">{wrong !== '' && <p className="message wrong" style={{ marginBottom: 12 }}>{wrong}</p>}</div>
+        <div role="alert">
+          {wrong !== '' && (
+            <p className="message wrong" style={{ marginBottom: 12 }}>
+              {wrong}
+            </p>
+          )}
+        </div>
         {found && (
           <p className="message" style={{ marginBottom: 12 }}>
-            Here is what you typed last time and did not save. <Button variant="text" onClick={() => { localStorage.removeItem(kept); reset(start); setFound(false); }}>Begin from what is saved</Button>
+            Here is what you typed last time and did not save.{' '}
+            <Button
+              variant="text"
+              onClick={() => {
+                localStorage.removeItem(kept);
+                reset(start);
+                setFound(false);
+              }}
+            >
+              Begin from what is saved
+            </Button>
           </p>
         )}
         <div className="stack" style={{ gap: 16 }}>
           <div className="fields">
             <Text control={control} name="name" label="Name" />
-            <Text control={control} name="kind" label="Kind" select>{options(TECHNIQUE_KINDS)}</Text>
-            <Text control={control} name="stanceId" label="Stands in" select><MenuItem value="">no stance of its own</MenuItem>{stances.map((s) => <MenuItem key={s.id} value={s.id}>{s.name}</MenuItem>)}</Text>
-            <Text control={control} name="stepId" label="Step or turn" select><MenuItem value="">in place</MenuItem>{steps.map((s) => <MenuItem key={s.id} value={s.id}>{s.name}</MenuItem>)}</Text>
+            <Text control={control} name="kind" label="Kind" select>
+              {options(TECHNIQUE_KINDS)}
+            </Text>
+            <Text control={control} name="stanceId" label="Stands in" select>
+              <MenuItem value="">no stance of its own</MenuItem>
+              {stances.map((s) => (
+                <MenuItem key={s.id} value={s.id}>
+                  {s.name}
+                </MenuItem>
+              ))}
+            </Text>
+            <Text control={control} name="stepId" label="Step or turn" select>
+              <MenuItem value="">in place</MenuItem>
+              {steps.map((s) => (
+                <MenuItem key={s.id} value={s.id}>
+                  {s.name}
+                </MenuItem>
+              ))}
+            </Text>
           </div>
           <div className="fields wide">
             <Text control={control} name="summary" label="In one sentence" />
-            <Controller control={control} name="sided" render={({ field }) => <FormControlLabel sx={{ mt: 5 }} control={<Checkbox checked={field.value} onChange={(e) => field.onChange(e.target.checked)} />} label="left and right are two things" />} />
+            <Controller
+              control={control}
+              name="sided"
+              render={({ field }) => (
+                <FormControlLabel
+                  sx={{ mt: 5 }}
+                  control={<Checkbox checked={field.value} onChange={(e) => field.onChange(e.target.checked)} />}
+                  label="left and right are two things"
+                />
+              )}
+            />
           </div>
           <p className="sub">The points of its stance and step are looked at too; they are written there, once.</p>
           {points.fields.map((p, i) => (
@@ -188,8 +369,14 @@ export default function TechniqueForm({ start, stances, steps, isNew }: { start:
               remove={() => points.remove(i)}
             />
           ))}
-          <div><Button onClick={() => points.append(emptyPoint())}>Add a point</Button></div>
-          <p className="second">A point that somebody was marked on stays in the record when it is left out. A slip that can hurt is shown wherever the point is looked at; what is allowed with minors and with weapons, your federation, insurer and local law decide.</p>
+          <div>
+            <Button onClick={() => points.append(emptyPoint())}>Add a point</Button>
+          </div>
+          <p className="second">
+            A point that somebody was marked on stays in the record when it is left out. A slip that can hurt is shown
+            wherever the point is looked at; what is allowed with minors and with weapons, your federation, insurer and
+            local law decide.
+          </p>
         </div>
       </form>
       <style>{`

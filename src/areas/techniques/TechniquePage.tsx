@@ -18,7 +18,7 @@ export default function TechniquePage({ view, mayChange }: { view: TechniqueView
   const point = points.find((p) => p.id === chosen);
   const critical = points.filter((p) => p.critical).length;
   const own = points.filter((p) => p.from === null).length;
-  const inherited = [...new Map(points.flatMap((p) => (p.from ? [[p.from.id, p.from]] : [])))].map(([, f]) => f as { id: string; name: string });
+  const inherited = [...new Map(points.flatMap((p) => (p.from ? [[p.from.id, p.from]] : [])))].map(([, f]) => f);
   const keys = (e: KeyboardEvent) => {
     const by = e.key === 'ArrowUp' ? 1 : e.key === 'ArrowDown' ? -1 : 0;
     if (by === 0) return;
@@ -40,38 +40,67 @@ export default function TechniquePage({ view, mayChange }: { view: TechniqueView
           <p className="sub">
             {capital(inWords(points.length))} {plural(points.length, 'point')}
             {critical > 0 && `, ${inWords(critical)} of them critical`}
-            {own < points.length && `; ${inWords(points.length - own)} from ${inherited.map((f) => f.name.toLowerCase()).join(' and ')}`}. Changed {dateInWords(view.technique.changedOn)}
+            {own < points.length &&
+              `; ${inWords(points.length - own)} from ${inherited.map((f) => f.name.toLowerCase()).join(' and ')}`}
+            . Changed {dateInWords(view.technique.changedOn)}
             {t.changedBy && ` by ${t.changedBy}`}.{t.retired && ' Retired: not offered any more.'}
           </p>
         </div>
         <div className="actions">
-          {mayChange && <a className="button" href={`/techniques/${t.id}/edit`}>Change it</a>}
-          {!t.retired && points.length > 0 && <a className="button go" href={`/look?technique=${t.id}`}>Sweep a point</a>}
+          {mayChange && (
+            <a className="button" href={`/techniques/${t.id}/edit`}>
+              Change it
+            </a>
+          )}
+          {!t.retired && points.length > 0 && (
+            <a className="button go" href={`/look?technique=${t.id}`}>
+              Sweep a point
+            </a>
+          )}
         </div>
       </div>
       <div className="columns">
         <div>
-          {t.summary !== '' && <p className="cue" style={{ marginBottom: 12, fontSize: 18, lineHeight: '25px' }}>{t.summary}</p>}
+          {t.summary !== '' && (
+            <p className="cue" style={{ marginBottom: 12, fontSize: 18, lineHeight: '25px' }}>
+              {t.summary}
+            </p>
+          )}
           {points.length === 0 ? (
             <p className="message">
-              There is no point to look at yet. {mayChange && <a href={`/techniques/${t.id}/edit`}>Write the first one</a>}: what do you look at first, from the feet up?
+              There is no point to look at yet.{' '}
+              {mayChange && <a href={`/techniques/${t.id}/edit`}>Write the first one</a>}: what do you look at first,
+              from the feet up?
             </p>
           ) : (
             <div className="ground">
-              <div className="figure"><BodyFigure kind={t.kind} points={points} lit={chosen} /></div>
+              <div className="figure">
+                <BodyFigure kind={t.kind} points={points} lit={chosen} />
+              </div>
               <section aria-label="Points from the ground up">
                 <div className="spread">
                   <h2>From the ground up</h2>
                   <span className="legend" style={{ margin: 0 }}>
-                    <span><Hatched /> accepted</span>
-                    <span><Hatched solid /> wanted</span>
+                    <span>
+                      <Hatched /> accepted
+                    </span>
+                    <span>
+                      <Hatched solid /> wanted
+                    </span>
                   </span>
                 </div>
                 <ol className="points" onKeyDown={keys} style={{ minHeight: points.length * 42 }}>
                   {points.map((p, i) => (
                     <li key={p.id} className={p.id === chosen ? 'lit' : ''}>
-                      <ButtonBase id={`point-${p.id}`} onClick={() => setChosen(p.id)} aria-pressed={p.id === chosen} tabIndex={p.id === chosen ? 0 : -1}>
-                        <span className="spike" aria-hidden="true">{(p.critical || canHurt(p)) && <Splinter />}</span>
+                      <ButtonBase
+                        id={`point-${p.id}`}
+                        onClick={() => setChosen(p.id)}
+                        aria-pressed={p.id === chosen}
+                        tabIndex={p.id === chosen ? 0 : -1}
+                      >
+                        <span className="spike" aria-hidden="true">
+                          {(p.critical || canHurt(p)) && <Splinter />}
+                        </span>
                         <span className="no num">{i + 1}</span>
                         <span className="what">
                           <b>{p.name}</b>
@@ -81,7 +110,9 @@ export default function TechniquePage({ view, mayChange }: { view: TechniqueView
                           </span>
                         </span>
                         <span className="second kind">{p.kind}</span>
-                        <span className="measure"><How point={p} values={view.lately[p.id]?.values ?? []} /></span>
+                        <span className="measure">
+                          <How point={p} values={view.lately[p.id]?.values ?? []} />
+                        </span>
                       </ButtonBase>
                     </li>
                   ))}
@@ -94,21 +125,33 @@ export default function TechniquePage({ view, mayChange }: { view: TechniqueView
           {point && <PointSheet point={point} n={points.indexOf(point) + 1} lately={view.lately[point.id]} />}
           <section>
             <h2>Where it is asked</h2>
-            {view.usedBy.length === 0 && <p className="sub line" style={{ paddingTop: 6 }}>No belt asks for it yet.</p>}
+            {view.usedBy.length === 0 && (
+              <p className="sub line" style={{ paddingTop: 6 }}>
+                No belt asks for it yet.
+              </p>
+            )}
             <ul>
               {view.usedBy.map((u) => (
                 <li key={u.rank.id + u.condition} className="line" style={{ padding: '6px 0' }}>
                   <div className="row">
                     <Belt name={u.rank.name} cloth={u.rank.cloth} />
                     <b>{u.rank.name}</b>
-                    <span style={{ marginLeft: 'auto' }} className="second">{u.condition}</span>
+                    <span style={{ marginLeft: 'auto' }} className="second">
+                      {u.condition}
+                    </span>
                   </div>
                   <p className="second">{standardInWords(u.standard, t.sided)}</p>
                 </li>
               ))}
             </ul>
           </section>
-          {mayChange && <div><Button variant="text" onClick={() => void retire()}>{t.retired ? 'Take it back into use' : 'Retire this technique'}</Button></div>}
+          {mayChange && (
+            <div>
+              <Button variant="text" onClick={() => void retire()}>
+                {t.retired ? 'Take it back into use' : 'Retire this technique'}
+              </Button>
+            </div>
+          )}
         </aside>
       </div>
       <style>{`
@@ -129,7 +172,12 @@ export default function TechniquePage({ view, mayChange }: { view: TechniqueView
   );
 }
 
-const article = (name: string) => (/^(Cover|Edge)/.test(name) ? name.toLowerCase() : /^[aeiou]/i.test(name) ? `an ${name.toLowerCase()}` : `a ${name.toLowerCase()}`);
+const article = (name: string) =>
+  /^(Cover|Edge)/.test(name)
+    ? name.toLowerCase()
+    : /^[aeiou]/i.test(name)
+      ? `an ${name.toLowerCase()}`
+      : `a ${name.toLowerCase()}`;
 
 function Hatched({ solid = false }: { solid?: boolean }) {
   return (
@@ -141,7 +189,8 @@ function Hatched({ solid = false }: { solid?: boolean }) {
 }
 
 function How({ point, values }: { point: PointShown; values: readonly number[] }) {
-  if (point.kind === 'measured' && point.accepted && point.unit) return <RuleMark accepted={point.accepted} wanted={point.wanted} unit={point.unit} values={values} />;
+  if (point.kind === 'measured' && point.accepted && point.unit)
+    return <RuleMark accepted={point.accepted} wanted={point.wanted} unit={point.unit} values={values} />;
   if (point.kind === 'counted')
     return (
       <svg width="53" height="18" viewBox="0 0 53 18" aria-hidden="true">
@@ -152,11 +201,26 @@ function How({ point, values }: { point: PointShown; values: readonly number[] }
       </svg>
     );
   if (point.kind === 'felt') return <span className="second">told by the receiver</span>;
-  return <span aria-hidden="true"><Stick marks={['H']} side="none" width={22} height={14} /></span>;
+  return (
+    <span aria-hidden="true">
+      <Stick marks={['H']} side="none" width={22} height={14} />
+    </span>
+  );
 }
 
-function PointSheet({ point, n, lately }: { point: PointShown; n: number; lately: TechniqueView['lately'][string] | undefined }) {
-  const inside = lately && point.accepted ? lately.values.filter((v) => v >= point.accepted!.lo && v <= point.accepted!.hi).length : 0;
+function PointSheet({
+  point,
+  n,
+  lately,
+}: {
+  point: PointShown;
+  n: number;
+  lately: TechniqueView['lately'][string] | undefined;
+}) {
+  const inside =
+    lately && point.accepted
+      ? lately.values.filter((v) => v >= point.accepted!.lo && v <= point.accepted!.hi).length
+      : 0;
   return (
     <section className="sheet" aria-live="polite">
       <div className="spread">
@@ -170,17 +234,32 @@ function PointSheet({ point, n, lately }: { point: PointShown; n: number; lately
         )}
       </div>
       {point.how !== '' && <p style={{ marginTop: 6 }}>{point.how}.</p>}
-      {point.why !== '' && <p className="second" style={{ marginTop: 2 }}>Why: {point.why.charAt(0).toLowerCase() + point.why.slice(1)}.</p>}
-      {point.from && <p className="second" style={{ marginTop: 2 }}>From <a href={`/techniques/${point.from.id}`}>{point.from.name}</a>: marks count there too.</p>}
+      {point.why !== '' && (
+        <p className="second" style={{ marginTop: 2 }}>
+          Why: {point.why.charAt(0).toLowerCase() + point.why.slice(1)}.
+        </p>
+      )}
+      {point.from && (
+        <p className="second" style={{ marginTop: 2 }}>
+          From <a href={`/techniques/${point.from.id}`}>{point.from.name}</a>: marks count there too.
+        </p>
+      )}
       {point.accepted && point.unit && (
         <p style={{ marginTop: 8 }}>
           Accepted {point.accepted.lo} to {point.accepted.hi} {point.unit}
-          {point.wanted && <>, wanted {point.wanted.lo} to {point.wanted.hi} {point.unit}</>}.
+          {point.wanted && (
+            <>
+              , wanted {point.wanted.lo} to {point.wanted.hi} {point.unit}
+            </>
+          )}
+          .
         </p>
       )}
       {lately && (
         <p className="second" style={{ marginTop: 6 }}>
-          {point.kind === 'measured' ? `Of the last ${lately.values.length} measures ${inside} were accepted.` : `In the last 90 days ${lately.held} of ${lately.of} repetitions held.`}
+          {point.kind === 'measured'
+            ? `Of the last ${lately.values.length} measures ${inside} were accepted.`
+            : `In the last 90 days ${lately.held} of ${lately.of} repetitions held.`}
         </p>
       )}
       <ul>
@@ -196,7 +275,8 @@ function PointSheet({ point, n, lately }: { point: PointShown; n: number; lately
                 <p className="row" style={{ alignItems: 'flex-start', gap: 6 }}>
                   <Splinter />
                   <span>
-                    <span className="hurts">Can hurt {s.hurts === 'self' ? 'oneself' : 'the partner'}:</span> {s.hurtsHow || 'stop and mend it first'}.
+                    <span className="hurts">Can hurt {s.hurts === 'self' ? 'oneself' : 'the partner'}:</span>{' '}
+                    {s.hurtsHow || 'stop and mend it first'}.
                   </span>
                 </p>
               )}

@@ -15,7 +15,9 @@ export default function Techniques({ view }: { view: TechniquesView }) {
   const [find, setFind] = useState('');
   const [which, setWhich] = useState<'in use' | 'retired'>('in use');
   const q = foldName(find);
-  const all = view.techniques.filter((t) => t.retired === (which === 'retired') && (q === '' || foldName(t.name).includes(q) || t.kind.includes(q)));
+  const all = view.techniques.filter(
+    (t) => t.retired === (which === 'retired') && (q === '' || foldName(t.name).includes(q) || t.kind.includes(q)),
+  );
   const kinds = TECHNIQUE_KINDS.filter((k) => all.some((t) => t.kind === k));
   const rank = new Map(view.ranks.map((r) => [r.id, r]));
   return (
@@ -24,20 +26,41 @@ export default function Techniques({ view }: { view: TechniquesView }) {
         <div>
           <h1>What do we teach?</h1>
           <p className="sub">
-            {view.techniques.filter((t) => !t.retired).length} techniques in use, each with its points from the ground up.
+            {view.techniques.filter((t) => !t.retired).length} techniques in use, each with its points from the ground
+            up.
           </p>
         </div>
         <div className="actions">
-          <a className="button go" href="/techniques/new">Add a technique</a>
+          <a className="button go" href="/techniques/new">
+            Add a technique
+          </a>
         </div>
       </div>
       <div className="row" style={{ gap: 16, marginBottom: 14, flexWrap: 'wrap' }}>
-        <TextField id="find" label={<span className="hidden">Find a technique</span>} placeholder="Find a technique" value={find} onChange={(e) => setFind(e.target.value)} sx={{ width: 260 }} />
-        {view.techniques.some((t) => t.retired) && <Switch label="Which" value={which} onChange={setWhich} options={[{ value: 'in use', word: 'in use' }, { value: 'retired', word: 'retired' }]} />}
+        <TextField
+          id="find"
+          label={<span className="hidden">Find a technique</span>}
+          placeholder="Find a technique"
+          value={find}
+          onChange={(e) => setFind(e.target.value)}
+          sx={{ width: 260 }}
+        />
+        {view.techniques.some((t) => t.retired) && (
+          <Switch
+            label="Which"
+            value={which}
+            onChange={setWhich}
+            options={[
+              { value: 'in use', word: 'in use' },
+              { value: 'retired', word: 'retired' },
+            ]}
+          />
+        )}
       </div>
       {view.techniques.length === 0 && (
         <p className="message">
-          The library is empty. <a href="/techniques/new">Write the first technique</a>: a stance is a good beginning, since strikes and blocks stand on it.
+          The library is empty. <a href="/techniques/new">Write the first technique</a>: a stance is a good beginning,
+          since strikes and blocks stand on it.
         </p>
       )}
       {view.techniques.length > 0 && all.length === 0 && <p className="sub">No technique of this name.</p>}
@@ -55,8 +78,20 @@ export default function Techniques({ view }: { view: TechniquesView }) {
                       {t.points === 0 ? 'no points yet' : `${t.points} points`}
                       {t.critical > 0 && `, ${t.critical} critical`}
                     </span>
-                    <span className="belts">{t.usedBy.map((id) => { const r = rank.get(id)!; return <Belt key={id} name={r.name} cloth={r.cloth} width={36} height={12} />; })}</span>
-                    <span className="can">{t.hurts && <><Splinter /><span className="hidden">can hurt</span></>}</span>
+                    <span className="belts">
+                      {t.usedBy.map((id) => {
+                        const r = rank.get(id)!;
+                        return <Belt key={id} name={r.name} cloth={r.cloth} width={36} height={12} />;
+                      })}
+                    </span>
+                    <span className="can">
+                      {t.hurts && (
+                        <>
+                          <Splinter />
+                          <span className="hidden">can hurt</span>
+                        </>
+                      )}
+                    </span>
                   </li>
                 ))}
             </ul>
@@ -64,7 +99,9 @@ export default function Techniques({ view }: { view: TechniquesView }) {
         ))}
       </div>
       <p className="legend">
-        <span><Splinter /> a slip in it can hurt somebody</span>
+        <span>
+          <Splinter /> a slip in it can hurt somebody
+        </span>
         <span>belts: where it is asked</span>
       </p>
       <style>{`

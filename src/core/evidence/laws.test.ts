@@ -6,7 +6,11 @@ import { context, order, point, requirement, TODAY } from './builders';
 import type { Look } from './looks';
 import { verdict, type Verdict } from './verdict';
 
-const POINTS = [point('heel'), point('knee', { bodyPart: 'knees' }), point('fist', { bodyPart: 'hand', critical: true })];
+const POINTS = [
+  point('heel'),
+  point('knee', { bodyPart: 'knees' }),
+  point('fist', { bodyPart: 'hand', critical: true }),
+];
 const CONDITIONS = ['lying', 'air', 'wall', 'still target', 'moving holder'];
 
 const aMark = (pointId: string) =>
@@ -23,16 +27,14 @@ const aLook = fc
     side: fc.constantFrom<Side>('left', 'right'),
     marks: fc.tuple(...POINTS.map((p) => fc.option(aMark(p.id)))),
   })
-  .map(
-    ({ ago, marks, ...rest }): Look => ({
-      ...rest,
-      techniqueId: 't',
-      day: addDays(TODAY, -ago),
-      purpose: null,
-      replaces: null,
-      marks: marks.filter((m) => m !== null),
-    }),
-  );
+  .map(({ ago, marks, ...rest }): Look => ({
+    ...rest,
+    techniqueId: 't',
+    day: addDays(TODAY, -ago),
+    purpose: null,
+    replaces: null,
+    marks: marks.filter((m) => m !== null),
+  }));
 const someLooks = fc.uniqueArray(aLook, { maxLength: 14, selector: (l) => l.id });
 const aStandard = fc.record({
   share: fc.constantFrom(0.5, 0.6, 0.8, 1),
@@ -51,7 +53,10 @@ const gist = (v: Verdict) => ({
   looksNeeded: v.looksNeeded,
   points: v.points.map((p) => [p.point.id, p.side, p.window.held.toFixed(9), p.window.of, p.looksNeeded]),
 });
-const clean = (l: Look): Look => ({ ...l, marks: POINTS.map((p) => ({ pointId: p.id, kind: 'seen', held: 5, of: 5 })) });
+const clean = (l: Look): Look => ({
+  ...l,
+  marks: POINTS.map((p) => ({ pointId: p.id, kind: 'seen', held: 5, of: 5 })),
+});
 
 describe('laws of the verdict', () => {
   it('a clean look never raises the looks needed', () => {
@@ -70,7 +75,9 @@ describe('laws of the verdict', () => {
         if (looks.length === 0) return;
         const at = pick % looks.length;
         const worse = looks.map((l, i) =>
-          i === at ? { ...l, marks: l.marks.map((m) => (m.kind === 'measured' ? m : { ...m, held: Math.max(0, m.held - 1) })) } : l,
+          i === at
+            ? { ...l, marks: l.marks.map((m) => (m.kind === 'measured' ? m : { ...m, held: Math.max(0, m.held - 1) })) }
+            : l,
         );
         expect(judgeBy(s, worse).looksNeeded).toBeGreaterThanOrEqual(judgeBy(s, looks).looksNeeded);
       }),
@@ -81,8 +88,17 @@ describe('laws of the verdict', () => {
   it('the order of arrival does not matter', () => {
     fc.assert(
       fc.property(aStandard, someLooks, fc.infiniteStream(fc.nat()), (s, looks, order_) => {
-        const shuffled = looks.map((l) => [order_.next().value, l] as const).sort((a, b) => Number(a[0]) - Number(b[0]));
-        expect(gist(judgeBy(s, shuffled.map(([, l]) => l)))).toEqual(gist(judgeBy(s, looks)));
+        const shuffled = looks
+          .map((l) => [order_.next().value, l] as const)
+          .sort((a, b) => Number(a[0]) - Number(b[0]));
+        expect(
+          gist(
+            judgeBy(
+              s,
+              shuffled.map(([, l]) => l),
+            ),
+          ),
+        ).toEqual(gist(judgeBy(s, looks)));
       }),
     );
   });
@@ -136,19 +152,17 @@ describe('laws of the verdict', () => {
         const { looksNeeded } = judgeBy(s, looks);
         const size = Math.max(5, Math.ceil(s.repetitions / s.days));
         const future = Array.from({ length: looksNeeded }, (_, i) =>
-          (['left', 'right'] as const).map(
-            (side): Look => ({
-              id: `future-${i}-${side}`,
-              techniqueId: 't',
-              day: addDays(TODAY, i + 1),
-              at: 0,
-              conditionId: 'air',
-              side,
-              purpose: null,
-              replaces: null,
-              marks: POINTS.map((p) => ({ pointId: p.id, kind: 'seen', held: size, of: size })),
-            }),
-          ),
+          (['left', 'right'] as const).map((side): Look => ({
+            id: `future-${i}-${side}`,
+            techniqueId: 't',
+            day: addDays(TODAY, i + 1),
+            at: 0,
+            conditionId: 'air',
+            side,
+            purpose: null,
+            replaces: null,
+            marks: POINTS.map((p) => ({ pointId: p.id, kind: 'seen', held: size, of: size })),
+          })),
         ).flat();
         const day = addDays(TODAY, looksNeeded);
         expect(judgeBy(s, [...looks, ...future], { today: day }).looksNeeded).toBe(0);

@@ -87,6 +87,7 @@ export function gatherEvidence(looks: readonly Look[], ranges: Ranges): Evidence
       sides[look.side].push({ lookId: look.id, day, at, conditionId, purpose, held, of });
     }
   }
-  for (const sides of evidence.values()) for (const side of ['left', 'right', 'none'] as const) sides[side].sort(newestFirst);
+  for (const sides of evidence.values())
+    for (const side of ['left', 'right', 'none'] as const) sides[side].sort(newestFirst);
   return evidence;
 }

@@ -2,7 +2,13 @@ import type { GateVerdict } from '../syllabus/gate';
 import type { VerdictWord } from './verdict';
 
 /** Groups of the roll by what is missing, in the order in which they are shown. */
-export const READINESS = ['nothing missing', 'a look may settle it', 'only a gate is shut', 'one thing slips', 'more slips'] as const;
+export const READINESS = [
+  'nothing missing',
+  'a look may settle it',
+  'only a gate is shut',
+  'one thing slips',
+  'more slips',
+] as const;
 export type Readiness = (typeof READINESS)[number];
 
 /**

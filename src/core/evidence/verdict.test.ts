@@ -47,7 +47,11 @@ describe('the five words', () => {
   });
 
   it('unseen: nothing, or only in an easier condition', () => {
-    const v = verdict(requirement(), both('2026-03-01', { 'rear heel': [5, 5] }, { conditionId: 'lying' }), context([heel]));
+    const v = verdict(
+      requirement(),
+      both('2026-03-01', { 'rear heel': [5, 5] }, { conditionId: 'lying' }),
+      context([heel]),
+    );
     expect(v.word).toBe('unseen');
     expect(v.looksNeeded).toBe(2);
     expect(words(v)).toBe('Nobody has watched it yet.');
@@ -124,7 +128,13 @@ describe('critical points, allowance, adaptation', () => {
     const plain = verdict(requirement(), looks, context([turn]));
     expect(plain.points[0]!.window.held).toBe(6);
     expect(plain.word).toBe('close');
-    const adaptation = { pointId: 'base foot', from: '2026-02-01', range: { lo: 75, hi: 180 }, share: null, waived: false };
+    const adaptation = {
+      pointId: 'base foot',
+      from: '2026-02-01',
+      range: { lo: 75, hi: 180 },
+      share: null,
+      waived: false,
+    };
     expect(verdict(requirement(), looks, context([turn], { adaptations: [adaptation] })).word).toBe('met');
     const later = { ...adaptation, from: '2026-03-06' };
     expect(verdict(requirement(), looks, context([turn], { adaptations: [later] })).word).toBe('close');

@@ -47,7 +47,10 @@ const TINY = 1e-9;
 const NO_ENTRIES: readonly Entry[] = [];
 
 /** Adaptations in force on a day: for each point the one written last. */
-export function adaptationsOn(all: readonly Adaptation[] | undefined, today: PlainDate): ReadonlyMap<string, Adaptation> {
+export function adaptationsOn(
+  all: readonly Adaptation[] | undefined,
+  today: PlainDate,
+): ReadonlyMap<string, Adaptation> {
   const inForce = new Map<string, Adaptation>();
   for (const a of all ?? []) {
     if (a.from > today) continue;
@@ -143,7 +146,8 @@ export function judge(requirement: Requirement, evidence: Evidence, context: Jud
     }
   }
 
-  const choices = s.sides === 'one' && context.sided ? sides.map((side) => points.filter((p) => p.side === side)) : [points];
+  const choices =
+    s.sides === 'one' && context.sided ? sides.map((side) => points.filter((p) => p.side === side)) : [points];
   let considered = points;
   let looksNeeded = Infinity;
   let seenOnSide = -1;

@@ -11,7 +11,11 @@ const check = (...rows: string[][]) => checkRollLines(readRollCells(rows), conte
 describe('a pasted roll', () => {
   it('takes good lines in any column order, if the columns are named', () => {
     const [a] = check(['Born', 'Belt', 'Name'], ['4 May 2010', 'amber belt', '  Tomasz   Rill ']);
-    expect(a).toMatchObject({ takes: true, line: 2, student: { name: 'Tomasz Rill', rankId: 'amber', born: '2010-05-04', since: context.today } });
+    expect(a).toMatchObject({
+      takes: true,
+      line: 2,
+      student: { name: 'Tomasz Rill', rankId: 'amber', born: '2010-05-04', since: context.today },
+    });
   });
 
   it.each([
@@ -27,12 +31,24 @@ describe('a pasted roll', () => {
   ])('refuses %j', (row, wrong) => expect(check(row)[0]).toMatchObject({ takes: false, wrong }));
 
   it('refuses a doubled name and still takes the rest', () => {
-    const rows = check(['Bram Oakes', 'Straw', '2 Dec 2013'], [''], ['Bram Oakes', 'Straw', '2 Dec 2013'], ['Nell Okafor', 'Fern', '']);
-    expect(rows.map((r) => [r.line, r.takes])).toEqual([[1, true], [3, false], [4, true]]);
+    const rows = check(
+      ['Bram Oakes', 'Straw', '2 Dec 2013'],
+      [''],
+      ['Bram Oakes', 'Straw', '2 Dec 2013'],
+      ['Nell Okafor', 'Fern', ''],
+    );
+    expect(rows.map((r) => [r.line, r.takes])).toEqual([
+      [1, true],
+      [3, false],
+      [4, true],
+    ]);
     expect(rows[1]).toMatchObject({ wrong: 'Bram Oakes already stands on line 1.' });
   });
 
   it('takes a second person of the same name with another birth date, and remarks on it', () => {
-    expect(check(['Ilse Marrow', 'White', '2016-01-02'])[0]).toMatchObject({ takes: true, remark: 'belt counted from today; another person of this name is on the roll' });
+    expect(check(['Ilse Marrow', 'White', '2016-01-02'])[0]).toMatchObject({
+      takes: true,
+      remark: 'belt counted from today; another person of this name is on the roll',
+    });
   });
 });

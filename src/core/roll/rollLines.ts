@@ -67,7 +67,10 @@ export function checkRollLines(lines: readonly RollLine[], context: RollContext)
     const rank = rankByName.get(foldName(typedRank));
     if (!rank) {
       if (typedRank === '') return no('There is no belt on this line.');
-      const near = nearest(typedRank, context.ranks.map((r) => r.name));
+      const near = nearest(
+        typedRank,
+        context.ranks.map((r) => r.name),
+      );
       return no(`There is no ${typedRank} belt in this school.${near ? ` ${near}?` : ''}`);
     }
 
@@ -115,7 +118,9 @@ export function readRollCells(rows: readonly (readonly string[])[]): RollLine[] 
   const order: Record<Exclude<keyof RollLine, 'line'>, number> = { name: 0, rank: 1, born: 2, since: 3 };
   const head = (rows[0] ?? []).map(foldName);
   const isHead = head.some((h) => HEADS.name.includes(h)) && head.some((h) => HEADS.rank.includes(h));
-  if (isHead) for (const key of Object.keys(HEADS) as (keyof typeof HEADS)[]) order[key] = head.findIndex((h) => HEADS[key].includes(h));
+  if (isHead)
+    for (const key of Object.keys(HEADS) as (keyof typeof HEADS)[])
+      order[key] = head.findIndex((h) => HEADS[key].includes(h));
   return rows.flatMap((cells, i) => {
     if ((isHead && i === 0) || cells.every((c) => c.trim() === '')) return [];
     const cell = (key: keyof typeof order) => (order[key] < 0 ? '' : (cells[order[key]] ?? '').trim());

@@ -61,17 +61,43 @@ const down = (from: Place, length: number, degrees: number): Place => ({
 
 /** The rear leg's angle that puts its foot on the floor too, if it is straight. */
 const straightBehind = (front: Leg) =>
-  -(Math.acos((BODY.thigh * Math.cos(rad(front.thigh)) + BODY.shank * Math.cos(rad(front.thigh - front.bend))) / (BODY.thigh + BODY.shank)) * 180) / Math.PI;
+  -(
+    Math.acos(
+      (BODY.thigh * Math.cos(rad(front.thigh)) + BODY.shank * Math.cos(rad(front.thigh - front.bend))) /
+        (BODY.thigh + BODY.shank),
+    ) * 180
+  ) / Math.PI;
 
 const GUARD: Arm = { upper: 18, bend: 128 };
 const front: Leg = { thigh: 48, bend: 50 };
 const soft: Leg = { thigh: 14, bend: 20 };
 
 const POSES: Record<TechniqueKind, Pose> = (() => {
-  const stance: Pose = { left: front, right: { thigh: straightBehind(front), bend: 0 }, stands: 'left', rightArm: { upper: 88, bend: 2 }, leftArm: { upper: -52, bend: 98 }, lean: 0 };
+  const stance: Pose = {
+    left: front,
+    right: { thigh: straightBehind(front), bend: 0 },
+    stands: 'left',
+    rightArm: { upper: 88, bend: 2 },
+    leftArm: { upper: -52, bend: 98 },
+    lean: 0,
+  };
   const low: Leg = { thigh: 34, bend: 40 };
-  const upright: Pose = { left: { thigh: 6, bend: 4 }, right: { thigh: -3, bend: 4 }, stands: 'left', rightArm: { upper: 84, bend: 6 }, leftArm: { upper: -50, bend: 98 }, lean: 0 };
-  const kick: Pose = { left: { thigh: 10, bend: 16 }, right: { thigh: 92, bend: 12 }, stands: 'left', rightArm: { upper: -8, bend: 104 }, leftArm: GUARD, lean: -10 };
+  const upright: Pose = {
+    left: { thigh: 6, bend: 4 },
+    right: { thigh: -3, bend: 4 },
+    stands: 'left',
+    rightArm: { upper: 84, bend: 6 },
+    leftArm: { upper: -50, bend: 98 },
+    lean: 0,
+  };
+  const kick: Pose = {
+    left: { thigh: 10, bend: 16 },
+    right: { thigh: 92, bend: 12 },
+    stands: 'left',
+    rightArm: { upper: -8, bend: 104 },
+    leftArm: GUARD,
+    lean: -10,
+  };
   return {
     stance: { ...stance, rightArm: { upper: -46, bend: 96 } },
     step: { ...stance, left: low, right: { thigh: straightBehind(low), bend: 0 }, rightArm: { upper: -46, bend: 96 } },
@@ -81,7 +107,14 @@ const POSES: Record<TechniqueKind, Pose> = (() => {
     kick,
     'hand shape': upright,
     grip: { ...upright, rightArm: { upper: 60, bend: 34 } },
-    fall: { ...upright, left: { thigh: 66, bend: 92 }, right: { thigh: 50, bend: 88 }, rightArm: { upper: 40, bend: 30 }, leftArm: { upper: 30, bend: 30 }, lean: 18 },
+    fall: {
+      ...upright,
+      left: { thigh: 66, bend: 92 },
+      right: { thigh: 50, bend: 88 },
+      rightArm: { upper: 40, bend: 30 },
+      leftArm: { upper: 30, bend: 30 },
+      lean: 18,
+    },
     'weapon cut': { ...stance, rightArm: { upper: 70, bend: 22 }, leftArm: { upper: 40, bend: 40 } },
   };
 })();
@@ -94,16 +127,24 @@ export function figureOf(pose: Pose): Figure {
   const standing = pose[pose.stands];
   const hip: Place = {
     x: 0,
-    y: BODY.ankleHeight + BODY.thigh * Math.cos(rad(standing.thigh)) + BODY.shank * Math.cos(rad(standing.thigh - standing.bend)),
+    y:
+      BODY.ankleHeight +
+      BODY.thigh * Math.cos(rad(standing.thigh)) +
+      BODY.shank * Math.cos(rad(standing.thigh - standing.bend)),
   };
   const leg = (l: Leg) => {
     const knee = down(hip, BODY.thigh, l.thigh);
     const ankle = down(knee, BODY.shank, l.thigh - l.bend);
     const grounded = ankle.y < BODY.ankleHeight + 0.02;
-    const toe = grounded ? { x: ankle.x + BODY.foot * 0.75, y: 0.006 } : down(ankle, BODY.foot * 0.8, l.thigh - l.bend + 62);
+    const toe = grounded
+      ? { x: ankle.x + BODY.foot * 0.75, y: 0.006 }
+      : down(ankle, BODY.foot * 0.8, l.thigh - l.bend + 62);
     return { knee, ankle, toe };
   };
-  const shoulder: Place = { x: hip.x + BODY.trunk * Math.sin(rad(pose.lean)), y: hip.y + BODY.trunk * Math.cos(rad(pose.lean)) };
+  const shoulder: Place = {
+    x: hip.x + BODY.trunk * Math.sin(rad(pose.lean)),
+    y: hip.y + BODY.trunk * Math.cos(rad(pose.lean)),
+  };
   const head: Place = {
     x: shoulder.x + (BODY.neck + BODY.headRadius) * Math.sin(rad(pose.lean * 0.6)) + 0.012,
     y: shoulder.y + (BODY.neck + BODY.headRadius) * Math.cos(rad(pose.lean * 0.6)),
@@ -113,7 +154,15 @@ export function figureOf(pose: Pose): Figure {
     const wrist = down(elbow, BODY.forearm, a.upper + a.bend);
     return { elbow, wrist, tip: down(wrist, BODY.hand * 0.6, a.upper + a.bend) };
   };
-  return { hip, shoulder, head, right: leg(pose.right), left: leg(pose.left), rightArm: arm(pose.rightArm), leftArm: arm(pose.leftArm) };
+  return {
+    hip,
+    shoulder,
+    head,
+    right: leg(pose.right),
+    left: leg(pose.left),
+    rightArm: arm(pose.rightArm),
+    leftArm: arm(pose.leftArm),
+  };
 }
 
 /** Where on the figure a part of the body is pointed at. */

@@ -3,8 +3,25 @@ import { BODY_PARTS, fromTheGroundUp, isHeld, type Point } from './point';
 import { BODY, figureOf, placeOf, poseOf } from './pose';
 import { itemPoints, TECHNIQUE_KINDS, type Technique } from './technique';
 
-const point = (id: string, bodyPart: Point['bodyPart']): Point => ({ id, name: id, how: '', why: '', kind: 'seen', bodyPart, critical: false, unit: null, accepted: null, wanted: null, slips: [] });
-const technique = (id: string, points: Point[], stanceId: string | null = null, stepId: string | null = null): Technique => ({ id, name: id, kind: 'strike', sided: true, stanceId, stepId, points });
+const point = (id: string, bodyPart: Point['bodyPart']): Point => ({
+  id,
+  name: id,
+  how: '',
+  why: '',
+  kind: 'seen',
+  bodyPart,
+  critical: false,
+  unit: null,
+  accepted: null,
+  wanted: null,
+  slips: [],
+});
+const technique = (
+  id: string,
+  points: Point[],
+  stanceId: string | null = null,
+  stepId: string | null = null,
+): Technique => ({ id, name: id, kind: 'strike', sided: true, stanceId, stepId, points });
 
 describe('the points of an item', () => {
   const heel = point('heel', 'feet');
@@ -26,7 +43,9 @@ describe('the points of an item', () => {
   it('keep their order on the same part of the body', () => {
     const points = [point('x', 'hips'), point('y', 'feet'), point('z', 'hips')];
     expect(fromTheGroundUp(points).map((p) => p.id)).toEqual(['y', 'x', 'z']);
-    expect(isHeld(90, { lo: 90, hi: 135 }) && isHeld(135, { lo: 90, hi: 135 }) && !isHeld(136, { lo: 90, hi: 135 })).toBe(true);
+    expect(
+      isHeld(90, { lo: 90, hi: 135 }) && isHeld(135, { lo: 90, hi: 135 }) && !isHeld(136, { lo: 90, hi: 135 }),
+    ).toBe(true);
   });
 });
 

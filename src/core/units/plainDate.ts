@@ -22,8 +22,7 @@ const isLeap = (year: number) => (year % 4 === 0 && year % 100 !== 0) || year % 
 const daysIn = (year: number, month: number) =>
   month === 2 ? (isLeap(year) ? 29 : 28) : [4, 6, 9, 11].includes(month) ? 30 : 31;
 const two = (n: number) => String(n).padStart(2, '0');
-const ordinal = (n: number) =>
-  n + (n % 100 >= 11 && n % 100 <= 13 ? 'th' : (['th', 'st', 'nd', 'rd'][n % 10] ?? 'th'));
+const ordinal = (n: number) => n + (n % 100 >= 11 && n % 100 <= 13 ? 'th' : (['th', 'st', 'nd', 'rd'][n % 10] ?? 'th'));
 
 /** Builds a date from its parts, 1-based; says what is impossible about it ("February has no 31st."). */
 export function plainDate(year: number, month: number, day: number): Result<PlainDate> {

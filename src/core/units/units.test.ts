@@ -33,7 +33,9 @@ describe('dates', () => {
   it('counts months as date-fns does', () => {
     fc.assert(
       fc.property(aDate, fc.integer({ min: 0, max: 400 }), fc.integer({ min: 0, max: 20_000 }), (d, months, days) => {
-        const later = addMonthsOfLibrary(parseISO(`${d}T12:00:00Z`), months).toISOString().slice(0, 10);
+        const later = addMonthsOfLibrary(parseISO(`${d}T12:00:00Z`), months)
+          .toISOString()
+          .slice(0, 10);
         expect(addMonths(d, months)).toBe(later);
         const to = addDays(d, days);
         expect(daysBetween(d, to)).toBe(days);
@@ -69,10 +71,13 @@ describe('the order of conditions', () => {
   });
 
   it('is partial: two branches do not count for each other', () => {
-    const made = conditionOrder(['lying', 'air', 'wall'], [
-      { easier: 'lying', harder: 'air' },
-      { easier: 'lying', harder: 'wall' },
-    ]);
+    const made = conditionOrder(
+      ['lying', 'air', 'wall'],
+      [
+        { easier: 'lying', harder: 'air' },
+        { easier: 'lying', harder: 'wall' },
+      ],
+    );
     if (!made.ok) throw new Error();
     expect(countsFor(made.value, 'wall', 'lying')).toBe(true);
     expect(countsFor(made.value, 'lying', 'wall')).toBe(false);

@@ -13,9 +13,15 @@ export function dice(seed: number) {
     whole: (lo: number, hi: number) => lo + Math.floor(next() * (hi - lo + 1)),
     pick: <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)]!,
     /** Box and Muller 1958. */
-    normal: (mean: number, sd: number) => mean + sd * Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next()),
+    normal: (mean: number, sd: number) =>
+      mean + sd * Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next()),
     /** An id as a device would have made it at that instant, but from the seed. */
-    id: (msecs: number) => v7({ msecs: Math.floor(msecs), seq: Math.floor(next() * 0x7fffffff), random: Uint8Array.from({ length: 16 }, () => Math.floor(next() * 256)) }),
+    id: (msecs: number) =>
+      v7({
+        msecs: Math.floor(msecs),
+        seq: Math.floor(next() * 0x7fffffff),
+        random: Uint8Array.from({ length: 16 }, () => Math.floor(next() * 256)),
+      }),
   };
 }
 export type Dice = ReturnType<typeof dice>;

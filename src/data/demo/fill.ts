@@ -63,11 +63,21 @@ export async function writeSchool(tx: Transaction, schoolId: string, name: strin
   await tx.insert(rank).values(made.ranks.map((r, position) => ({ schoolId, position, ...r })));
   await tx.insert(condition).values(made.conditions.map((c, position) => ({ schoolId, position, ...c })));
   const conditionId = new Map(made.conditions.map((c) => [c.name, c.id]));
-  await tx.insert(conditionStep).values(FIRST_STEPS.map(([e, h]) => ({ schoolId, easierId: conditionId.get(e)!, harderId: conditionId.get(h)! })));
-  const standingAlone = made.techniques.map(({ points: _points, ...t }) => ({ schoolId, ...t, stanceId: null, stepId: null, summary: made.summaries.get(t.id) ?? '', changedBy: head!.id }));
+  await tx
+    .insert(conditionStep)
+    .values(FIRST_STEPS.map(([e, h]) => ({ schoolId, easierId: conditionId.get(e)!, harderId: conditionId.get(h)! })));
+  const standingAlone = made.techniques.map(({ points: _points, ...t }) => ({
+    schoolId,
+    ...t,
+    stanceId: null,
+    stepId: null,
+    summary: made.summaries.get(t.id) ?? '',
+    changedBy: head!.id,
+  }));
   await tx.insert(technique).values(standingAlone);
   for (const t of made.techniques)
-    if (t.stanceId ?? t.stepId) await tx.update(technique).set({ stanceId: t.stanceId, stepId: t.stepId }).where(eq(technique.id, t.id));
+    if (t.stanceId ?? t.stepId)
+      await tx.update(technique).set({ stanceId: t.stanceId, stepId: t.stepId }).where(eq(technique.id, t.id));
   await insertAll(
     tx,
     point,
@@ -91,27 +101,63 @@ export async function writeSchool(tx: Transaction, schoolId: string, name: strin
       })),
     ),
   );
-  await insertAll(tx, slip, made.techniques.flatMap((t) => t.points.flatMap((p) => p.slips.map((s, position) => ({ schoolId, pointId: p.id, position, ...s })))));
+  await insertAll(
+    tx,
+    slip,
+    made.techniques.flatMap((t) =>
+      t.points.flatMap((p) => p.slips.map((s, position) => ({ schoolId, pointId: p.id, position, ...s }))),
+    ),
+  );
   const positions = new Map<string, number>();
   const nextPosition = (rankId: string) => {
     const at = positions.get(rankId) ?? 0;
     positions.set(rankId, at + 1);
     return at;
   };
-  await tx.insert(requirement).values(made.requirements.map((r) => ({ schoolId, ...r, position: nextPosition(r.rankId) })));
+  await tx
+    .insert(requirement)
+    .values(made.requirements.map((r) => ({ schoolId, ...r, position: nextPosition(r.rankId) })));
   await tx.insert(gate).values(made.gates.map((g) => ({ schoolId, ...g })));
-  await insertAll(tx, person, made.students.map((s) => ({ schoolId, id: s.id, name: s.name, role: 'student' as const, born: s.born })));
-  await insertAll(tx, rankHeld, made.students.flatMap((s) => s.held.map((h) => ({ schoolId, id: v7(), personId: s.id, ...h, by: head!.id }))));
-  await insertAll(tx, classHeld, made.classes.map((c) => ({ schoolId, id: c.id, day: c.day, minutes: c.minutes, by: head!.id })));
-  await insertAll(tx, attendance, made.classes.flatMap((c) => c.present.map((personId) => ({ schoolId, classId: c.id, personId }))));
-  await insertAll(tx, look, made.looks.map(({ marks: _marks, at, ...l }) => ({ schoolId, ...l, at: new Date(at) })));
+  await insertAll(
+    tx,
+    person,
+    made.students.map((s) => ({ schoolId, id: s.id, name: s.name, role: 'student' as const, born: s.born })),
+  );
+  await insertAll(
+    tx,
+    rankHeld,
+    made.students.flatMap((s) => s.held.map((h) => ({ schoolId, id: v7(), personId: s.id, ...h, by: head!.id }))),
+  );
+  await insertAll(
+    tx,
+    classHeld,
+    made.classes.map((c) => ({ schoolId, id: c.id, day: c.day, minutes: c.minutes, by: head!.id })),
+  );
+  await insertAll(
+    tx,
+    attendance,
+    made.classes.flatMap((c) => c.present.map((personId) => ({ schoolId, classId: c.id, personId }))),
+  );
+  await insertAll(
+    tx,
+    look,
+    made.looks.map(({ marks: _marks, at, ...l }) => ({ schoolId, ...l, at: new Date(at) })),
+  );
   await insertAll(
     tx,
     mark,
     made.looks.flatMap((l) =>
       l.marks.map((m) =>
         m.kind === 'measured'
-          ? { schoolId, lookId: l.id, pointId: m.pointId, kind: m.kind, held: 0, of: m.values.length, values: [...m.values] }
+          ? {
+              schoolId,
+              lookId: l.id,
+              pointId: m.pointId,
+              kind: m.kind,
+              held: 0,
+              of: m.values.length,
+              values: [...m.values],
+            }
           : { schoolId, lookId: l.id, pointId: m.pointId, kind: m.kind, held: m.held, of: m.of, values: null },
       ),
     ),
@@ -122,7 +168,8 @@ async function writeDecisions(tx: Transaction, made: DemoSchool, today: PlainDat
   const schoolId = DEMO_SCHOOL_ID;
   const head = made.teachers[0]!.id;
   const student = (name: string) => made.students.find((s) => s.name === name)!;
-  const pointNamed = (technique: string, name: string) => made.techniques.find((t) => t.name === technique)!.points.find((p) => p.name === name)!;
+  const pointNamed = (technique: string, name: string) =>
+    made.techniques.find((t) => t.name === technique)!.points.find((p) => p.name === name)!;
   await tx.insert(adaptation).values([
     {
       schoolId,
@@ -152,7 +199,9 @@ async function writeDecisions(tx: Transaction, made: DemoSchool, today: PlainDat
     },
   ]);
   const fern = made.ranks.find((r) => r.name === 'Fern')!;
-  const roll = made.requirements.find((r) => r.rankId === fern.id && made.techniques.find((t) => t.id === r.techniqueId)?.name === 'Forward roll')!;
+  const roll = made.requirements.find(
+    (r) => r.rankId === fern.id && made.techniques.find((t) => t.id === r.techniqueId)?.name === 'Forward roll',
+  )!;
   await tx.insert(override).values({
     schoolId,
     id: v7(),

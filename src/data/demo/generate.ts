@@ -57,7 +57,14 @@ const logistic = (x: number) => 1 / (1 + Math.exp(-x));
 const MONTHS_OF_RECORD = 14;
 /** Which weekdays have class and how long it lasts, in minutes; 0 is Sunday. */
 const CLASSES: Record<number, number> = { 1: 75, 3: 90, 6: 90 };
-const NOTES = ['front foot late on the last two', 'much calmer than last week', 'tired after the second set', 'asked for the wall first', 'holder stood too near', 'did it twice more unasked'];
+const NOTES = [
+  'front foot late on the last two',
+  'much calmer than last week',
+  'tired after the second set',
+  'asked for the wall first',
+  'holder stood too near',
+  'did it twice more unasked',
+];
 
 /**
  * Makes Causeway Hall as it stands on a day: the library, fourteen months of classes and looks, one grading eight months
@@ -71,8 +78,8 @@ export function generateDemo(today: PlainDate, seed = 20_260_301): DemoSchool {
 
   const ranks = DEMO_RANKS.map((r) => ({ id: newId(), ...r }));
   const rankId = new Map(ranks.map((r) => [r.name, r.id]));
-  const conditions = FIRST_CONDITIONS.map((name) => ({ id: newId(), name: name as string }));
-  const conditionId = new Map(conditions.map((c) => [c.name, c.id]));
+  const conditions = FIRST_CONDITIONS.map((name) => ({ id: newId(), name: name }));
+  const conditionId = new Map<string, string>(conditions.map((c) => [c.name, c.id]));
   const made = conditionOrder(
     conditions.map((c) => c.id),
     FIRST_STEPS.map(([e, h]) => ({ easier: conditionId.get(e)!, harder: conditionId.get(h)! })),
@@ -88,9 +95,13 @@ export function generateDemo(today: PlainDate, seed = 20_260_301): DemoSchool {
     sided: t.sided,
     stanceId: t.stance === null ? null : techniqueId.get(t.stance)!,
     stepId: t.step === null ? null : techniqueId.get(t.step)!,
-    points: t.points.map(
-      (p): Point => ({ ...p, id: newId(), accepted: range(p.accepted), wanted: range(p.wanted), slips: p.slips.map((s) => ({ id: newId(), ...s })) }),
-    ),
+    points: t.points.map((p): Point => ({
+      ...p,
+      id: newId(),
+      accepted: range(p.accepted),
+      wanted: range(p.wanted),
+      slips: p.slips.map((s) => ({ id: newId(), ...s })),
+    })),
   }));
   const byId = new Map(techniques.map((t) => [t.id, t]));
   const pointsOf = new Map(techniques.map((t) => [t.id, itemPoints(t, byId)]));
@@ -122,8 +133,14 @@ export function generateDemo(today: PlainDate, seed = 20_260_301): DemoSchool {
     const at = DEMO_RANKS.findIndex((r) => r.name === s.rank);
     const promoted = at > 0 && (s.comes > 0.7 || d.chance(0.5));
     const since = promoted ? gradingDay : addDays(start, -d.whole(20, 200));
-    const held = promoted ? [{ rankId: ranks[at - 1]!.id, since: addDays(start, -d.whole(30, 300)), note: 'as entered on the roll' }] : [];
-    held.push({ rankId: ranks[at]!.id, since: at === 0 ? addDays(today, -d.whole(95, 300)) : since, note: promoted ? 'at the grading' : 'as entered on the roll' });
+    const held = promoted
+      ? [{ rankId: ranks[at - 1]!.id, since: addDays(start, -d.whole(30, 300)), note: 'as entered on the roll' }]
+      : [];
+    held.push({
+      rankId: ranks[at]!.id,
+      since: at === 0 ? addDays(today, -d.whole(95, 300)) : since,
+      note: promoted ? 'at the grading' : 'as entered on the roll',
+    });
     const born = addDays(addMonths(today, -12 * s.age), -d.whole(5, 350));
     return { id: newId(), name: s.name, born, held, talent: s.talent, comes: s.comes };
   });
@@ -145,7 +162,9 @@ export function generateDemo(today: PlainDate, seed = 20_260_301): DemoSchool {
     const worn = ranks.findIndex((r) => r.id === wornOn(s, day));
     const next = ranks[worn + 1];
     if (!next) return;
-    const asked = requirements.filter((r) => r.rankId === next.id);
+    // What stands last in a belt is new this season: nobody was watched doing it before the last ten days.
+    const all = requirements.filter((r) => r.rankId === next.id);
+    const asked = worn > 0 && day < addDays(today, -10) ? all.slice(0, -1) : all;
     const nth = Math.floor(daysBetween(start, day) / 2);
     const swept = [asked[nth % asked.length], asked[(nth + 3) % asked.length]];
     for (const r of swept) if (r && d.chance(0.5)) record(s, r, day, 'sweep');
@@ -215,7 +234,12 @@ function measuredValue(p: Point, holds: boolean, d: Dice): number {
 }
 
 /** Each student's chance per point and side grows with training; some points stay hard, one side lags, a few are habits. */
-function makeTruth(students: readonly DemoStudent[], techniques: readonly Technique[], d: Dice, start: PlainDate): DemoSchool['truth'] {
+function makeTruth(
+  students: readonly DemoStudent[],
+  techniques: readonly Technique[],
+  d: Dice,
+  start: PlainDate,
+): DemoSchool['truth'] {
   const hard = new Map<string, number>();
   for (const t of techniques) for (const p of t.points) hard.set(p.id, d.normal(0, 0.45));
   const base = new Map<string, number>();
@@ -224,7 +248,10 @@ function makeTruth(students: readonly DemoStudent[], techniques: readonly Techni
       for (const p of t.points)
         for (const side of ['left', 'right', 'none'] as const) {
           const habit = d.chance(0.05 * (1.15 - s.talent)) ? -2.4 : 0;
-          base.set(`${s.id} ${p.id} ${side}`, (s.talent - 0.5) * 4.2 + 0.55 + d.normal(0, 0.35) + habit - hard.get(p.id)! - (side === 'left' ? 0.15 : 0));
+          base.set(
+            `${s.id} ${p.id} ${side}`,
+            (s.talent - 0.5) * 4.2 + 0.55 + d.normal(0, 0.35) + habit - hard.get(p.id)! - (side === 'left' ? 0.15 : 0),
+          );
         }
   const pace = new Map(students.map((s) => [s.id, (0.9 + s.talent) * s.comes]));
   return (studentId, pointId, side, day) => {

@@ -19,7 +19,10 @@ const SHOWN: Standard = { ...STEADY, share: 0.6, criticalShare: 0.7, mayFallShor
 const GROWING: Standard = { ...STEADY, share: 0.7, criticalShare: 0.8, mayFallShort: 1, freshDays: 75 };
 const STRONG: Standard = { ...STEADY, repetitions: 12, days: 3, share: 0.85, criticalShare: 0.9 };
 
-export const DEMO_ASKS: Record<string, { standard: Standard; items: readonly [string, string][]; gates: readonly [GateKind, number][] }> = {
+export const DEMO_ASKS: Record<
+  string,
+  { standard: Standard; items: readonly [string, string][]; gates: readonly [GateKind, number][] }
+> = {
   Straw: {
     standard: SHOWN,
     items: [
@@ -30,7 +33,11 @@ export const DEMO_ASKS: Record<string, { standard: Standard; items: readonly [st
       ['Knee lift', 'in air'],
       ['Back fall', 'in air'],
     ],
-    gates: [['time in rank', 3], ['hours', 30], ['age', 6]],
+    gates: [
+      ['time in rank', 3],
+      ['hours', 30],
+      ['age', 6],
+    ],
   },
   Amber: {
     standard: GROWING,
@@ -43,7 +50,10 @@ export const DEMO_ASKS: Record<string, { standard: Standard; items: readonly [st
       ['Guard stance', 'in air'],
       ['Side fall', 'in air'],
     ],
-    gates: [['time in rank', 4], ['hours', 40]],
+    gates: [
+      ['time in rank', 4],
+      ['hours', 40],
+    ],
   },
   Fern: {
     standard: STEADY,
@@ -57,7 +67,11 @@ export const DEMO_ASKS: Record<string, { standard: Standard; items: readonly [st
       ['Cover', 'set partner'],
       ['Forward roll', 'in air'],
     ],
-    gates: [['time in rank', 6], ['hours', 72], ['age', 12]],
+    gates: [
+      ['time in rank', 6],
+      ['hours', 72],
+      ['age', 12],
+    ],
   },
   Lake: {
     standard: STEADY,
@@ -71,7 +85,11 @@ export const DEMO_ASKS: Record<string, { standard: Standard; items: readonly [st
       ['Staff grip', 'in air'],
       ['Staff downward cut', 'in air'],
     ],
-    gates: [['time in rank', 8], ['hours', 90], ['age', 14]],
+    gates: [
+      ['time in rank', 8],
+      ['hours', 90],
+      ['age', 14],
+    ],
   },
   Umber: {
     standard: STEADY,
@@ -85,7 +103,11 @@ export const DEMO_ASKS: Record<string, { standard: Standard; items: readonly [st
       ['Staff thrust', 'in air'],
       ['Roundhouse kick', 'moving holder'],
     ],
-    gates: [['time in rank', 12], ['hours', 120], ['age', 16]],
+    gates: [
+      ['time in rank', 12],
+      ['hours', 120],
+      ['age', 16],
+    ],
   },
   Black: {
     standard: STRONG,
@@ -99,7 +121,11 @@ export const DEMO_ASKS: Record<string, { standard: Standard; items: readonly [st
       ['Staff diagonal cut', 'set partner'],
       ['Cross turn', 'in air'],
     ],
-    gates: [['time in rank', 24], ['classes', 200], ['age', 18]],
+    gates: [
+      ['time in rank', 24],
+      ['classes', 200],
+      ['age', 18],
+    ],
   },
 };
 

@@ -1,5 +1,14 @@
 import { sql } from 'drizzle-orm';
-import { dayNumber, isHeld, newestFirst, type Entry, type Evidence, type Purpose, type Range, type Side } from '../../core';
+import {
+  dayNumber,
+  isHeld,
+  newestFirst,
+  type Entry,
+  type Evidence,
+  type Purpose,
+  type Range,
+  type Side,
+} from '../../core';
 import type { Transaction } from '../connection';
 
 /** Evidence of many students at once, by student. */
@@ -22,7 +31,11 @@ interface Packed extends Record<string, unknown> {
  * side and condition into one text (`day,held,of[,values]` parted by `;`), which is several times quicker than a row a
  * mark. Replaced looks are left out.
  */
-export async function readEvidence(tx: Transaction, rangeOf: RangeOf, studentIds?: readonly string[]): Promise<EvidenceByStudent> {
+export async function readEvidence(
+  tx: Transaction,
+  rangeOf: RangeOf,
+  studentIds?: readonly string[],
+): Promise<EvidenceByStudent> {
   const whose = studentIds ? sql`and l.student_id = any(${sql.param([...studentIds])}::uuid[])` : sql``;
   const { rows } = await tx.execute<Packed>(sql`
     select l.student_id as student, m.point_id as point, l.side, l.condition_id as condition, l.purpose,
@@ -34,7 +47,7 @@ export async function readEvidence(tx: Transaction, rangeOf: RangeOf, studentIds
   const byStudent = new Map<string, Map<string, Record<Side, Entry[]>>>();
   for (const row of rows) {
     let evidence = byStudent.get(row.student);
-    if (!evidence) byStudent.set(row.student, (evidence = new Map()));
+    if (!evidence) byStudent.set(row.student, (evidence = new Map<string, Record<Side, Entry[]>>()));
     let sides = evidence.get(row.point);
     if (!sides) evidence.set(row.point, (sides = { left: [], right: [], none: [] }));
     const into = sides[row.side];

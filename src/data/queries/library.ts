@@ -1,5 +1,13 @@
 import { asc } from 'drizzle-orm';
-import { conditionOrder, itemPoints, type ConditionOrder, type Point, type Requirement, type Slip, type Technique } from '../../core';
+import {
+  conditionOrder,
+  itemPoints,
+  type ConditionOrder,
+  type Point,
+  type Requirement,
+  type Slip,
+  type Technique,
+} from '../../core';
 import type { Transaction } from '../connection';
 import { condition, conditionStep, gate, point, rank, requirement, slip, technique } from '../tables';
 

@@ -3,7 +3,10 @@ import { instant } from './columns';
 
 // Sign-in is asked before the school is known, so these tables stand apart: only the sign-in role reaches them.
 export const auth = pgSchema('auth');
-const stamps = () => ({ createdAt: instant('created_at').notNull().defaultNow(), updatedAt: instant('updated_at').notNull().defaultNow() });
+const stamps = () => ({
+  createdAt: instant('created_at').notNull().defaultNow(),
+  updatedAt: instant('updated_at').notNull().defaultNow(),
+});
 
 export const user = auth.table('user', {
   id: text('id').primaryKey(),
@@ -24,7 +27,9 @@ export const session = auth.table(
     token: text('token').notNull().unique(),
     ipAddress: text('ip_address'),
     userAgent: text('user_agent'),
-    userId: text('user_id').notNull().references(() => user.id, { onDelete: 'cascade' }),
+    userId: text('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
     ...stamps(),
   },
   (t) => [index('session_user').on(t.userId)],
@@ -36,7 +41,9 @@ export const account = auth.table(
     id: text('id').primaryKey(),
     accountId: text('account_id').notNull(),
     providerId: text('provider_id').notNull(),
-    userId: text('user_id').notNull().references(() => user.id, { onDelete: 'cascade' }),
+    userId: text('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
     accessToken: text('access_token'),
     refreshToken: text('refresh_token'),
     idToken: text('id_token'),

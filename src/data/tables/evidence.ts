@@ -1,4 +1,14 @@
-import { boolean, doublePrecision, foreignKey, index, pgTable, primaryKey, smallint, text, uuid } from 'drizzle-orm/pg-core';
+import {
+  boolean,
+  doublePrecision,
+  foreignKey,
+  index,
+  pgTable,
+  primaryKey,
+  smallint,
+  text,
+  uuid,
+} from 'drizzle-orm/pg-core';
 import { POINT_KINDS, SIDES, VERDICTS } from '../../core';
 import { day, instant, schoolId } from './columns';
 import { person } from './people';
@@ -47,9 +57,21 @@ export const look = pgTable(
   },
   (t) => [
     primaryKey({ columns: [t.schoolId, t.id] }),
-    foreignKey({ columns: [t.schoolId, t.studentId], foreignColumns: [person.schoolId, person.id], name: 'look_student' }),
-    foreignKey({ columns: [t.schoolId, t.techniqueId], foreignColumns: [technique.schoolId, technique.id], name: 'look_technique' }),
-    foreignKey({ columns: [t.schoolId, t.conditionId], foreignColumns: [condition.schoolId, condition.id], name: 'look_condition' }),
+    foreignKey({
+      columns: [t.schoolId, t.studentId],
+      foreignColumns: [person.schoolId, person.id],
+      name: 'look_student',
+    }),
+    foreignKey({
+      columns: [t.schoolId, t.techniqueId],
+      foreignColumns: [technique.schoolId, technique.id],
+      name: 'look_technique',
+    }),
+    foreignKey({
+      columns: [t.schoolId, t.conditionId],
+      foreignColumns: [condition.schoolId, condition.id],
+      name: 'look_condition',
+    }),
     foreignKey({ columns: [t.schoolId, t.replaces], foreignColumns: [t.schoolId, t.id], name: 'look_replaces' }),
     index('look_of_student').on(t.schoolId, t.studentId, t.day),
     index('look_replaced').on(t.schoolId, t.replaces),

@@ -3,10 +3,21 @@ import type { Cloth } from '../../contracts/syllabus';
 
 const r1 = (n: number) => Math.round(n * 10) / 10;
 const brightness = (hex: string) =>
-  (parseInt(hex.slice(1, 3), 16) * 299 + parseInt(hex.slice(3, 5), 16) * 587 + parseInt(hex.slice(5, 7), 16) * 114) / 1000;
+  (parseInt(hex.slice(1, 3), 16) * 299 + parseInt(hex.slice(3, 5), 16) * 587 + parseInt(hex.slice(5, 7), 16) * 114) /
+  1000;
 
 /** A strip of cloth with a woven edge, a knot and two spread tips, in the rank's own colours. */
-export function Belt({ name, cloth, width = 44, height = 12 }: { name: string; cloth: Cloth; width?: number; height?: number }) {
+export function Belt({
+  name,
+  cloth,
+  width = 44,
+  height = 12,
+}: {
+  name: string;
+  cloth: Cloth;
+  width?: number;
+  height?: number;
+}) {
   const id = useId();
   const [w, h] = [width, height];
   const dark = brightness(cloth.colour) < 150;
@@ -29,7 +40,12 @@ export function Belt({ name, cloth, width = 44, height = 12 }: { name: string; c
     <svg className="belt" width={w} height={h} viewBox={`0 0 ${w} ${h}`} role="img" aria-label={`${name} belt`}>
       <defs>
         <pattern id={id} width={u} height={u} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <path d={`M0 ${u / 2}H${u}`} stroke={thread} strokeOpacity={dark ? 0.24 : 0.17} strokeWidth={big ? 1.2 : 0.9} />
+          <path
+            d={`M0 ${u / 2}H${u}`}
+            stroke={thread}
+            strokeOpacity={dark ? 0.24 : 0.17}
+            strokeWidth={big ? 1.2 : 0.9}
+          />
         </pattern>
       </defs>
       <path d={strip} fill={cloth.colour} {...edge} />
@@ -48,7 +64,12 @@ export function Belt({ name, cloth, width = 44, height = 12 }: { name: string; c
         fill="none"
       />
       {bars.map((x) => (
-        <path key={x} d={`M${r1(x)} ${inset}V${r1(h - inset)}`} stroke={dark ? '#F7F3E8' : '#2A2725'} strokeWidth={h * 0.18} />
+        <path
+          key={x}
+          d={`M${r1(x)} ${inset}V${r1(h - inset)}`}
+          stroke={dark ? '#F7F3E8' : '#2A2725'}
+          strokeWidth={h * 0.18}
+        />
       ))}
     </svg>
   );

@@ -7,7 +7,8 @@ export function limbPath(p: Place, q: Place, a: number, b: number): string {
   const d = Math.hypot(q.x - p.x, q.y - p.y) || 1;
   const t = Math.atan2(q.y - p.y, q.x - p.x);
   const k = Math.acos(Math.max(-1, Math.min(1, (a - b) / d)));
-  const at = (c: Place, r: number, s: number) => `${r1(c.x + r * Math.cos(t + s * k))} ${r1(c.y + r * Math.sin(t + s * k))}`;
+  const at = (c: Place, r: number, s: number) =>
+    `${r1(c.x + r * Math.cos(t + s * k))} ${r1(c.y + r * Math.sin(t + s * k))}`;
   return `M${at(p, a, 1)}L${at(q, b, 1)}A${r1(b)} ${r1(b)} 0 ${a < b ? 1 : 0} 0 ${at(q, b, -1)}L${at(p, a, -1)}A${r1(a)} ${r1(a)} 0 ${a >= b ? 1 : 0} 0 ${at(p, a, 1)}Z`;
 }
 
@@ -25,16 +26,46 @@ function freePlace(at: Place, placed: readonly Place[], width: number, height: n
 }
 
 /** A figure from the side, joints from the body tables, with a number at each point. Left outlined, right solid. */
-export function BodyFigure({ kind, points, lit, width = 256, height = 330, ground = true }: { kind: TechniqueKind; points: readonly { id: string; bodyPart: BodyPart }[]; lit?: string | undefined; width?: number; height?: number; ground?: boolean }) {
+export function BodyFigure({
+  kind,
+  points,
+  lit,
+  width = 256,
+  height = 330,
+  ground = true,
+}: {
+  kind: TechniqueKind;
+  points: readonly { id: string; bodyPart: BodyPart }[];
+  lit?: string | undefined;
+  width?: number;
+  height?: number;
+  ground?: boolean;
+}) {
   const f = figureOf(poseOf(kind));
-  const spread = [f.hip.x - 0.08, f.shoulder.x + 0.08, f.shoulder.x - 0.09, f.left.toe.x, f.right.toe.x, f.right.ankle.x, f.rightArm.tip.x, f.leftArm.elbow.x, f.left.ankle.x];
+  const spread = [
+    f.hip.x - 0.08,
+    f.shoulder.x + 0.08,
+    f.shoulder.x - 0.09,
+    f.left.toe.x,
+    f.right.toe.x,
+    f.right.ankle.x,
+    f.rightArm.tip.x,
+    f.leftArm.elbow.x,
+    f.left.ankle.x,
+  ];
   const scale = Math.min((height - 24) / 1.04, (width - 30) / (Math.max(...spread) - Math.min(...spread)));
   const mid = (Math.min(...spread) + Math.max(...spread)) / 2;
   // Forward is to the left, as the line faces the instructor's list.
   const on = (p: Place): Place => ({ x: width / 2 - (p.x - mid) * scale, y: height - 12 - p.y * scale });
   const s = (share: number) => share * scale;
-  const leg = (l: typeof f.left) => limbPath(on(f.hip), on(l.knee), s(0.05), s(0.034)) + limbPath(on(l.knee), on(l.ankle), s(0.034), s(0.02)) + limbPath(on(l.ankle), on(l.toe), s(0.02), s(0.011));
-  const arm = (a: typeof f.leftArm) => limbPath(on(f.shoulder), on(a.elbow), s(0.034), s(0.023)) + limbPath(on(a.elbow), on(a.wrist), s(0.023), s(0.016)) + limbPath(on(a.wrist), on(a.tip), s(0.019), s(0.019));
+  const leg = (l: typeof f.left) =>
+    limbPath(on(f.hip), on(l.knee), s(0.05), s(0.034)) +
+    limbPath(on(l.knee), on(l.ankle), s(0.034), s(0.02)) +
+    limbPath(on(l.ankle), on(l.toe), s(0.02), s(0.011));
+  const arm = (a: typeof f.leftArm) =>
+    limbPath(on(f.shoulder), on(a.elbow), s(0.034), s(0.023)) +
+    limbPath(on(a.elbow), on(a.wrist), s(0.023), s(0.016)) +
+    limbPath(on(a.wrist), on(a.tip), s(0.019), s(0.019));
   const outlined = (d: string) => (
     <>
       <path d={d} fill="none" stroke="var(--left-line)" strokeWidth="3" strokeLinejoin="round" />
@@ -60,14 +91,25 @@ export function BodyFigure({ kind, points, lit, width = 256, height = 330, groun
     <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} aria-hidden="true">
       {ground && (
         <>
-          <path d={Array.from({ length: Math.floor(width / 9) }, (_, i) => `M${i * 9 + 6} ${height - 11}l-5 6`).join('')} stroke="var(--ink2)" />
+          <path
+            d={Array.from({ length: Math.floor(width / 9) }, (_, i) => `M${i * 9 + 6} ${height - 11}l-5 6`).join('')}
+            stroke="var(--ink2)"
+          />
           <path d={`M0 ${height - 12}H${width}`} stroke="var(--ink)" strokeWidth="1.6" />
         </>
       )}
       {outlined(leg(f.left))}
       {outlined(arm(f.leftArm))}
       <path d={trunk} fill="var(--pale-wood)" stroke="var(--wood-line)" strokeWidth="1.5" />
-      <ellipse cx={head.x} cy={head.y} rx={s(0.05)} ry={s(0.066)} fill="var(--pale-wood)" stroke="var(--wood-line)" strokeWidth="1.5" />
+      <ellipse
+        cx={head.x}
+        cy={head.y}
+        rx={s(0.05)}
+        ry={s(0.066)}
+        fill="var(--pale-wood)"
+        stroke="var(--wood-line)"
+        strokeWidth="1.5"
+      />
       {solid(leg(f.right))}
       {solid(arm(f.rightArm))}
       {labels.map(({ id, n, at, label }) => {
@@ -75,8 +117,22 @@ export function BodyFigure({ kind, points, lit, width = 256, height = 330, groun
         return (
           <g key={id}>
             <path d={`M${r1(at.x)} ${r1(at.y)}L${r1(label.x)} ${r1(label.y)}`} stroke="var(--ink)" strokeWidth="1.1" />
-            <circle cx={label.x} cy={label.y} r="9.5" fill={now ? 'var(--pine)' : 'var(--sheet)'} stroke={now ? 'var(--pine)' : 'var(--ink)'} strokeWidth="1.2" />
-            <text x={label.x} y={label.y + 4.5} fontSize="13" fontWeight="650" textAnchor="middle" fill={now ? 'var(--on-pine)' : 'var(--ink)'}>
+            <circle
+              cx={label.x}
+              cy={label.y}
+              r="9.5"
+              fill={now ? 'var(--pine)' : 'var(--sheet)'}
+              stroke={now ? 'var(--pine)' : 'var(--ink)'}
+              strokeWidth="1.2"
+            />
+            <text
+              x={label.x}
+              y={label.y + 4.5}
+              fontSize="13"
+              fontWeight="650"
+              textAnchor="middle"
+              fill={now ? 'var(--on-pine)' : 'var(--ink)'}
+            >
               {n}
             </text>
           </g>

@@ -17,7 +17,13 @@ export function KeyWood({ notch, width = 74, height }: { notch: Notch; width?: n
     <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} aria-hidden="true">
       <path d={`M0 ${p}H${e}${edge}H0Z`} fill="var(--wood)" />
       {notch === 'U' && (
-        <path d={`M${e} ${y - cut * 0.75}L${e - 30 * q} ${y}L${e} ${y + cut * 0.75}`} fill="none" stroke="var(--wood-line)" strokeWidth="1.8" strokeDasharray="3.5 4" />
+        <path
+          d={`M${e} ${y - cut * 0.75}L${e - 30 * q} ${y}L${e} ${y + cut * 0.75}`}
+          fill="none"
+          stroke="var(--wood-line)"
+          strokeWidth="1.8"
+          strokeDasharray="3.5 4"
+        />
       )}
     </svg>
   );

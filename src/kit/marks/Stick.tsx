@@ -5,7 +5,11 @@ const WORDS: Record<Notch, string> = { H: 'held', S: 'slipped', U: 'not seen' };
 const r1 = (n: number) => Math.round(n * 10) / 10;
 
 /** The wooden pieces and the scribed ticks of a stick: pure geometry, one slot a mark, newest right. */
-export function stickPaths(marks: readonly Notch[], width: number, height: number): { pieces: string[]; ticks: string } {
+export function stickPaths(
+  marks: readonly Notch[],
+  width: number,
+  height: number,
+): { pieces: string[]; ticks: string } {
   const x0 = 3;
   const u = (width - 2 * x0) / Math.max(1, marks.length);
   const a = Math.min(u * 0.3, height * 0.42);
@@ -26,23 +30,48 @@ export function stickPaths(marks: readonly Notch[], width: number, height: numbe
       [-1.6 * z, height - 1],
     ];
     path += `L${r1(cx + crack[0]![0] - gap - a * 0.3)} 1`;
-    path += `${crack.slice(1).map(([x, y]) => `L${r1(cx + x - gap)} ${r1(y)}`).join('')}Z`;
+    path += `${crack
+      .slice(1)
+      .map(([x, y]) => `L${r1(cx + x - gap)} ${r1(y)}`)
+      .join('')}Z`;
     pieces.push(path);
-    path = `M${[...crack].reverse().map(([x, y], k) => `${r1(cx + x + gap + (k === 3 ? a * 0.3 : 0))} ${r1(y)}`).join('L')}`;
+    path = `M${[...crack]
+      .reverse()
+      .map(([x, y], k) => `${r1(cx + x + gap + (k === 3 ? a * 0.3 : 0))} ${r1(y)}`)
+      .join('L')}`;
   });
   pieces.push(`${path}L${width - 1} 1L${width - 1} ${height - 1}Z`);
   return { pieces, ticks };
 }
 
 /** A wooden edge that takes notches: held cut clean, slipped split, not seen uncut. Right solid, left outlined. */
-export function Stick({ marks, side, width, height = 13, label }: { marks: readonly Notch[]; side: Side; width?: number; height?: number; label?: string }) {
+export function Stick({
+  marks,
+  side,
+  width,
+  height = 13,
+  label,
+}: {
+  marks: readonly Notch[];
+  side: Side;
+  width?: number;
+  height?: number;
+  label?: string;
+}) {
   const w = width ?? marks.length * height + 8;
   const { pieces, ticks } = stickPaths(marks, w, height);
   const fill = side === 'left' ? 'var(--left-fill)' : side === 'none' ? 'var(--pale-wood)' : 'var(--wood)';
   const stroke = side === 'left' ? 'var(--left-line)' : 'var(--wood-line)';
   const said = marks.map((m) => WORDS[m]).join(', ');
   return (
-    <svg className="stick" width={w} height={height} viewBox={`0 0 ${w} ${height}`} role="img" aria-label={label ? `${label}: ${said}` : said}>
+    <svg
+      className="stick"
+      width={w}
+      height={height}
+      viewBox={`0 0 ${w} ${height}`}
+      role="img"
+      aria-label={label ? `${label}: ${said}` : said}
+    >
       <g fill={fill} stroke={stroke} strokeWidth={height >= 20 ? 1.6 : 1.1} strokeLinejoin="round">
         {pieces.map((d) => (
           <path key={d} d={d} />

@@ -15,7 +15,9 @@ export function Splinter() {
 /** The pine cord that lashes what is chosen. */
 export function Lashing({ width, height = 12 }: { width: number; height?: number }) {
   const n = Math.floor((width - 1) / 5.5);
-  const d = Array.from({ length: n }, (_, i) => `M${r1(4.4 + i * 5.5)} .8L${r1(2.2 + i * 5.5)} ${height - 0.8}`).join('');
+  const d = Array.from({ length: n }, (_, i) => `M${r1(4.4 + i * 5.5)} .8L${r1(2.2 + i * 5.5)} ${height - 0.8}`).join(
+    '',
+  );
   return (
     <svg className="lashing" width={width} height={height} viewBox={`-1 0 ${width + 2} ${height}`} aria-hidden="true">
       <path d={d} stroke="var(--pine)" strokeWidth="3.2" strokeLinecap="round" />
@@ -27,11 +29,26 @@ const FOOT =
   'M-1.2 12.2C-3.9 12 -4.4 8.6 -3.9 5.8C-3.5 3.6 -3.2 1.6 -3.9 -1.2C-4.7 -4.2 -5.6 -6.4 -5 -9.2C-4.5 -11.6 -2.8 -12.9 -.8 -12.5C2.2 -11.9 4.9 -9.2 5.3 -5.4C5.6 -2.4 4.2 .2 3.7 3.4C3.3 6 3.8 12.3 -1.2 12.2Z';
 
 /** A foot from above, toes up. Right solid, left outlined. */
-export function FootMark({ side, height = 28, quiet = false }: { side: 'left' | 'right'; height?: number; quiet?: boolean }) {
+export function FootMark({
+  side,
+  height = 28,
+  quiet = false,
+}: {
+  side: 'left' | 'right';
+  height?: number;
+  quiet?: boolean;
+}) {
   const ink = quiet ? 'var(--ink2)' : 'var(--ink)';
   return (
     <svg width={height * 0.5} height={height} viewBox="-7 -14 14 28" aria-hidden="true">
-      <path d={FOOT} transform={side === 'left' ? 'scale(-1 1)' : undefined} fill={side === 'right' ? ink : 'none'} stroke={ink} strokeWidth="1.6" strokeLinejoin="round" />
+      <path
+        d={FOOT}
+        transform={side === 'left' ? 'scale(-1 1)' : undefined}
+        fill={side === 'right' ? ink : 'none'}
+        stroke={ink}
+        strokeWidth="1.6"
+        strokeLinejoin="round"
+      />
     </svg>
   );
 }
@@ -46,7 +63,19 @@ function Hatch({ id, colour = 'var(--on-wood)' }: { id: string; colour?: string 
 }
 
 /** A measured point as a wooden rule to scale: accepted hatched, wanted solid, past values as ticks above. */
-export function RuleMark({ accepted, wanted, unit, values = [], width = 120 }: { accepted: Range; wanted: Range | null; unit: Unit; values?: readonly number[]; width?: number }) {
+export function RuleMark({
+  accepted,
+  wanted,
+  unit,
+  values = [],
+  width = 120,
+}: {
+  accepted: Range;
+  wanted: Range | null;
+  unit: Unit;
+  values?: readonly number[];
+  width?: number;
+}) {
   const id = useId();
   const span = Math.max(accepted.hi - accepted.lo, 1);
   const lo = accepted.lo - span * 0.35;
@@ -54,13 +83,35 @@ export function RuleMark({ accepted, wanted, unit, values = [], width = 120 }: {
   const x = (v: number) => r1(4 + ((Math.min(hi, Math.max(lo, v)) - lo) / (hi - lo)) * (width - 8));
   const u = unit === '°' || unit === '%' ? unit : ` ${unit}`;
   return (
-    <svg className="rule-mark" width={width} height="34" viewBox={`0 0 ${width} 34`} role="img" aria-label={`accepted ${accepted.lo} to ${accepted.hi}${u}${wanted ? `, wanted ${wanted.lo} to ${wanted.hi}${u}` : ''}`}>
+    <svg
+      className="rule-mark"
+      width={width}
+      height="34"
+      viewBox={`0 0 ${width} 34`}
+      role="img"
+      aria-label={`accepted ${accepted.lo} to ${accepted.hi}${u}${wanted ? `, wanted ${wanted.lo} to ${wanted.hi}${u}` : ''}`}
+    >
       <defs>
         <Hatch id={id} />
       </defs>
       <rect x=".5" y="6" width={width - 1} height="10" rx="1.5" fill="var(--pale-wood)" stroke="var(--wood-line)" />
-      <rect x={x(accepted.lo)} y="6" width={r1(x(accepted.hi) - x(accepted.lo))} height="10" fill={`url(#${id})`} stroke="var(--on-wood)" />
-      {wanted && <rect x={x(wanted.lo)} y="8" width={Math.max(3, r1(x(wanted.hi) - x(wanted.lo)))} height="6" fill="var(--on-wood)" />}
+      <rect
+        x={x(accepted.lo)}
+        y="6"
+        width={r1(x(accepted.hi) - x(accepted.lo))}
+        height="10"
+        fill={`url(#${id})`}
+        stroke="var(--on-wood)"
+      />
+      {wanted && (
+        <rect
+          x={x(wanted.lo)}
+          y="8"
+          width={Math.max(3, r1(x(wanted.hi) - x(wanted.lo)))}
+          height="6"
+          fill="var(--on-wood)"
+        />
+      )}
       {values.map((v, i) => (
         <path key={i} d={`M${x(v)} 1V5`} stroke="var(--ink2)" strokeWidth="1" />
       ))}
@@ -86,14 +137,27 @@ export function ShareMark({ held, of, width = 56 }: { held: number; of: number; 
         <Hatch id={id} />
       </defs>
       <rect x=".5" y="2" width={width - 1} height="10" rx="1.5" fill="var(--pale-wood)" stroke="var(--wood-line)" />
-      <rect x=".5" y="2" width={r1((width - 1) * share)} height="10" rx="1.5" fill={`url(#${id})`} stroke="var(--on-wood)" />
+      <rect
+        x=".5"
+        y="2"
+        width={r1((width - 1) * share)}
+        height="10"
+        rx="1.5"
+        fill={`url(#${id})`}
+        stroke="var(--on-wood)"
+      />
     </svg>
   );
 }
 
 /** The edge of a board with a clean notch, a split one, or none: stands before a line of a list. */
 export function LineNotch({ state }: { state: 'good' | 'bad' | 'open' }) {
-  const d = state === 'good' ? 'M1 1H8L13 13L18 1H25V17H1Z' : state === 'bad' ? 'M1 1H10L7 7L11 10L8 17H1ZM15 1H25V17H12L15 11L11 8Z' : 'M1 1H25V17H1Z';
+  const d =
+    state === 'good'
+      ? 'M1 1H8L13 13L18 1H25V17H1Z'
+      : state === 'bad'
+        ? 'M1 1H10L7 7L11 10L8 17H1ZM15 1H25V17H12L15 11L11 8Z'
+        : 'M1 1H25V17H1Z';
   return (
     <svg width="26" height="18" viewBox="0 0 26 18" aria-hidden="true">
       <path d={d} fill="var(--pale-wood)" stroke="var(--wood-line)" strokeWidth="1.4" strokeLinejoin="round" />

@@ -22,7 +22,11 @@ export const auth = betterAuth({
     },
   },
   session: { expiresIn: 60 * 60 * 24 * 14, updateAge: 60 * 60 * 24 },
-  advanced: { ipAddress: { ipAddressHeaders: ['x-client-ip'] }, cookiePrefix: 'stavewright', useSecureCookies: config.APP_ORIGIN?.startsWith('https:') ?? false },
+  advanced: {
+    ipAddress: { ipAddressHeaders: ['x-client-ip'] },
+    cookiePrefix: 'stavewright',
+    useSecureCookies: config.APP_ORIGIN?.startsWith('https:') ?? false,
+  },
   rateLimit: {
     enabled: true,
     storage: 'database',
@@ -35,6 +39,7 @@ export const auth = betterAuth({
     },
   },
   telemetry: { enabled: false },
+  logger: { level: 'error' },
 });
 
 /** Whose session it is, before the school has been asked what they may. */

@@ -13,7 +13,10 @@ export const evidenceCommands: Runs<Mine> = {
    * clock may run ahead a little, but a look is never of a later day than tomorrow.
    */
   'look.record': async (tx, who, l) => {
-    if (daysBetween(who.today, l.day) > 1) throw new Refusal(422, 'This look is dated in the future. Set the tablet’s clock.', [{ path: 'day', message: 'Set the tablet’s clock.' }]);
+    if (daysBetween(who.today, l.day) > 1)
+      throw new Refusal(422, 'This look is dated in the future. Set the tablet’s clock.', [
+        { path: 'day', message: 'Set the tablet’s clock.' },
+      ]);
     const { marks, at, ...rest } = l;
     await tx.insert(look).values({ schoolId: who.schoolId, ...rest, at: new Date(at), by: who.personId });
     if (marks.length === 0) return {};
@@ -28,12 +31,16 @@ export const evidenceCommands: Runs<Mine> = {
       from jsonb_to_recordset(${JSON.stringify(rows.map((r) => ({ ...r, point_id: r.pointId })))}::jsonb)
         as x(point_id uuid, kind text, held smallint, "of" smallint, "values" double precision[])
       join point p on p.school_id = ${who.schoolId}::uuid and p.id = x.point_id and p.kind = x.kind`);
-    if (done.rowCount !== marks.length) throw new Refusal(409, 'A point of this look has been changed or taken away meanwhile.');
+    if (done.rowCount !== marks.length)
+      throw new Refusal(409, 'A point of this look has been changed or taken away meanwhile.');
     return {};
   },
 
   'class.record': async (tx, who, c) => {
-    if (c.day > who.today) throw new Refusal(422, 'This class is still to come.', [{ path: 'day', message: 'This class is still to come.' }]);
+    if (c.day > who.today)
+      throw new Refusal(422, 'This class is still to come.', [
+        { path: 'day', message: 'This class is still to come.' },
+      ]);
     const { present, ...rest } = c;
     await tx
       .insert(classHeld)
@@ -41,15 +48,27 @@ export const evidenceCommands: Runs<Mine> = {
       .onConflictDoUpdate({ target: [classHeld.schoolId, classHeld.id], set: { minutes: c.minutes } });
     await tx.delete(attendance).where(eq(attendance.classId, c.id));
     const people = [...new Set(present)];
-    if (people.length > 0) await tx.insert(attendance).values(people.map((personId) => ({ schoolId: who.schoolId, classId: c.id, personId })));
+    if (people.length > 0)
+      await tx
+        .insert(attendance)
+        .values(people.map((personId) => ({ schoolId: who.schoolId, classId: c.id, personId })));
     return {};
   },
 
   'adaptation.write': async (tx, who, a) => {
     const found = await tx.select({ kind: point.kind }).from(point).where(eq(point.id, a.pointId));
-    if (a.range !== null && found[0]?.kind !== 'measured') throw new Refusal(422, 'Only a measured point can have another range.', [{ path: 'range', message: 'Only a measured point can have another range.' }]);
+    if (a.range !== null && found[0]?.kind !== 'measured')
+      throw new Refusal(422, 'Only a measured point can have another range.', [
+        { path: 'range', message: 'Only a measured point can have another range.' },
+      ]);
     const { range, ...rest } = a;
-    await tx.insert(adaptation).values({ schoolId: who.schoolId, ...rest, rangeLo: range?.lo ?? null, rangeHi: range?.hi ?? null, by: who.personId });
+    await tx.insert(adaptation).values({
+      schoolId: who.schoolId,
+      ...rest,
+      rangeLo: range?.lo ?? null,
+      rangeHi: range?.hi ?? null,
+      by: who.personId,
+    });
     return {};
   },
 

@@ -17,7 +17,10 @@ type Mine = Extract<CommandName, `student.${string}` | `teacher.${string}` | `ac
 async function checkStudents(tx: Transaction, who: Who, students: readonly StudentInput[]) {
   const ranks = await tx.select({ id: rank.id, name: rank.name }).from(rank);
   const names = new Map(ranks.map((r) => [r.id, r.name]));
-  const onTheRoll = await tx.select({ name: person.name, born: person.born }).from(person).where(sql`${person.leftOn} is null`);
+  const onTheRoll = await tx
+    .select({ name: person.name, born: person.born })
+    .from(person)
+    .where(sql`${person.leftOn} is null`);
   const lines = students.map((s, i) => ({
     line: i + 1,
     name: s.name,
@@ -29,25 +32,44 @@ async function checkStudents(tx: Transaction, who: Who, students: readonly Stude
 }
 
 async function addStudents(tx: Transaction, { schoolId, personId }: Who, students: readonly StudentInput[]) {
-  await tx.insert(person).values(students.map((s) => ({ schoolId, id: s.id, name: s.name, role: 'student' as const, born: s.born })));
+  await tx
+    .insert(person)
+    .values(students.map((s) => ({ schoolId, id: s.id, name: s.name, role: 'student' as const, born: s.born })));
   await tx.insert(rankHeld).values(
-    students.map((s) => ({ schoolId, id: v7(), personId: s.id, rankId: s.rankId, since: s.since, by: personId, note: 'as entered on the roll' })),
+    students.map((s) => ({
+      schoolId,
+      id: v7(),
+      personId: s.id,
+      rankId: s.rankId,
+      since: s.since,
+      by: personId,
+      note: 'as entered on the roll',
+    })),
   );
 }
 
-const isMinor = (born: string | null, today: string) => born === null || born > `${Number(today.slice(0, 4)) - 18}${today.slice(4)}`;
+const isMinor = (born: string | null, today: string) =>
+  born === null || born > `${Number(today.slice(0, 4)) - 18}${today.slice(4)}`;
 
 export const peopleCommands: Runs<Mine> = {
   'student.add': async (tx, who, s) => {
     const [checked] = await checkStudents(tx, who, [s]);
-    if (checked && !checked.takes) throw new Refusal(422, checked.wrong, [{ path: fieldOf(checked.wrong), message: checked.wrong }]);
+    if (checked && !checked.takes)
+      throw new Refusal(422, checked.wrong, [{ path: fieldOf(checked.wrong), message: checked.wrong }]);
     await addStudents(tx, who, [s]);
     return { id: s.id };
   },
 
   'student.change': async (tx, who, { id, name, born }) => {
-    if (born !== null && born > who.today) throw new Refusal(422, 'The date of birth is still to come.', [{ path: 'born', message: 'The date of birth is still to come.' }]);
-    const done = await tx.update(person).set({ name, born }).where(and(eq(person.id, id), eq(person.role, 'student'))).returning({ id: person.id });
+    if (born !== null && born > who.today)
+      throw new Refusal(422, 'The date of birth is still to come.', [
+        { path: 'born', message: 'The date of birth is still to come.' },
+      ]);
+    const done = await tx
+      .update(person)
+      .set({ name, born })
+      .where(and(eq(person.id, id), eq(person.role, 'student')))
+      .returning({ id: person.id });
     if (done.length === 0) throw new Refusal(404, 'This student is not on the roll.');
     return { id };
   },
@@ -56,7 +78,11 @@ export const peopleCommands: Runs<Mine> = {
     const checked = await checkStudents(tx, who, students);
     const bad = checked.filter((c) => !c.takes);
     if (bad.length > 0)
-      throw new Refusal(422, 'The roll has changed meanwhile: some lines cannot be taken any more. Nothing was taken.', bad.map((b) => ({ path: `students.${b.line - 1}`, message: b.takes ? '' : b.wrong })));
+      throw new Refusal(
+        422,
+        'The roll has changed meanwhile: some lines cannot be taken any more. Nothing was taken.',
+        bad.map((b) => ({ path: `students.${b.line - 1}`, message: b.takes ? '' : b.wrong })),
+      );
     await addStudents(tx, who, students);
     return { taken: students.length };
   },
@@ -74,7 +100,10 @@ export const peopleCommands: Runs<Mine> = {
 
   /** A promotion is a fact: it starts the next belt and is never changed; a mistake is put right by another one. */
   'student.promote': async (tx, who, p) => {
-    if (p.day > who.today) throw new Refusal(422, 'The day of a promotion is not in the future.', [{ path: 'day', message: 'The day of a promotion is not in the future.' }]);
+    if (p.day > who.today)
+      throw new Refusal(422, 'The day of a promotion is not in the future.', [
+        { path: 'day', message: 'The day of a promotion is not in the future.' },
+      ]);
     const now = await tx
       .select({ rankId: rankHeld.rankId, since: rankHeld.since })
       .from(rankHeld)
@@ -83,13 +112,25 @@ export const peopleCommands: Runs<Mine> = {
       .limit(1);
     if (!now[0]) throw new Refusal(404, 'This student is not on the roll.');
     if (now[0].rankId === p.rankId) throw new Refusal(409, 'The student wears this belt already.');
-    if (p.day < now[0].since) throw new Refusal(422, 'The belt worn now was given later than that day.', [{ path: 'day', message: 'The belt worn now was given later than that day.' }]);
-    await tx.insert(rankHeld).values({ schoolId: who.schoolId, id: p.id, personId: p.studentId, rankId: p.rankId, since: p.day, note: p.note, by: who.personId });
+    if (p.day < now[0].since)
+      throw new Refusal(422, 'The belt worn now was given later than that day.', [
+        { path: 'day', message: 'The belt worn now was given later than that day.' },
+      ]);
+    await tx.insert(rankHeld).values({
+      schoolId: who.schoolId,
+      id: p.id,
+      personId: p.studentId,
+      rankId: p.rankId,
+      since: p.day,
+      note: p.note,
+      by: who.personId,
+    });
     return {};
   },
 
   'teacher.save': async (tx, who, t) => {
-    if (t.id === who.personId && t.role !== 'head') throw new Refusal(409, 'You cannot take the head’s rights from yourself. Another head can.');
+    if (t.id === who.personId && t.role !== 'head')
+      throw new Refusal(409, 'You cannot take the head’s rights from yourself. Another head can.');
     const known = await tx.select({ role: person.role }).from(person).where(eq(person.id, t.id));
     if (known[0]?.role === 'student') throw new Refusal(409, 'This person is on the roll as a student.');
     await tx
@@ -108,19 +149,32 @@ export const peopleCommands: Runs<Mine> = {
     if (one.userId) await tx.delete(user).where(eq(user.id, one.userId));
     const id = v7();
     try {
-      await tx.transaction((inner) => inner.insert(user).values({ id, name: one.name, email: a.email, schoolId: who.schoolId, personId: one.id }));
+      await tx.transaction((inner) =>
+        inner.insert(user).values({ id, name: one.name, email: a.email, schoolId: who.schoolId, personId: one.id }),
+      );
     } catch {
       // The address may belong to somebody of another school, so we do not say whose it is.
-      throw new Refusal(422, 'This address cannot be used here. Take another one.', [{ path: 'email', message: 'This address cannot be used here. Take another one.' }]);
+      throw new Refusal(422, 'This address cannot be used here. Take another one.', [
+        { path: 'email', message: 'This address cannot be used here. Take another one.' },
+      ]);
     }
-    await tx.insert(account).values({ id: v7(), userId: id, accountId: id, providerId: 'credential', password: await hashPassword(a.password) });
+    await tx.insert(account).values({
+      id: v7(),
+      userId: id,
+      accountId: id,
+      providerId: 'credential',
+      password: await hashPassword(a.password),
+    });
     await tx.update(person).set({ userId: id }).where(eq(person.id, one.id));
     return { guardianFirst: one.role === 'student' && isMinor(one.born, who.today) };
   },
 
   'access.take': async (tx, who, { personId }) => {
     if (personId === who.personId) throw new Refusal(409, 'You cannot take your own access. Another head can.');
-    const done = await tx.select({ userId: person.userId }).from(person).where(and(eq(person.id, personId), ne(person.id, who.personId)));
+    const done = await tx
+      .select({ userId: person.userId })
+      .from(person)
+      .where(and(eq(person.id, personId), ne(person.id, who.personId)));
     const userId = done[0]?.userId;
     if (!userId) throw new Refusal(404, 'This person has no sign-in.');
     await tx.update(person).set({ userId: null }).where(eq(person.id, personId));

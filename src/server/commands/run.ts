@@ -29,7 +29,8 @@ export async function runCommand(db: Database, me: SignedIn, body: unknown, now 
   const command = COMMANDS[name];
   return inSchool(db, me.schoolId, async (tx) => {
     const who = await whoIs(tx, me, now);
-    if (!(command.may as readonly string[]).includes(who.role)) throw new Refusal(403, `${roleName(who.role)} may not do this.`);
+    if (!(command.may as readonly string[]).includes(who.role))
+      throw new Refusal(403, `${roleName(who.role)} may not do this.`);
     const known = await tx.select({ answer: history.answer }).from(history).where(eq(history.id, id));
     if (known[0]) return known[0].answer;
     const input = readInput(command.input as v.GenericSchema, outer.value.input);
@@ -56,7 +57,14 @@ export async function runCommand(db: Database, me: SignedIn, body: unknown, now 
   });
 }
 
-const roleName = (role: Who['role']) => (role === 'head' ? 'A head instructor' : role === 'instructor' ? 'An instructor' : role === 'examiner' ? 'An examiner' : 'A student');
+const roleName = (role: Who['role']) =>
+  role === 'head'
+    ? 'A head instructor'
+    : role === 'instructor'
+      ? 'An instructor'
+      : role === 'examiner'
+        ? 'An examiner'
+        : 'A student';
 
 export function constraintOf(error: unknown): string | null {
   for (let e: unknown = error; e instanceof Error; e = e.cause) {

@@ -8,8 +8,14 @@ type Mine = Extract<CommandName, `rank.${string}` | `requirement.${string}` | `g
 
 export const syllabusCommands: Runs<Mine> = {
   'rank.save': async (tx, { schoolId }, r) => {
-    const twin = await tx.select({ id: rank.id }).from(rank).where(sql`lower(${rank.name}) = lower(${r.name}) and ${rank.id} <> ${r.id}`);
-    if (twin.length > 0) throw new Refusal(422, `There already is a ${r.name} belt.`, [{ path: 'name', message: `There already is a ${r.name} belt.` }]);
+    const twin = await tx
+      .select({ id: rank.id })
+      .from(rank)
+      .where(sql`lower(${rank.name}) = lower(${r.name}) and ${rank.id} <> ${r.id}`);
+    if (twin.length > 0)
+      throw new Refusal(422, `There already is a ${r.name} belt.`, [
+        { path: 'name', message: `There already is a ${r.name} belt.` },
+      ]);
     const last = await tx.select({ next: sql<number>`coalesce(max(${rank.position}) + 1, 0)::int` }).from(rank);
     await tx
       .insert(rank)
@@ -31,8 +37,13 @@ export const syllabusCommands: Runs<Mine> = {
       select (select count(*) from rank_held where rank_id = ${id})::int as people,
              (select count(*) from requirement where rank_id = ${id})::int + (select count(*) from gate where rank_id = ${id})::int as asked`);
     const { people, asked } = used.rows[0]!;
-    if (people > 0) throw new Refusal(409, `This belt cannot be removed: ${people} ${people === 1 ? 'person has' : 'people have'} worn it.`);
-    if (asked > 0) throw new Refusal(409, `Take away what this belt asks first: ${asked} ${asked === 1 ? 'line' : 'lines'}.`);
+    if (people > 0)
+      throw new Refusal(
+        409,
+        `This belt cannot be removed: ${people} ${people === 1 ? 'person has' : 'people have'} worn it.`,
+      );
+    if (asked > 0)
+      throw new Refusal(409, `Take away what this belt asks first: ${asked} ${asked === 1 ? 'line' : 'lines'}.`);
     await tx.delete(rank).where(eq(rank.id, id));
     return {};
   },
@@ -45,7 +56,10 @@ export const syllabusCommands: Runs<Mine> = {
         sql`${requirement.rankId} = ${r.rankId} and ${requirement.techniqueId} = ${r.techniqueId} and ${requirement.conditionId} = ${r.conditionId}
           and ${requirement.purpose} is not distinct from ${r.purpose} and ${requirement.id} <> ${r.id}`,
       );
-    if (twin.length > 0) throw new Refusal(422, 'This belt already asks for it in this condition.', [{ path: 'conditionId', message: 'This belt already asks for it in this condition.' }]);
+    if (twin.length > 0)
+      throw new Refusal(422, 'This belt already asks for it in this condition.', [
+        { path: 'conditionId', message: 'This belt already asks for it in this condition.' },
+      ]);
     const last = await tx
       .select({ next: sql<number>`coalesce(max(${requirement.position}) + 1, 0)::int` })
       .from(requirement)
@@ -58,9 +72,14 @@ export const syllabusCommands: Runs<Mine> = {
   },
 
   'requirement.remove': async (tx, _who, { id }) => {
-    const said = await tx.execute<{ n: number }>(sql`select count(*)::int as n from override where requirement_id = ${id}`);
+    const said = await tx.execute<{ n: number }>(
+      sql`select count(*)::int as n from override where requirement_id = ${id}`,
+    );
     if ((said.rows[0]?.n ?? 0) > 0)
-      throw new Refusal(409, 'A head’s decision about a student rests on this requirement, so it stays on record. Change it instead.');
+      throw new Refusal(
+        409,
+        'A head’s decision about a student rests on this requirement, so it stays on record. Change it instead.',
+      );
     await tx.delete(requirement).where(eq(requirement.id, id));
     return {};
   },
@@ -70,7 +89,10 @@ export const syllabusCommands: Runs<Mine> = {
       .select({ id: gate.id })
       .from(gate)
       .where(sql`${gate.rankId} = ${g.rankId} and ${gate.kind} = ${g.kind} and ${gate.id} <> ${g.id}`);
-    if (twin.length > 0) throw new Refusal(422, 'This belt already has such a gate.', [{ path: 'kind', message: 'This belt already has such a gate.' }]);
+    if (twin.length > 0)
+      throw new Refusal(422, 'This belt already has such a gate.', [
+        { path: 'kind', message: 'This belt already has such a gate.' },
+      ]);
     await tx
       .insert(gate)
       .values({ schoolId, ...g })

@@ -13,12 +13,18 @@ export const techniqueCommands: Runs<Mine> = {
    */
   'technique.save': async (tx, who, t) => {
     const { schoolId } = who;
-    if (t.stanceId === t.id || t.stepId === t.id) throw new Refusal(422, 'A technique cannot stand on itself.', [{ path: 'stanceId', message: 'A technique cannot stand on itself.' }]);
+    if (t.stanceId === t.id || t.stepId === t.id)
+      throw new Refusal(422, 'A technique cannot stand on itself.', [
+        { path: 'stanceId', message: 'A technique cannot stand on itself.' },
+      ]);
     const twin = await tx
       .select({ id: technique.id })
       .from(technique)
       .where(and(sql`lower(${technique.name}) = lower(${t.name})`, sql`${technique.id} <> ${t.id}`));
-    if (twin.length > 0) throw new Refusal(422, `There already is a technique called ${t.name}.`, [{ path: 'name', message: `There already is a technique called ${t.name}.` }]);
+    if (twin.length > 0)
+      throw new Refusal(422, `There already is a technique called ${t.name}.`, [
+        { path: 'name', message: `There already is a technique called ${t.name}.` },
+      ]);
 
     const { points, ...own } = t;
     const row = { ...own, changedAt: new Date(), changedBy: who.personId };
@@ -28,7 +34,11 @@ export const techniqueCommands: Runs<Mine> = {
       .onConflictDoUpdate({ target: [technique.schoolId, technique.id], set: row });
 
     const before = await tx
-      .select({ id: point.id, kind: point.kind, marked: sql<boolean>`exists (select 1 from mark m where m.point_id = "point"."id") or exists (select 1 from adaptation a where a.point_id = "point"."id")` })
+      .select({
+        id: point.id,
+        kind: point.kind,
+        marked: sql<boolean>`exists (select 1 from mark m where m.point_id = "point"."id") or exists (select 1 from adaptation a where a.point_id = "point"."id")`,
+      })
       .from(point)
       .where(eq(point.techniqueId, t.id));
     const kept = new Set(points.map((p) => p.id));
@@ -43,7 +53,10 @@ export const techniqueCommands: Runs<Mine> = {
       const old = before.find((b) => b.id === p.id);
       if (old?.marked && old.kind !== p.kind)
         throw new Refusal(422, `“${p.name}” has marks, so it stays ${old.kind}. Add a new point instead.`, [
-          { path: `points.${position}.kind`, message: `It has marks, so it stays ${old.kind}. Add a new point instead.` },
+          {
+            path: `points.${position}.kind`,
+            message: `It has marks, so it stays ${old.kind}. Add a new point instead.`,
+          },
         ]);
       const measured = p.kind === 'measured';
       const values = {
@@ -73,7 +86,11 @@ export const techniqueCommands: Runs<Mine> = {
   },
 
   'technique.retire': async (tx, _who, { id, retired }) => {
-    const done = await tx.update(technique).set({ retired }).where(eq(technique.id, id)).returning({ id: technique.id });
+    const done = await tx
+      .update(technique)
+      .set({ retired })
+      .where(eq(technique.id, id))
+      .returning({ id: technique.id });
     if (done.length === 0) throw new Refusal(404, 'This technique is not in the library.');
     return { id };
   },

@@ -5,7 +5,11 @@ import { runView } from '../views/run';
 import { Refusal } from './problem';
 
 /** What a page needs: the shell, and its own view. Throws a Refusal where it is not granted. */
-export async function loadPage<N extends ViewName>(me: SignedIn | null, name: N, input: ViewInput<N>): Promise<{ shell: ShellView; view: ViewResults[N] }> {
+export async function loadPage<N extends ViewName>(
+  me: SignedIn | null,
+  name: N,
+  input: ViewInput<N>,
+): Promise<{ shell: ShellView; view: ViewResults[N] }> {
   if (!me) throw new Refusal(401, 'Sign in first.');
   const [shell, view] = await Promise.all([runView(db, me, 'shell', {}), runView(db, me, name, input)]);
   return { shell, view };

@@ -29,12 +29,16 @@ export function problem(status: number, title: string, errors: readonly FieldErr
   const body: Problem = { type: `/problems/${TYPES[status] ?? 'about-blank'}`, title, status };
   if (detail) body.detail = detail;
   if (errors.length > 0) body.errors = [...errors];
-  return new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store' } });
+  return new Response(JSON.stringify(body), {
+    status,
+    headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store' },
+  });
 }
 
 export function problemOf(error: unknown): Response {
   if (error instanceof Refusal) return problem(error.status, error.title, error.errors);
-  if (isConnectionLoss(error)) return problem(503, 'The database cannot be reached just now. Nothing is lost; try again.');
+  if (isConnectionLoss(error))
+    return problem(503, 'The database cannot be reached just now. Nothing is lost; try again.');
   console.error(error);
   return problem(500, 'Something is wrong on our side. Nothing was changed.');
 }
@@ -49,4 +53,7 @@ function isConnectionLoss(error: unknown): boolean {
 }
 
 export const json = (value: unknown, status = 200): Response =>
-  new Response(JSON.stringify(value), { status, headers: { 'content-type': 'application/json', 'cache-control': 'no-store' } });
+  new Response(JSON.stringify(value), {
+    status,
+    headers: { 'content-type': 'application/json', 'cache-control': 'no-store' },
+  });

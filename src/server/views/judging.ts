@@ -56,7 +56,11 @@ export async function readJudging(tx: Transaction, today: string, studentIds?: r
   for (const t of library.techniques.values()) for (const [id, r] of rangesFor(t.points, new Map())) usual.set(id, r);
   const own = new Map<string, ReadonlyMap<string, Adaptation>>();
   for (const [student, list] of adaptations) own.set(student, adaptationsOn(list, today));
-  const evidence = await readEvidence(tx, (student, point) => own.get(student)?.get(point)?.range ?? usual.get(point), studentIds);
+  const evidence = await readEvidence(
+    tx,
+    (student, point) => own.get(student)?.get(point)?.range ?? usual.get(point),
+    studentIds,
+  );
   const said = await tx
     .select()
     .from(override)
@@ -79,10 +83,17 @@ export interface Judged {
 /** Judges one student against the requirements of one rank. */
 export function judgeStudent(j: Judging, studentId: string, rankId: string): Judged[] {
   const evidence = j.evidence.get(studentId) ?? NOTHING;
-  return j.syllabus.requirements.filter((r) => r.rankId === rankId).map((requirement) => judgeOne(j, evidence, studentId, requirement));
+  return j.syllabus.requirements
+    .filter((r) => r.rankId === rankId)
+    .map((requirement) => judgeOne(j, evidence, studentId, requirement));
 }
 
-export function judgeOne(j: Judging, evidence: Evidence, studentId: string, requirement: Requirement & { rankId: string }): Judged {
+export function judgeOne(
+  j: Judging,
+  evidence: Evidence,
+  studentId: string,
+  requirement: Requirement & { rankId: string },
+): Judged {
   const points = j.library.pointsOf(requirement.techniqueId);
   const verdict = judge(requirement, evidence, {
     points,

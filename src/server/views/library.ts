@@ -33,7 +33,9 @@ export async function techniquesView(tx: Transaction): Promise<TechniquesView> {
         points: points.length,
         critical: points.filter((p) => p.critical).length,
         hurts: points.some(canHurt),
-        usedBy: ranks.filter((r) => requirements.some((q) => q.rankId === r.id && q.techniqueId === t.id)).map((r) => r.id),
+        usedBy: ranks
+          .filter((r) => requirements.some((q) => q.rankId === r.id && q.techniqueId === t.id))
+          .map((r) => r.id),
       };
     }),
   };
@@ -61,13 +63,26 @@ export async function techniqueView(tx: Transaction, who: Who, { id }: ViewInput
       })
       .from(mark)
       .innerJoin(look, and(eq(look.schoolId, mark.schoolId), eq(look.id, mark.lookId)))
-      .where(and(inArray(mark.pointId, points.map((p) => p.id)), gte(look.day, addDays(who.today, -90))))
+      .where(
+        and(
+          inArray(
+            mark.pointId,
+            points.map((p) => p.id),
+          ),
+          gte(look.day, addDays(who.today, -90)),
+        ),
+      )
       .groupBy(mark.pointId);
     for (const r of rows)
-      lately[r.pointId] = { held: r.held, of: r.of, values: r.values ? r.values.split(',').slice(-60).map(Number) : [] };
+      lately[r.pointId] = {
+        held: r.held,
+        of: r.of,
+        values: r.values ? r.values.split(',').slice(-60).map(Number) : [],
+      };
   }
   const others = [...library.techniques.values()].filter((x) => !x.retired && x.id !== id);
-  const pick = (kinds: readonly string[]) => others.filter((x) => kinds.includes(x.kind)).map((x) => ({ id: x.id, name: x.name }));
+  const pick = (kinds: readonly string[]) =>
+    others.filter((x) => kinds.includes(x.kind)).map((x) => ({ id: x.id, name: x.name }));
   return {
     technique: {
       id,
@@ -104,7 +119,12 @@ export async function syllabusView(tx: Transaction): Promise<SyllabusView> {
   const roll = await readRoll(tx);
   const conditionName = new Map(s.conditions.map((c) => [c.id, c.name]));
   return {
-    ranks: s.ranks.map(({ id, name, cloth }) => ({ id, name, cloth, wornBy: roll.filter((x) => x.rankId === id).length })),
+    ranks: s.ranks.map(({ id, name, cloth }) => ({
+      id,
+      name,
+      cloth,
+      wornBy: roll.filter((x) => x.rankId === id).length,
+    })),
     requirements: s.requirements.map((r) => {
       const t = library.techniques.get(r.techniqueId)!;
       return {
@@ -123,4 +143,3 @@ export async function syllabusView(tx: Transaction): Promise<SyllabusView> {
       .map((t) => ({ id: t.id, name: t.name, kind: t.kind, sided: t.sided, points: library.pointsOf(t.id).length })),
   };
 }
-

@@ -48,7 +48,11 @@ export async function rollView(tx: Transaction, who: Who): Promise<RollView> {
 }
 
 /** "Who is ready?": everybody who wears a belt against all that the next one asks. */
-export async function readinessView(tx: Transaction, who: Who, { rankId }: ViewInput<'readiness'>): Promise<ReadinessView> {
+export async function readinessView(
+  tx: Transaction,
+  who: Who,
+  { rankId }: ViewInput<'readiness'>,
+): Promise<ReadinessView> {
   const j = await readJudging(tx, who.today);
   const rank = j.syllabus.ranks.find((r) => r.id === rankId);
   if (!rank) throw new Refusal(404, 'This belt is not in the syllabus.');
@@ -56,7 +60,9 @@ export async function readinessView(tx: Transaction, who: Who, { rankId }: ViewI
   const roll = (await readRoll(tx)).filter((s) => s.rankId === rankId);
   const shown = ({ id, name, cloth }: typeof rank) => ({ id, name, cloth });
   const conditionName = new Map(j.syllabus.conditions.map((c) => [c.id, c.name]));
-  const looks = await tx.execute<{ id: string; n: number }>(sql`select student_id as id, count(*)::int as n from look group by 1`);
+  const looks = await tx.execute<{ id: string; n: number }>(
+    sql`select student_id as id, count(*)::int as n from look group by 1`,
+  );
   const lookCount = new Map(looks.rows.map((r) => [r.id, r.n]));
   const rows = roll.map((s) => {
     const words = next ? judgeStudent(j, s.id, next.id).map((x) => x.word) : [];
@@ -73,7 +79,10 @@ export async function readinessView(tx: Transaction, who: Who, { rankId }: ViewI
     };
   });
   const open = (r: (typeof rows)[number]) => r.words.filter((w) => w !== 'met').length;
-  rows.sort((a, b) => READINESS.indexOf(a.group) - READINESS.indexOf(b.group) || open(a) - open(b) || a.name.localeCompare(b.name));
+  rows.sort(
+    (a, b) =>
+      READINESS.indexOf(a.group) - READINESS.indexOf(b.group) || open(a) - open(b) || a.name.localeCompare(b.name),
+  );
   return {
     rank: shown(rank),
     next: next ? shown(next) : null,
@@ -98,7 +107,12 @@ export async function lookKitView(tx: Transaction, who: Who): Promise<LookKitVie
   const j = await tx.query.adaptation.findMany({ orderBy: (a) => asc(a.at) });
   const adapted = (studentId: string) =>
     adaptationsOn(
-      j.filter((a) => a.studentId === studentId).map((a) => ({ ...a, range: a.rangeLo === null || a.rangeHi === null ? null : { lo: a.rangeLo, hi: a.rangeHi } })),
+      j
+        .filter((a) => a.studentId === studentId)
+        .map((a) => ({
+          ...a,
+          range: a.rangeLo === null || a.rangeHi === null ? null : { lo: a.rangeLo, hi: a.rangeHi },
+        })),
       who.today,
     );
   return {
@@ -117,7 +131,12 @@ export async function lookKitView(tx: Transaction, who: Who): Promise<LookKitVie
         lastHere: x.lastHere,
         waived: own.filter((a) => a.waived).map((a) => a.pointId),
         adapted: Object.fromEntries(
-          own.filter((a) => !a.waived).map((a) => [a.pointId, a.range ? `${a.range.lo} to ${a.range.hi} accepted` : `${Math.round((a.share ?? 0) * 100)} in 100 asked`]),
+          own
+            .filter((a) => !a.waived)
+            .map((a) => [
+              a.pointId,
+              a.range ? `${a.range.lo} to ${a.range.hi} accepted` : `${Math.round((a.share ?? 0) * 100)} in 100 asked`,
+            ]),
         ),
       };
     }),
@@ -135,7 +154,11 @@ export async function lookKitView(tx: Transaction, who: Who): Promise<LookKitVie
   };
 }
 
-export async function earlierMarksView(tx: Transaction, _who: Who, { techniqueId }: ViewInput<'earlierMarks'>): Promise<EarlierMarksView> {
+export async function earlierMarksView(
+  tx: Transaction,
+  _who: Who,
+  { techniqueId }: ViewInput<'earlierMarks'>,
+): Promise<EarlierMarksView> {
   const library = await readLibrary(tx);
   const points = library.pointsOf(techniqueId).map((p) => p.id);
   if (points.length === 0) return { marks: [] };
@@ -154,10 +177,19 @@ export async function earlierMarksView(tx: Transaction, _who: Who, { techniqueId
 }
 
 export async function peopleView(tx: Transaction, who: Who): Promise<PeopleView> {
-  const people = await tx.select().from(person).where(sql`${person.leftOn} is null`).orderBy(asc(person.name), desc(person.id));
+  const people = await tx
+    .select()
+    .from(person)
+    .where(sql`${person.leftOn} is null`)
+    .orderBy(asc(person.name), desc(person.id));
   const users = await tx.select({ id: user.id, email: user.email }).from(user);
   const emails = new Map(users.map((u) => [u.id, u.email]));
-  const shown = people.map((p) => ({ id: p.id, name: p.name, role: p.role, email: p.userId ? (emails.get(p.userId) ?? null) : null }));
+  const shown = people.map((p) => ({
+    id: p.id,
+    name: p.name,
+    role: p.role,
+    email: p.userId ? (emails.get(p.userId) ?? null) : null,
+  }));
   return {
     teachers: shown.filter((p) => p.role !== 'student'),
     students: shown.filter((p) => p.role === 'student').map(({ id, name, email }) => ({ id, name, email })),

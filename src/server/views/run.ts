@@ -26,7 +26,13 @@ const RUNS: { [N in ViewName]: Run<N> } = {
 };
 
 /** The one door for reads: parsed, authorised, and answered from the rows of one school. */
-export async function runView<N extends ViewName>(db: Database, me: SignedIn, name: N, input: unknown, now = new Date()): Promise<ViewResults[N]> {
+export async function runView<N extends ViewName>(
+  db: Database,
+  me: SignedIn,
+  name: N,
+  input: unknown,
+  now = new Date(),
+): Promise<ViewResults[N]> {
   const view = VIEWS[name];
   const read = readInput(view.input as v.GenericSchema, input);
   if (!read.ok) throw new Refusal(404, 'There is no such page.', read.errors);

@@ -27,7 +27,11 @@ function stick(evidence: Evidence, judged: Judged, side: Side, j: Judging): Stic
   const shown = Math.min(n, 10);
   const pointId = judged.verdict.worst?.point.id;
   const sides = pointId === undefined ? undefined : evidence.get(pointId);
-  const entries: readonly Entry[] = sides ? (side === 'none' ? [...sides.none, ...sides.left, ...sides.right] : sides[side]) : [];
+  const entries: readonly Entry[] = sides
+    ? side === 'none'
+      ? [...sides.none, ...sides.left, ...sides.right]
+      : sides[side]
+    : [];
   const marks: ('H' | 'S' | 'U')[] = [];
   let day = Number.NaN;
   let today = 0;
@@ -46,7 +50,13 @@ function stick(evidence: Evidence, judged: Judged, side: Side, j: Judging): Stic
   return { side, marks };
 }
 
-function shown(j: Judging, studentId: string, evidence: Evidence, judged: Judged, names: ReadonlyMap<string, string>): RequirementVerdict {
+function shown(
+  j: Judging,
+  studentId: string,
+  evidence: Evidence,
+  judged: Judged,
+  names: ReadonlyMap<string, string>,
+): RequirementVerdict {
   const { requirement: r, verdict } = judged;
   const t = j.library.techniques.get(r.techniqueId);
   const condition = j.syllabus.conditions.find((c) => c.id === r.conditionId)?.name ?? '';
@@ -69,7 +79,12 @@ function shown(j: Judging, studentId: string, evidence: Evidence, judged: Judged
     change: changeInWords(verdict, usualLook(r.standard)),
     sticks: sides.map((side) => stick(evidence, judged, side, j)),
     override: judged.override
-      ? { word: judged.word, reason: judged.override.reason, by: names.get(judged.override.by) ?? '', day: judged.override.day }
+      ? {
+          word: judged.word,
+          reason: judged.override.reason,
+          by: names.get(judged.override.by) ?? '',
+          day: judged.override.day,
+        }
       : null,
     points: verdict.points.map((p) => ({
       pointId: p.point.id,
@@ -89,7 +104,10 @@ function shown(j: Judging, studentId: string, evidence: Evidence, judged: Judged
 const KINDS = ['slips', 'looks', 'gates'] as const;
 
 /** The page's answer in one sentence: what slips first, then what only waits for a look, then gates. */
-export function answerInWords(judged: readonly { word: string; technique: string }[], gates: readonly GateVerdict[]): string {
+export function answerInWords(
+  judged: readonly { word: string; technique: string }[],
+  gates: readonly GateVerdict[],
+): string {
   const list = (words: readonly string[], most: number) => {
     const head = words.slice(0, most);
     const rest = words.length - head.length;
@@ -138,7 +156,9 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
   const names = new Map(people.map((p) => [p.id, p.name]));
   const next = rankAbove(j.syllabus, student.rankId);
   const evidence = j.evidence.get(id) ?? new Map<string, never>();
-  const judged = next ? j.syllabus.requirements.filter((r) => r.rankId === next.id).map((r) => judgeOne(j, evidence, id, r)) : [];
+  const judged = next
+    ? j.syllabus.requirements.filter((r) => r.rankId === next.id).map((r) => judgeOne(j, evidence, id, r))
+    : [];
   const gates = next ? judgeGates(j, student, next.id) : [];
   const requirements = judged.map((x) => shown(j, id, evidence, x, names));
   const rankOf = new Map(j.syllabus.ranks.map((r) => [r.id, { id: r.id, name: r.name, cloth: r.cloth }]));
@@ -171,11 +191,22 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
     .limit(40);
   const counted = await tx.execute<{ n: number }>(sql`select count(*)::int as n from look where student_id = ${id}`);
   const writtenFor = j.adaptations.get(id) ?? [];
-  const email = student.userId && who.role === 'head' ? await tx.select({ email: user.email }).from(user).where(eq(user.id, student.userId)) : [];
+  const email =
+    student.userId && who.role === 'head'
+      ? await tx.select({ email: user.email }).from(user).where(eq(user.id, student.userId))
+      : [];
   const conditionName = new Map(j.syllabus.conditions.map((c) => [c.id, c.name]));
   const age = student.born ? ageOn(student.born, who.today) : null;
   return {
-    student: { id, name: student.name, age, born: student.born, leftOn: student.leftOn, rank: present, since: student.since },
+    student: {
+      id,
+      name: student.name,
+      age,
+      born: student.born,
+      leftOn: student.leftOn,
+      rank: present,
+      since: student.since,
+    },
     next: next ? rankOf.get(next.id)! : null,
     answer: next ? answerInWords(requirements, gates) : `${present.name} is the last belt of this syllabus.`,
     requirements,
@@ -187,7 +218,11 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
       point: j.library.ownerOf.get(a.pointId)?.points.find((p) => p.id === a.pointId)?.name ?? 'a point since retired',
       technique: j.library.ownerOf.get(a.pointId)?.name ?? '',
       from: a.from,
-      what: a.waived ? 'waived' : a.range ? `${a.range.lo} to ${a.range.hi} accepted` : `${Math.round((a.share ?? 0) * 100)} in 100 asked`,
+      what: a.waived
+        ? 'waived'
+        : a.range
+          ? `${a.range.lo} to ${a.range.hi} accepted`
+          : `${Math.round((a.share ?? 0) * 100)} in 100 asked`,
       reason: a.reason,
       by: names.get(a.by) ?? '',
     })),

@@ -1,0 +1,220 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, test, watchConsole, type House } from './house';
+
+const idOf = async (house: House, table: 'person' | 'rank' | 'technique', name: string) =>
+  (await house.query<{ id: string }>(`select id from ${table} where name = $1`, [name]))[0]!.id;
+const settle = (page: Page) => page.waitForLoadState('networkidle');
+const shows = (page: Page, text: string | RegExp) => expect(page.getByText(text).first()).toBeVisible();
+
+test.describe('the desk of the head instructor', () => {
+  test.beforeEach(({ demo, context }) => demo.signIn(context, 'maren'));
+
+  test('a technique is written with its points and slips, shown, changed, and found again', async ({ demo, page }) => {
+    await page.goto(`${demo.url}/techniques/new`);
+    await settle(page);
+    await page.getByRole('button', { name: 'Save it' }).click();
+    await shows(page, 'A name is missing.');
+    await page.getByLabel('Name', { exact: true }).fill('Reed strike');
+    await page.getByRole('combobox', { name: 'Kind' }).click();
+    await page.getByRole('option', { name: 'strike' }).click();
+    await page.getByRole('combobox', { name: 'Stands in' }).click();
+    await page.getByRole('option', { name: 'Front stance' }).click();
+    await page.getByRole('button', { name: 'Add a point' }).click();
+    await page.getByLabel('What one looks at').fill('Palm turns up');
+    await page.getByRole('combobox', { name: 'How it is known' }).click();
+    await page.getByRole('option', { name: 'measured' }).click();
+    await page.getByRole('button', { name: 'Save it' }).click();
+    await shows(page, 'A measured point needs an accepted range.');
+    await page.getByRole('combobox', { name: 'Unit' }).click();
+    await page.getByRole('option', { name: '°' }).click();
+    await page.getByLabel('Accepted from').fill('80');
+    await page.getByLabel('Accepted to', { exact: true }).fill('100');
+    await page.getByRole('button', { name: 'Add a slip' }).click();
+    await page.getByLabel('Slip 1 looks like').fill('Palm stays down');
+    await page.getByLabel('The cue that mends it').fill('Show the lantern.');
+    // What is typed is kept if the page is lost before it is saved.
+    await page.reload();
+    await shows(page, /what you typed last time/);
+    await expect(page.getByLabel('What one looks at')).toHaveValue('Palm turns up');
+    await page.getByRole('button', { name: 'Save it' }).click();
+    await expect(page.getByRole('heading', { name: 'What makes a reed strike right?' })).toBeVisible();
+    await shows(page, 'Six points, two of them critical; five from front stance');
+    await page.getByRole('button', { name: /Palm turns up/ }).click();
+    await shows(page, '“Show the lantern.”');
+    await shows(page, 'Accepted 80 to 100 °.');
+    await page.goto(`${demo.url}/techniques`);
+    await settle(page);
+    await page.getByPlaceholder('Find a technique').fill('reed');
+    await expect(page.getByRole('link', { name: 'Reed strike' })).toBeVisible();
+  });
+
+  test('a requirement is changed and the student’s page answers by it', async ({ demo, page }) => {
+    const [student, fern] = [await idOf(demo, 'person', 'Ilse Marrow'), await idOf(demo, 'rank', 'Fern')];
+    await page.goto(`${demo.url}/syllabus?rank=${fern}`);
+    await settle(page);
+    await page.getByRole('button', { name: 'Change what is asked of Swing turn' }).click();
+    await page.getByLabel('Repetitions').fill('40');
+    await page.getByLabel('On days').fill('60');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await shows(page, 'The number of days is at most 30.');
+    await page.getByLabel('On days').fill('8');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await shows(page, '32 of 40 on 8 days, both sides');
+    await page.goto(`${demo.url}/students/${student}`);
+    await settle(page);
+    await page.getByRole('button', { name: /Swing turn/ }).click();
+    await shows(page, 'Asks 32 of 40 on 8 days, both sides, seen within 60 days.');
+  });
+
+  test('the roll is matrix, person and reason; the head overrules, adapts and promotes, each with its reason', async ({
+    demo,
+    page,
+  }) => {
+    const errors = watchConsole(page);
+    const [amber, hugo] = [await idOf(demo, 'rank', 'Amber'), await idOf(demo, 'person', 'Hugo Tarn')];
+    await page.goto(`${demo.url}/students/ready?rank=${amber}`);
+    await settle(page);
+    await expect(page.getByRole('heading', { name: 'Who is ready for Fern?' })).toBeVisible();
+    await expect(page.locator('.matrix tbody tr')).toHaveCount(9);
+    await page.getByRole('button', { name: 'Hugo Tarn' }).click();
+    await expect(page.getByRole('link', { name: 'Hugo’s page' })).toBeVisible();
+    await page.keyboard.press('ArrowUp');
+    await expect(page.getByRole('link', { name: 'Hugo’s page' })).toHaveCount(0);
+
+    await page.goto(`${demo.url}/students/${hugo}`);
+    await settle(page);
+    const need = page.locator('.needs button').filter({ hasText: 'short' }).first();
+    const technique = (await need.locator('b').innerText()).trim();
+    await expect(need).toContainText(/needs \d+ of \d+/);
+    await need.click();
+    await page.getByRole('button', { name: 'Overrule this' }).click();
+    await page.getByRole('button', { name: 'Say so' }).click();
+    await shows(page, 'A reason is needed: it is kept with the decision.');
+    await page.getByLabel('Why').fill('Shown at the open day.');
+    await page.getByRole('button', { name: 'Say so' }).click();
+    await expect(page.locator('.needs li').filter({ hasText: technique }).first()).toContainText(
+      'The head’s word: Shown at the open day.',
+    );
+    await page.getByRole('button', { name: 'Adapt a point' }).click();
+    await page.getByRole('radio', { name: 'waived' }).click();
+    await page.getByLabel('Why').fill('Wrist in plaster.');
+    await page.getByRole('button', { name: 'Write it' }).click();
+    await shows(page, /waived, from/);
+    await page.getByRole('button', { name: 'Record a promotion' }).click();
+    await shows(page, /Not met yet:/);
+    await page.getByRole('button', { name: 'Record it' }).click();
+    await expect(page.getByRole('heading', { name: 'What does Hugo need for Lake belt?' })).toBeVisible();
+    expect(errors).toEqual([]);
+  });
+
+  test('a list is taken in: every line says what will happen, good ones go in, bad ones stay to be mended', async ({
+    demo,
+    page,
+  }) => {
+    await page.goto(`${demo.url}/students/import`);
+    await settle(page);
+    const list = [
+      'born,name,belt,since',
+      '4 May 2010,Thea Brook,Straw,2026-01-10',
+      '31 Feb 2012,Ole Fenn,Straw,',
+      '2012-03-01,Ida Moss,Strwa,',
+      '2001-01-01,Thea Brook,White,',
+      '1990-07-01,Anselm Grey,White,',
+    ];
+    await page.setInputFiles('input[type=file]', {
+      name: 'roll.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(`\uFEFF${list.join('\r\n')}`),
+    });
+    await shows(page, '2 will be taken, 3 will not');
+    await shows(page, 'Date of birth: February has no 31st.');
+    await shows(page, 'There is no Strwa belt in this school. Straw?');
+    await shows(page, 'Thea Brook already stands on line 2.');
+    await page.reload();
+    await expect(page.getByLabel('The list')).toHaveValue(/Ole Fenn/);
+    await page.getByRole('button', { name: 'Take the 2 good lines' }).click();
+    await shows(page, '2 students are on the roll now.');
+    await expect(page.getByLabel('The list')).not.toHaveValue(/2010,Thea Brook/);
+    await expect(page.getByLabel('The list')).toHaveValue(/Ole Fenn/);
+    await page.setInputFiles('input[type=file]', {
+      name: 'roll.xlsx',
+      mimeType: 'application/zip',
+      buffer: Buffer.from('PK\u0003\u0004'),
+    });
+    await shows(page, /This is not a text file/);
+    await expect(page.getByLabel('The list')).toHaveValue(/Ole Fenn/);
+    const born = await demo.query<{ born: string }>(`select born::text from person where name = 'Thea Brook'`);
+    expect(born).toEqual([{ born: '2010-05-04' }]);
+  });
+});
+
+test.describe('every screen', () => {
+  const SIZES = [
+    { width: 1280, height: 800 },
+    { width: 800, height: 1280 },
+    { width: 390, height: 844 },
+  ];
+
+  test('is clean for axe and fits its width, at the desk and at the mat', async ({ demo, context, page }) => {
+    test.setTimeout(240_000);
+    await demo.signIn(context, 'maren');
+    const errors = watchConsole(page);
+    const [student, straw, kick, low] = [
+      await idOf(demo, 'person', 'Maximiliana Fennimore-Achterberg'),
+      await idOf(demo, 'rank', 'Straw'),
+      await idOf(demo, 'technique', 'Roundhouse kick'),
+      await idOf(demo, 'technique', 'Low block'),
+    ];
+    const point = (await demo.query<{ id: string }>(`select id from point where technique_id = $1 limit 1`, [low]))[0]!
+      .id;
+    await page.goto(`${demo.url}/look`);
+    await expect(page.locator('main[aria-busy=false]')).toBeVisible();
+    await page.getByRole('button', { name: 'Everybody' }).click();
+    const paths = [
+      '/techniques',
+      `/techniques/${kick}`,
+      `/techniques/${kick}/edit`,
+      '/syllabus',
+      '/students',
+      `/students/ready?rank=${straw}`,
+      `/students/${student}`,
+      '/students/import',
+      '/people',
+      '/account',
+      '/look',
+      `/look?student=${student}`,
+      `/look?technique=${low}&point=${point}`,
+    ];
+    for (const path of paths)
+      for (const size of SIZES) {
+        await page.setViewportSize(size);
+        await page.goto(demo.url + path);
+        await settle(page);
+        const over = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+        expect(over, `${path} is wider than ${size.width}`).toBeLessThanOrEqual(0);
+        if (size.width === 800) continue;
+        const axe = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
+        expect(
+          axe.violations.map(
+            (v) => `${path} at ${size.width}: ${v.id}: ${v.nodes.map((x) => x.html.slice(0, 160)).join(' | ')}`,
+          ),
+        ).toEqual([]);
+      }
+    expect(errors).toEqual([]);
+  });
+
+  test('the mat has nothing under 48 px to press', async ({ demo, context, page }) => {
+    await demo.signIn(context, 'maren');
+    const student = await idOf(demo, 'person', 'Kofi Adlam');
+    await page.setViewportSize(SIZES[1]!);
+    await page.goto(`${demo.url}/look?student=${student}`);
+    await settle(page);
+    const small = await page.evaluate(() =>
+      [...document.querySelectorAll('button, a')]
+        .filter((b) => b.getClientRects().length > 0 && (b as HTMLElement).offsetHeight < 48)
+        .map((b) => b.textContent),
+    );
+    expect(small).toEqual([]);
+  });
+});

@@ -1,0 +1,133 @@
+import { test as base, type BrowserContext, type Page } from '@playwright/test';
+import { fork, type ChildProcess } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
+import net from 'node:net';
+import pg from 'pg';
+import { DEMO_PASSWORD, DEMO_SIGN_INS } from '../scripts/demo-sign-ins.mjs';
+import { at } from './cluster';
+
+export type Who = 'maren' | 'idris' | 'odile' | 'ilse';
+
+/** A running Stavewright of its own: a copied database and a built server, which tests may stop, kill and start again. */
+export class House {
+  readonly database = `e2e_${randomBytes(5).toString('hex')}`;
+  private server: ChildProcess | null = null;
+  private port = 0;
+  private sessions = new Map<string, Awaited<ReturnType<BrowserContext['storageState']>>>();
+
+  constructor(readonly kind: 'demo' | 'empty') {}
+
+  get url(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  private get owner(): string {
+    return process.env['E2E_OWNER_URL']!;
+  }
+
+  async open(): Promise<void> {
+    const admin = new pg.Client({ connectionString: this.owner });
+    await admin.connect();
+    await admin.query(`create database ${this.database} template e2e_${this.kind}`);
+    await admin.end();
+    this.port = await new Promise<number>((resolve) => {
+      const probe = net.createServer().listen(0, '127.0.0.1', () => {
+        const { port } = probe.address() as net.AddressInfo;
+        probe.close(() => resolve(port));
+      });
+    });
+    await this.start();
+  }
+
+  async start(): Promise<void> {
+    this.server = fork('scripts/serve.mjs', {
+      stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        HOST: '127.0.0.1',
+        PORT: String(this.port),
+        APP_DATABASE_URL: at(this.owner, this.database, 'test_app'),
+        AUTH_DATABASE_URL: at(this.owner, this.database, 'test_auth'),
+        SESSION_SECRET: 'only-for-tests-on-this-machine-0123456789',
+      },
+    });
+    await new Promise((resolve) => this.server!.once('message', resolve));
+  }
+
+  /** As a power cut would. */
+  async kill(): Promise<void> {
+    const gone = new Promise((resolve) => this.server!.once('exit', resolve));
+    this.server!.kill('SIGKILL');
+    await gone;
+  }
+
+  async query<T extends pg.QueryResultRow>(text: string, values: unknown[] = []): Promise<T[]> {
+    const client = new pg.Client({ connectionString: at(this.owner, this.database) });
+    await client.connect();
+    const { rows } = await client.query<T>(text, values);
+    await client.end();
+    return rows;
+  }
+
+  /** A context signed in as one of the demo's people; each signs in once only. */
+  async signIn(context: BrowserContext, who: Who): Promise<void> {
+    const kept = this.sessions.get(who);
+    if (kept) {
+      await context.addCookies(kept.cookies);
+      return;
+    }
+    const page = await context.newPage();
+    const person = DEMO_SIGN_INS.find((s) => s.email.startsWith(who))!;
+    await signInOn(page, this.url, person.email, DEMO_PASSWORD);
+    this.sessions.set(who, await context.storageState());
+    await page.close();
+  }
+
+  async close(): Promise<void> {
+    if (this.server?.exitCode === null && this.server.signalCode === null) await this.kill();
+  }
+}
+
+export async function signInOn(page: Page, url: string, email: string, password: string): Promise<void> {
+  await page.goto(`${url}/signin`);
+  await page.getByLabel('E-mail').fill(email);
+  await page.getByLabel('Password', { exact: true }).fill(password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL((u) => u.pathname !== '/signin');
+}
+
+/** Texts that the browser's console says and that must not be: broken scripts, blocked resources, failed hydration. */
+export function watchConsole(page: Page): string[] {
+  const said: string[] = [];
+  page.on('console', (m) => {
+    // A refused command answers with its status; the page shows the reason, and the browser notes it in the console.
+    if (m.type() === 'error' && !/status of 4(09|22)/.test(m.text())) said.push(m.text());
+  });
+  page.on('pageerror', (e) => said.push(String(e)));
+  return said;
+}
+
+export const test = base.extend<object, { demo: House; empty: House }>({
+  demo: [
+    // eslint-disable-next-line no-empty-pattern -- Playwright asks for the pattern
+    async ({}, use) => {
+      const house = new House('demo');
+      await house.open();
+      await use(house);
+      await house.close();
+    },
+    { scope: 'worker' },
+  ],
+  empty: [
+    // eslint-disable-next-line no-empty-pattern -- Playwright asks for the pattern
+    async ({}, use) => {
+      const house = new House('empty');
+      await house.open();
+      await use(house);
+      await house.close();
+    },
+    { scope: 'worker' },
+  ],
+});
+export { expect } from '@playwright/test';

@@ -1,0 +1,141 @@
+import type { BrowserContext, Page } from '@playwright/test';
+import { chromium } from '@playwright/test';
+import { mkdtempSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { expect, test, type House } from './house';
+
+const awake = (page: Page) => expect(page.locator('main[aria-busy=false]')).toBeVisible();
+const pick = async (page: Page, item: string) => {
+  await awake(page);
+  await page.locator('#item').fill(item);
+  await page.getByRole('option', { name: item, exact: true }).click();
+};
+const looks = (house: House) =>
+  house.query<{ id: string; student: string; point: string; held: number; of: number; side: string }>(
+    `select l.id, p.name as student, pt.name as point, m.held, m.of, l.side from look l join mark m on m.look_id = l.id join person p on p.id = l.student_id
+     join point pt on pt.id = m.point_id where l.at > now() - interval '1 hour' and not exists (select 1 from look r where r.replaces = l.id) order by l.at`,
+  );
+
+test.describe('the mat', () => {
+  test('thirty people marked with the server stopped, the browser closed and opened: nothing lost, nothing doubled', async ({
+    demo,
+  }, info) => {
+    test.setTimeout(120_000);
+    const profile = mkdtempSync(path.join(os.tmpdir(), 'mat-'));
+    const open = (): Promise<BrowserContext> =>
+      chromium.launchPersistentContext(profile, {
+        ...info.project.use.launchOptions,
+        viewport: { width: 1280, height: 800 },
+      });
+    let browser = await open();
+    await demo.signIn(browser, 'idris');
+    let page = await browser.newPage();
+    await page.goto(`${demo.url}/look`);
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await page.reload();
+    await awake(page);
+    await page.getByRole('button', { name: 'Everybody' }).click();
+    await pick(page, 'Front stance');
+
+    await demo.kill();
+    await page.getByRole('button', { name: /Two tracks, not one/ }).click();
+    await expect(page.getByRole('heading', { name: 'Two tracks, not one' })).toBeVisible();
+    for (let i = 0; i < 15; i += 1) await page.keyboard.press(i % 4 === 3 ? 's' : 'h');
+    await expect(page.getByText('15 of 34 marked')).toBeVisible();
+    await expect(page.getByText(/15 wait for the network/)).toBeVisible();
+    await browser.close();
+
+    browser = await open();
+    page = await browser.newPage();
+    await page.goto(`${demo.url}/look`);
+    await expect(page.getByText(/15 wait for the network/)).toBeVisible();
+    await pick(page, 'Front stance');
+    await page.getByRole('button', { name: /Two tracks, not one/ }).click();
+    await expect(page.getByText('15 of 34 marked')).toBeVisible();
+    for (let i = 15; i < 30; i += 1)
+      await page.getByRole('button', { name: i % 4 === 3 ? 'Slipped' : 'Held', exact: true }).click();
+    await expect(page.getByText('30 of 34 marked')).toBeVisible();
+    // A slip of the thumb is taken back; the record keeps both, the judgement only the second.
+    await page.getByRole('button', { name: /^Undo:/ }).click();
+    await page.keyboard.press('s');
+    await expect(page.getByText(/3[12] wait for the network/)).toBeVisible();
+    expect((await looks(demo)).length).toBe(0);
+
+    await demo.start();
+    await expect(page.getByText('None waits for the network.')).toBeVisible({ timeout: 20_000 });
+    const marked = await looks(demo);
+    expect(marked).toHaveLength(30);
+    expect(new Set(marked.map((m) => m.student)).size).toBe(30);
+    expect(marked.filter((m) => m.held === 1)).toHaveLength(22);
+    expect(marked.every((m) => m.of === 1 && m.side === 'left' && m.point === 'Two tracks, not one')).toBe(true);
+    await page.reload();
+    await expect(page.getByText('None waits for the network.')).toBeVisible();
+    expect(await looks(demo)).toHaveLength(30);
+    await browser.close();
+  });
+
+  test('a card by keys and thumb: slips, measures and both sides, kept when the page is closed in the middle', async ({
+    demo,
+    context,
+  }) => {
+    await demo.signIn(context, 'maren');
+    let page = await context.newPage();
+    await page.setViewportSize({ width: 800, height: 1280 });
+    await page.goto(`${demo.url}/look`);
+    await awake(page);
+    await page.getByRole('button', { name: 'Everybody' }).click();
+    await pick(page, 'Roundhouse kick');
+    await page.getByRole('button', { name: 'Rafael Quill' }).first().click();
+    await expect(page.getByRole('heading', { name: 'Rafael Quill' })).toBeVisible();
+    // Point 1 is measured: within the range it can be held, outside of it only slipped.
+    await expect(page.getByRole('button', { name: /^Slipped/ })).toBeDisabled();
+    await page.keyboard.press('h');
+    await page.keyboard.press('ArrowUp');
+    await page.getByRole('button', { name: /^Slipped/ }).click();
+    await page.getByRole('button', { name: /^Held the other 4/ }).click();
+    await expect(page.getByText('4 of 5')).toBeVisible();
+    await page.keyboard.press('2');
+    await expect(page.getByText('2 of 5')).toBeVisible();
+    await page.close();
+
+    page = await context.newPage();
+    await page.goto(`${demo.url}/look`);
+    await pick(page, 'Roundhouse kick');
+    await page.getByRole('button', { name: 'Rafael Quill' }).first().click();
+    await expect(page.getByText('4 of 5')).toBeVisible();
+    await page.getByRole('radio', { name: 'right' }).click();
+    await page.keyboard.press('ArrowUp');
+    await page.keyboard.press('ArrowUp');
+    await page.keyboard.press('5');
+    await page.getByRole('button', { name: /^Next:/ }).click();
+    await expect(page.getByText('None waits for the network.')).toBeVisible({ timeout: 15_000 });
+    const card = (await looks(demo)).filter((l) => l.student === 'Rafael Quill' && l.point !== 'Two tracks, not one');
+    expect(card.map((c) => `${c.side} ${c.held} of ${c.of}`).sort()).toEqual([
+      'left 0 of 1',
+      'left 2 of 5',
+      'left 4 of 5',
+      'right 5 of 5',
+    ]);
+  });
+
+  test('a refused mark stays with its reason', async ({ demo, context }) => {
+    await demo.signIn(context, 'maren');
+    const page = await context.newPage();
+    await page.goto(`${demo.url}/look`);
+    await awake(page);
+    await page.getByRole('button', { name: 'Everybody' }).click();
+    await pick(page, 'Cover');
+    // Meanwhile somebody takes the point out of the library.
+    await demo.query(`update point set kind = 'felt' where name = 'Steps in'`);
+    await page.getByRole('button', { name: /Steps in/ }).click();
+    await page.keyboard.press('h');
+    await page.getByRole('button', { name: /1 refused: see why/ }).click();
+    await expect(page.getByText(/Steps in: held.*changed or taken away/)).toBeVisible();
+    await page.reload();
+    await page.getByRole('button', { name: /1 refused: see why/ }).click();
+    await page.getByRole('button', { name: 'Let it go' }).click();
+    await expect(page.getByText(/refused/)).toHaveCount(0);
+    await demo.query(`update point set kind = 'seen' where name = 'Steps in'`);
+  });
+});

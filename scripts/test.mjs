@@ -1,0 +1,69 @@
+// npm test: installs what is missing, then types, lint, format, build, Vitest and Playwright; ends with one line that
+// sums both runners. A step that fails is counted as one failure, and the later steps still run.
+import { spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
+import path from 'node:path';
+import { asProgram, ensureChromium, ensurePackages, ensurePostgres, home, project, say } from './machine.mjs';
+
+const env = { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' };
+
+await asProgram(async () => {
+  ensurePackages();
+  ensurePostgres();
+  ensureChromium();
+  let passed = 0;
+  let failed = 0;
+  const step = (name, program, args, more = {}) => {
+    say(`\n— ${name}`);
+    const started = Date.now();
+    const done = spawnSync(program, args, { cwd: project, stdio: 'inherit', env: { ...env, ...more } });
+    say(`  ${done.status === 0 ? 'done' : 'failed'} in ${Math.round((Date.now() - started) / 1000)} s`);
+    return done.status === 0;
+  };
+  const check = (...args) => {
+    if (step(...args)) passed += 1;
+    else failed += 1;
+  };
+  check('types', 'npx', ['astro', 'check', '--minimumFailingSeverity', 'error', '--minimumSeverity', 'warning']);
+  check('lint and boundaries', 'npx', [
+    'eslint',
+    '--cache',
+    '--cache-location',
+    'node_modules/.cache/eslint/',
+    '--max-warnings',
+    '0',
+    '.',
+  ]);
+  check('format', 'npx', ['prettier', '--check', '--cache', '--log-level', 'warn', '.']);
+  check('build', process.execPath, ['scripts/build.mjs']);
+
+  const report = (file) => {
+    const at = path.join(home, file);
+    return existsSync(at) ? JSON.parse(readFileSync(at, 'utf8')) : null;
+  };
+  for (const f of ['vitest.json', 'playwright.json']) rmSync(path.join(home, f), { force: true });
+
+  const unit = step('Vitest', 'npx', [
+    'vitest',
+    'run',
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile.json=${path.join(home, 'vitest.json')}`,
+  ]);
+  const v = report('vitest.json');
+  passed += v?.numPassedTests ?? 0;
+  failed += v ? v.numFailedTests + (v.success || v.numFailedTests > 0 ? 0 : 1) : 1;
+  if (!unit && v && v.numFailedTests === 0 && v.success) failed += 1;
+
+  const e2e = step('Playwright', 'npx', ['playwright', 'test'], {
+    PLAYWRIGHT_JSON_OUTPUT_NAME: path.join(home, 'playwright.json'),
+  });
+  const p = report('playwright.json');
+  passed += p?.stats.expected ?? 0;
+  const unexpected = (p?.stats.unexpected ?? 0) + (p?.stats.flaky ?? 0);
+  failed += p ? unexpected : 1;
+  if (!e2e && p && unexpected === 0) failed += 1;
+
+  say(`\n${passed} passed, ${failed} failed`);
+  if (failed > 0) process.exitCode = 1;
+});

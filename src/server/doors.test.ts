@@ -1,0 +1,220 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { v7 } from 'uuid';
+import { COMMANDS, type CommandDraft, type CommandName } from '../contracts/commands';
+import type { Role } from '../contracts/people';
+import { VIEWS, type ViewName } from '../contracts/views';
+import { STEADY } from '../core';
+import { makeDatabase, type TestDatabase } from '../data/testing/database';
+import { Refusal } from './http/problem';
+import { aLook, DAY, NOW, smallSchool, type SmallSchool } from './testing';
+import { runView } from './views/run';
+
+let t: TestDatabase;
+let home: SmallSchool;
+let away: SmallSchool;
+
+beforeAll(async () => {
+  t = await makeDatabase();
+  home = await smallSchool(t, 'Home');
+  away = await smallSchool(t, 'Away');
+});
+afterAll(() => t.drop());
+
+const ROLES: readonly Role[] = ['head', 'instructor', 'examiner', 'student'];
+const plain = { colour: '#FFFFFF', second: null, stripe: null, bars: 0 };
+
+// The written matrix: h head, i instructor, e examiner, s student. Changing a right means changing this line too.
+const MAY_SEND: Record<CommandName, string> = {
+  'technique.save': 'hi',
+  'technique.retire': 'hi',
+  'rank.save': 'h',
+  'rank.order': 'h',
+  'rank.remove': 'h',
+  'requirement.save': 'h',
+  'requirement.remove': 'h',
+  'gate.save': 'h',
+  'gate.remove': 'h',
+  'student.add': 'h',
+  'student.change': 'h',
+  'student.import': 'h',
+  'student.leave': 'h',
+  'student.promote': 'h',
+  'adaptation.write': 'h',
+  'override.set': 'h',
+  'look.record': 'hi',
+  'class.record': 'hi',
+  'teacher.save': 'h',
+  'access.give': 'h',
+  'access.take': 'h',
+};
+const MAY_SEE: Record<ViewName, string> = {
+  shell: 'hies',
+  techniques: 'hi',
+  technique: 'hi',
+  syllabus: 'hi',
+  roll: 'hi',
+  readiness: 'hi',
+  student: 'hi', // and a student their own, below
+  lookKit: 'hi',
+  earlierMarks: 'hi',
+  people: 'h',
+};
+
+let n = 0;
+/** A good input of each command about one school's things; ids of new things are new each time. */
+const good = (s: SmallSchool): { [N in CommandName]: () => CommandDraft<N> } => ({
+  'technique.save': () => ({
+    id: v7(),
+    name: `Block ${++n}`,
+    kind: 'block',
+    summary: '',
+    sided: true,
+    stanceId: s.stance,
+    stepId: null,
+    points: [],
+  }),
+  'technique.retire': () => ({ id: s.stance, retired: false }),
+  'rank.save': () => ({ id: v7(), name: `Belt ${++n}`, cloth: plain }),
+  'rank.order': () => ({ ids: [] }),
+  'rank.remove': () => ({ id: v7() }),
+  'requirement.save': () => ({
+    id: s.requirement,
+    rankId: s.ranks[1]!,
+    techniqueId: s.stance,
+    conditionId: s.conditions.get('in air')!,
+    purpose: null,
+    standard: STEADY,
+  }),
+  'requirement.remove': () => ({ id: v7() }),
+  'gate.save': () => ({ id: s.gate, rankId: s.ranks[1]!, kind: 'hours', amount: 12 }),
+  'gate.remove': () => ({ id: v7() }),
+  'student.add': () => ({ id: v7(), name: `Pupil ${++n}`, born: '4 May 2010', rankId: s.ranks[0]!, since: DAY }),
+  'student.change': () => ({ id: s.student, name: `Changed ${++n}`, born: '1990-01-01' }),
+  'student.import': () => ({
+    students: [{ id: v7(), name: `Pupil ${++n}`, born: null, rankId: s.ranks[0]!, since: DAY }],
+  }),
+  'student.leave': () => ({ id: s.student, left: false }),
+  'student.promote': () => ({ id: v7(), studentId: s.student, rankId: s.ranks[1]!, day: DAY, note: '' }),
+  'adaptation.write': () => ({
+    id: v7(),
+    studentId: s.student,
+    pointId: s.points.seen,
+    from: DAY,
+    range: null,
+    share: 0.5,
+    waived: false,
+    reason: 'stiff hip',
+  }),
+  'override.set': () => ({
+    id: v7(),
+    studentId: s.student,
+    requirementId: s.requirement,
+    word: 'met',
+    reason: 'seen elsewhere',
+  }),
+  'look.record': () => aLook(s),
+  'class.record': () => ({ id: v7(), day: DAY, minutes: 90, present: [s.student] }),
+  'teacher.save': () => ({ id: v7(), name: `Teacher ${++n}`, role: 'instructor' }),
+  'access.give': () => ({ personId: s.student, email: `p${++n}@example.org`, password: 'a-long-password' }),
+  'access.take': () => ({ personId: s.student, why: '' }),
+});
+const seeing = (s: SmallSchool): Record<ViewName, object> => ({
+  shell: {},
+  techniques: {},
+  technique: { id: s.stance },
+  syllabus: {},
+  roll: {},
+  readiness: { rankId: s.ranks[0]! },
+  student: { id: s.student },
+  lookKit: {},
+  earlierMarks: { techniqueId: s.stance },
+  people: {},
+});
+
+const statusOf = (work: Promise<unknown>): Promise<number> =>
+  work.then(
+    () => 200,
+    (e: unknown) => {
+      if (e instanceof Refusal) return e.status;
+      throw e;
+    },
+  );
+const letters = (role: Role) => role.charAt(0);
+/** All that stands in a school's tables, in one text. */
+async function everything(schoolId: string): Promise<string> {
+  const tables = await t.owner.query<{ name: string }>(
+    `select table_name as name from information_schema.columns where table_schema = 'public' and column_name = 'school_id' order by 1`,
+  );
+  const parts = await Promise.all(
+    tables.rows.map((r) =>
+      t.owner.query<{ all: string | null }>(
+        `select string_agg(x::text, chr(10) order by x::text) as all from ${r.name} x where school_id = $1`,
+        [schoolId],
+      ),
+    ),
+  );
+  return parts.map((p, i) => `${tables.rows[i]!.name}: ${p.rows[0]!.all}`).join('\n');
+}
+
+describe('who may do what', () => {
+  const commands = Object.keys(COMMANDS) as CommandName[];
+
+  it.each(commands.flatMap((c) => ROLES.map((r) => [c, r] as const)))('%s as %s', async (command, role) => {
+    const input = good(home)[command]();
+    const before = role === 'head' || role === 'instructor' ? '' : await everything(home.id);
+    const status = await statusOf(home.send(role, command, input));
+    if (MAY_SEND[command].includes(letters(role))) expect([200, 404, 409]).toContain(status);
+    else {
+      expect(status).toBe(403);
+      if (before !== '') expect(await everything(home.id)).toBe(before);
+    }
+  });
+
+  it.each(commands)('%s about another school’s things changes nothing there', async (command) => {
+    const before = await everything(home.id);
+    // Whatever the answer, no row of the other school may be touched, and a thing named by id is not found there.
+    const status = await statusOf(away.send('head', command, good(home)[command]()));
+    expect(await everything(home.id)).toBe(before);
+    const makesNew: CommandName[] = ['rank.save', 'rank.remove', 'requirement.remove', 'gate.remove', 'teacher.save'];
+    if (!makesNew.includes(command)) expect(status).toBeGreaterThanOrEqual(400);
+  });
+
+  it.each((Object.keys(VIEWS) as ViewName[]).flatMap((v) => ROLES.map((r) => [v, r] as const)))(
+    'view %s as %s',
+    async (view, role) => {
+      const status = await statusOf(runView(t.db, home.as[role], view, seeing(home)[view], NOW));
+      expect(status).toBe(MAY_SEE[view].includes(letters(role)) ? 200 : 403);
+    },
+  );
+
+  it.each(Object.keys(VIEWS) as ViewName[])('view %s shows nothing of another school', async (view) => {
+    const shown = await runView(t.db, away.as.head, view, seeing(home)[view], NOW).catch((e: unknown) => {
+      if (e instanceof Refusal && e.status === 404) return '';
+      throw e;
+    });
+    const text = JSON.stringify(shown);
+    expect(text).not.toMatch(/Home/);
+    for (const id of [home.student, home.stance, home.as.head.personId, ...home.ranks]) expect(text).not.toContain(id);
+  });
+
+  it('a student sees their own page and no other, and no note of a teacher', async () => {
+    await home.send(
+      'instructor',
+      'look.record',
+      aLook(home, { studentId: home.as.student.personId, note: 'for teachers only' }),
+    );
+    const own = await runView(t.db, home.as.student, 'student', { id: home.as.student.personId }, NOW);
+    expect(own.student.name).toBe('Home pupil');
+    expect(own.may).toEqual({ decide: false, look: false });
+    expect(JSON.stringify(own)).not.toContain('for teachers only');
+    expect(await statusOf(runView(t.db, home.as.student, 'student', { id: home.student }, NOW))).toBe(403);
+  });
+
+  it('somebody who left, or whose sign-in was taken, gets nothing', async () => {
+    const s = await smallSchool(t, 'Leaving');
+    await s.send('head', 'student.leave', { id: s.as.student.personId, left: true });
+    expect(await statusOf(runView(t.db, s.as.student, 'shell', {}, NOW))).toBe(403);
+    await s.send('head', 'access.take', { personId: s.as.instructor.personId, why: '' });
+    expect(await statusOf(s.send('instructor', 'look.record', aLook(s)))).toBe(403);
+  });
+});

@@ -1,0 +1,136 @@
+// A small school for tests of the doors: one person of each role, two belts, a stance with three points, one student more.
+import { v7 } from 'uuid';
+import type { CommandDraft, CommandName } from '../contracts/commands';
+import type { Role } from '../contracts/people';
+import { STEADY } from '../core';
+import { inSchool } from '../data/connection';
+import { openSchool } from '../data/openSchool';
+import type { TestDatabase } from '../data/testing/database';
+import { person, rankHeld } from '../data/tables';
+import { user } from '../data/tables/auth';
+import type { SignedIn } from './auth/auth';
+import { runCommand } from './commands/run';
+
+export const DAY = '2026-03-05';
+export const NOW = new Date(`${DAY}T12:00:00Z`);
+const cloth = (colour: string) => ({ colour, second: null, stripe: null, bars: 0 });
+
+export interface SmallSchool {
+  id: string;
+  as: Record<Role, SignedIn>;
+  ranks: string[];
+  conditions: Map<string, string>;
+  stance: string;
+  points: { seen: string; measured: string; felt: string };
+  requirement: string;
+  gate: string;
+  student: string;
+  /** Sends a command as somebody; the id can be given to send the same again. */
+  send<N extends CommandName>(who: Role, name: N, input: CommandDraft<N>, id?: string): Promise<unknown>;
+}
+
+export async function smallSchool(t: TestDatabase, name: string): Promise<SmallSchool> {
+  const id = v7();
+  const people = Object.fromEntries(
+    (['head', 'instructor', 'examiner', 'student'] as const).map((role) => [role, v7()]),
+  ) as Record<Role, string>;
+  const as = Object.fromEntries(
+    Object.entries(people).map(([role, personId]) => [
+      role,
+      { userId: v7(), email: `${role}.${id}@example.org`, schoolId: id, personId },
+    ]),
+  ) as Record<Role, SignedIn>;
+  const [student, stance] = [v7(), v7()];
+  const made = await inSchool(t.db, id, async (tx) => {
+    const opened = await openSchool(
+      tx,
+      {
+        id,
+        name,
+        timeZone: 'UTC',
+        head: { id: people.head, name: `${name} head` },
+        ranks: [
+          { name: 'White', cloth: cloth('#F7F3E8') },
+          { name: 'Straw', cloth: cloth('#E6D08A') },
+        ],
+      },
+      v7,
+    );
+    await tx.insert(person).values([
+      { schoolId: id, id: people.instructor, name: `${name} instructor`, role: 'instructor' },
+      { schoolId: id, id: people.examiner, name: `${name} examiner`, role: 'examiner' },
+      { schoolId: id, id: people.student, name: `${name} pupil`, role: 'student', born: '2012-05-04' },
+      { schoolId: id, id: student, name: `${name} other`, role: 'student', born: '1990-01-01' },
+    ]);
+    await tx.insert(rankHeld).values(
+      [people.student, student].map((personId) => ({
+        schoolId: id,
+        id: v7(),
+        personId,
+        rankId: opened.ranks[0]!,
+        since: '2025-06-01',
+      })),
+    );
+    for (const s of Object.values(as)) {
+      await tx.insert(user).values({ id: s.userId, name: 'x', email: s.email, schoolId: id, personId: s.personId });
+      await tx.execute(`update person set user_id = '${s.userId}' where id = '${s.personId}'`);
+    }
+    return opened;
+  });
+  const send: SmallSchool['send'] = (who, command, input, commandId = v7()) =>
+    runCommand(t.db, as[who], { id: commandId, at: NOW.toISOString(), name: command, input }, NOW);
+  const points = { seen: v7(), measured: v7(), felt: v7() };
+  const blank = { how: '', why: '', critical: false, unit: null, accepted: null, wanted: null, slips: [] };
+  await send('head', 'technique.save', {
+    id: stance,
+    name: `${name} stance`,
+    kind: 'stance',
+    summary: '',
+    sided: true,
+    stanceId: null,
+    stepId: null,
+    points: [
+      { ...blank, id: points.seen, name: 'rear heel', kind: 'seen', bodyPart: 'feet' },
+      {
+        ...blank,
+        id: points.measured,
+        name: 'weight',
+        kind: 'measured',
+        bodyPart: 'hips',
+        unit: '%',
+        accepted: { lo: 50, hi: 70 },
+      },
+      { ...blank, id: points.felt, name: 'stands firm', kind: 'felt', bodyPart: 'trunk' },
+    ],
+  });
+  const [requirement, gate] = [v7(), v7()];
+  const air = made.conditions.get('in air')!;
+  await send('head', 'requirement.save', {
+    id: requirement,
+    rankId: made.ranks[1]!,
+    techniqueId: stance,
+    conditionId: air,
+    purpose: null,
+    standard: STEADY,
+  });
+  await send('head', 'gate.save', { id: gate, rankId: made.ranks[1]!, kind: 'hours', amount: 10 });
+  return { id, as, ranks: made.ranks, conditions: made.conditions, stance, points, requirement, gate, student, send };
+}
+
+/** A look at the stance as a tablet sends it. */
+export function aLook(s: SmallSchool, more: Partial<CommandDraft<'look.record'>> = {}): CommandDraft<'look.record'> {
+  return {
+    id: v7(),
+    studentId: s.student,
+    techniqueId: s.stance,
+    conditionId: s.conditions.get('in air')!,
+    day: DAY,
+    at: NOW.toISOString(),
+    side: 'left',
+    purpose: null,
+    replaces: null,
+    note: '',
+    marks: [{ pointId: s.points.seen, kind: 'seen', held: 5, of: 5 }],
+    ...more,
+  };
+}
