@@ -1,0 +1,44 @@
+// P1: readiness of the whole school against PostgreSQL handing out the same rows raw.
+import type { Database } from '../../src/data/connection';
+import { inSchool } from '../../src/data/connection';
+import { readRoll } from '../../src/data/queries/roll';
+import { judgeGates, judgeStudent, rankAbove, readJudging } from '../../src/server/views/judging';
+import type pg from 'pg';
+import { median, timed } from './timing';
+
+const RAW = `select m.look_id, m.point_id, m.kind, m.held, m.of, m.values, l.student_id, l.condition_id, l.day::text, l.side, l.purpose, l.at, l.replaces
+  from mark m join look l on l.school_id = m.school_id and l.id = m.look_id where m.school_id = $1`;
+
+/** Every student against all ninety requirements, words and gates, from the database to the answer. */
+async function readyAll(db: Database, schoolId: string, today: string) {
+  return inSchool(db, schoolId, async (tx) => {
+    const j = await readJudging(tx, today);
+    const roll = await readRoll(tx);
+    let verdicts = 0;
+    for (const s of roll) {
+      for (const r of j.syllabus.ranks) verdicts += judgeStudent(j, s.id, r.id).length;
+      const next = rankAbove(j.syllabus, s.rankId);
+      if (next) judgeGates(j, s, next.id);
+    }
+    return verdicts;
+  });
+}
+
+export async function benchReadiness(db: Database, pool: pg.Pool, schoolId: string, today: string) {
+  const raw: number[] = [];
+  const ours: number[] = [];
+  let rows = 0;
+  let verdicts = 0;
+  for (let i = 0; i < 7; i += 1) {
+    raw.push(await timed(async () => void (rows = (await pool.query(RAW, [schoolId])).rowCount ?? 0)));
+    ours.push(await timed(async () => void (verdicts = await readyAll(db, schoolId, today))));
+  }
+  const [r, o] = [median(raw.slice(2)), median(ours.slice(2))];
+  return {
+    id: 'P1',
+    what: `readiness: ${verdicts} verdicts from ${rows} marks in ${Math.round(o)} ms; the same rows raw ${Math.round(r)} ms`,
+    ratio: o / r,
+    goal: '<= 1.5',
+    ok: o / r <= 1.5,
+  };
+}

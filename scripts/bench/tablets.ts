@@ -1,0 +1,159 @@
+// P2: marks accepted from 200 tablets over HTTP against inserting the same rows with the driver directly.
+import { fork } from 'node:child_process';
+import http from 'node:http';
+import type pg from 'pg';
+import { v7 } from 'uuid';
+import { quantile } from './timing';
+import type { DemoSchool } from '../../src/data/demo/generate';
+
+const TABLETS = 200;
+const LOOKS_EACH = 15;
+const MARKS_EACH = 8;
+
+interface Sent {
+  id: string;
+  studentId: string;
+  techniqueId: string;
+  conditionId: string;
+  points: string[];
+}
+
+function cards(made: DemoSchool): Sent[] {
+  const rich = made.techniques.filter((t) => t.points.some((p) => p.kind !== 'measured'));
+  const points = rich.flatMap((t) => t.points.filter((p) => p.kind === 'seen').map((p) => p.id));
+  return Array.from({ length: TABLETS * LOOKS_EACH }, (_, i) => ({
+    id: v7(),
+    studentId: made.students[i % made.students.length]!.id,
+    techniqueId: rich[i % rich.length]!.id,
+    conditionId: made.conditions[3]!.id,
+    points: Array.from({ length: MARKS_EACH }, (_, k) => points[(i + k * 5) % points.length]!),
+  }));
+}
+
+/** The same rows as a look leaves behind, one transaction a look, as many connections as the server has. */
+async function direct(pool: pg.Pool, schoolId: string, by: string, all: Sent[]): Promise<number> {
+  const queue = [...all];
+  const t = performance.now();
+  await Promise.all(
+    Array.from({ length: 16 }, async () => {
+      const client = await pool.connect();
+      for (let s = queue.pop(); s; s = queue.pop()) {
+        await client.query('begin');
+        await client.query({
+          name: 'look',
+          text: `insert into look (school_id, id, student_id, technique_id, condition_id, day, at, side, by) values ($1,$2,$3,$4,$5,current_date,now(),'left',$6)`,
+          values: [schoolId, s.id, s.studentId, s.techniqueId, s.conditionId, by],
+        });
+        const values = s.points.map((_, i) => `($1,$2,$${i + 3},'seen',5,5)`).join(',');
+        await client.query({ name: 'marks', text: `insert into mark (school_id, look_id, point_id, kind, held, of) values ${values}`, values: [schoolId, s.id, ...s.points] });
+        await client.query({
+          name: 'history',
+          text: `insert into history (school_id, id, command, by, made_at, input, answer) values ($1,$2,'look.record',$3,now(),$4,'{}')`,
+          values: [schoolId, s.id, by, JSON.stringify(s)],
+        });
+        await client.query('commit');
+      }
+      client.release();
+    }),
+  );
+  return performance.now() - t;
+}
+
+async function serve(env: Record<string, string>, port: number) {
+  const server = fork('scripts/serve.mjs', { stdio: ['ignore', 'ignore', 'inherit', 'ipc'], env: { ...process.env, ...env, HOST: '127.0.0.1', PORT: String(port), NODE_ENV: 'production' } });
+  await new Promise((resolve) => server.once('message', resolve));
+  return server;
+}
+
+function post(port: number, path: string, body: string, cookie: string, agent: http.Agent): Promise<{ status: number; cookie: string; body: string }> {
+  return new Promise((resolve, reject) => {
+    const r = http.request(
+      { host: '127.0.0.1', port, path, method: 'POST', agent, headers: { 'content-type': 'application/json', origin: `http://127.0.0.1:${port}`, cookie, 'content-length': Buffer.byteLength(body) } },
+      (res) => {
+        let text = '';
+        res.on('data', (d: Buffer) => (text += d.toString()));
+        res.on('end', () => resolve({ status: res.statusCode ?? 0, cookie: (res.headers['set-cookie'] ?? []).map((c) => c.split(';')[0]).join('; '), body: text }));
+      },
+    );
+    r.on('error', reject);
+    r.end(body);
+  });
+}
+
+export async function benchTablets(pool: pg.Pool, schoolId: string, made: DemoSchool, env: Record<string, string>, signIn: { email: string; password: string }) {
+  const by = made.teachers[1]!.id;
+  const baseline = await direct(pool, schoolId, by, cards(made));
+  const port = 4390;
+  const server = await serve(env, port);
+  try {
+    const agent = new http.Agent({ keepAlive: true, maxSockets: TABLETS });
+    const signed = await post(port, '/api/auth/sign-in/email', JSON.stringify(signIn), '', agent);
+    if (signed.status !== 200) throw new Error(`sign-in: ${signed.status} ${signed.body}`);
+    const send = (s: Sent) =>
+      post(
+        port,
+        '/api/commands',
+        JSON.stringify({
+          id: s.id,
+          at: new Date().toISOString(),
+          name: 'look.record',
+          input: {
+            id: s.id,
+            studentId: s.studentId,
+            techniqueId: s.techniqueId,
+            conditionId: s.conditionId,
+            day: new Date().toISOString().slice(0, 10),
+            at: new Date().toISOString(),
+            side: 'left',
+            purpose: null,
+            replaces: null,
+            note: '',
+            marks: s.points.map((pointId) => ({ pointId, kind: 'seen', held: 5, of: 5 })),
+          },
+        }),
+        signed.cookie,
+        agent,
+      );
+    for (const s of cards(made).slice(0, 400)) await send(s);
+    const all = cards(made);
+    // As fast as they can: how much the server takes.
+    const t = performance.now();
+    await Promise.all(
+      Array.from({ length: TABLETS }, async (_, k) => {
+        for (let i = 0; i < LOOKS_EACH; i += 1) {
+          const a = await send(all[k * LOOKS_EACH + i]!);
+          if (a.status !== 200) throw new Error(`${a.status} ${a.body}`);
+        }
+      }),
+    );
+    const ours = performance.now() - t;
+    // As tablets do: a card about every eight seconds each; how long one waits.
+    const waits: number[] = [];
+    const paced = cards(made);
+    const began = performance.now();
+    await Promise.all(
+      Array.from({ length: TABLETS }, async (_, k) => {
+        for (let i = 0; i < 3; i += 1) {
+          const due = began + i * 4000 + (k / TABLETS) * 4000;
+          await new Promise((resolve) => setTimeout(resolve, Math.max(0, due - performance.now())));
+          const w = performance.now();
+          const a = await send(paced[k * LOOKS_EACH + i]!);
+          waits.push(performance.now() - w);
+          if (a.status !== 200) throw new Error(`${a.status} ${a.body}`);
+        }
+      }),
+    );
+    const n = TABLETS * LOOKS_EACH * MARKS_EACH;
+    const p95 = quantile(waits, 0.95);
+    const ratio = baseline / ours;
+    return {
+      id: 'P2',
+      what: `${Math.round((n / ours) * 1000)} marks a second from ${TABLETS} tablets, ${Math.round((n / baseline) * 1000)} with the driver directly; p95 ${p95.toFixed(0)} ms at a card every 4 s each`,
+      ratio,
+      goal: '>= 0.25, p95 <= 100 ms',
+      ok: ratio >= 0.25 && p95 <= 100,
+    };
+  } finally {
+    server.kill('SIGKILL');
+  }
+}
