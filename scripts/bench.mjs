@@ -15,11 +15,15 @@ await asProgram(async () => {
   // Durable, as in use: the bench must not count on a database that forgets.
   const cluster = await startCluster(clusterFolder('bench'));
   try {
-    const done = spawnSync(process.execPath, ['--import', 'tsx', path.join(project, 'scripts/bench/run.ts'), ...process.argv.slice(2)], {
-      cwd: project,
-      stdio: 'inherit',
-      env: { ...process.env, NODE_ENV: 'production', BENCH_OWNER_URL: cluster.ownerUrl('postgres') },
-    });
+    const done = spawnSync(
+      process.execPath,
+      ['--import', 'tsx', path.join(project, 'scripts/bench/run.ts'), ...process.argv.slice(2)],
+      {
+        cwd: project,
+        stdio: 'inherit',
+        env: { ...process.env, NODE_ENV: 'production', BENCH_OWNER_URL: cluster.ownerUrl('postgres') },
+      },
+    );
     if (done.status !== 0) process.exitCode = 1;
   } finally {
     cluster.stop();

@@ -31,15 +31,18 @@ const server = http.createServer((req, res) => {
         .split(',')
         .at(-1)
         ?.trim() || req.socket.remoteAddress;
-  assets(req, res, () =>
-    squeeze(req, res, () =>
-      handler(req, res, (error) => {
-        if (error) console.error(error);
-        res.statusCode = error ? 500 : 404;
-        res.end(error ? 'Something is wrong on our side.' : 'There is no such page.');
-      }),
-    ),
-  );
+  const app = () =>
+    handler(req, res, (error) => {
+      if (error) console.error(error);
+      res.statusCode = error ? 500 : 404;
+      res.end(error ? 'Something is wrong on our side.' : 'There is no such page.');
+    });
+  // Answers to commands are a few bytes and come by the thousand: nothing to look up on disk, nothing to squeeze.
+  if (req.method === 'POST') {
+    // Head and body leave in one packet.
+    res.cork();
+    app();
+  } else assets(req, res, () => squeeze(req, res, app));
 });
 
 server.on('error', (error) => {

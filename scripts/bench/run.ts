@@ -25,7 +25,10 @@ await admin.connect();
 await admin.query('drop database if exists bench with (force)');
 await admin.query('create database bench');
 await admin.end();
-await prepareDatabase(url(), { app: { name: 'bench_app', password: PASSWORD }, auth: { name: 'bench_auth', password: PASSWORD } });
+await prepareDatabase(url(), {
+  app: { name: 'bench_app', password: PASSWORD },
+  auth: { name: 'bench_auth', password: PASSWORD },
+});
 
 const pool = openPool(url('bench_app'), 16);
 const ownerPool = openPool(url(), 16);
@@ -38,7 +41,13 @@ await inSchool(db, schoolId, async (tx) => {
   const who = made.teachers[1]!;
   const id = v7();
   await tx.insert(user).values({ id, name: who.name, email: signIn.email, schoolId, personId: who.id });
-  await tx.insert(account).values({ id: v7(), userId: id, accountId: id, providerId: 'credential', password: await hashPassword(signIn.password) });
+  await tx.insert(account).values({
+    id: v7(),
+    userId: id,
+    accountId: id,
+    providerId: 'credential',
+    password: await hashPassword(signIn.password),
+  });
   await tx.update(person).set({ userId: id }).where(eq(person.id, who.id));
 });
 await ownerPool.query('analyze');
@@ -49,7 +58,11 @@ const results = [
     ownerPool,
     schoolId,
     made,
-    { APP_DATABASE_URL: url('bench_app'), AUTH_DATABASE_URL: url('bench_auth'), SESSION_SECRET: 'only-for-the-bench-on-this-machine-0123' },
+    {
+      APP_DATABASE_URL: url('bench_app'),
+      AUTH_DATABASE_URL: url('bench_auth'),
+      SESSION_SECRET: 'only-for-the-bench-on-this-machine-0123',
+    },
     signIn,
   ),
 ];
@@ -59,5 +72,8 @@ await ownerPool.end();
 if (process.argv.includes('--json')) process.stdout.write(`${JSON.stringify(results)}\n`);
 else {
   console.log('\nid  ratio   goal                    ok   what');
-  for (const r of results) console.log(`${r.id.padEnd(3)} ${r.ratio.toFixed(2).padStart(5)}   ${r.goal.padEnd(22)}  ${r.ok ? 'yes' : 'no '}  ${r.what}`);
+  for (const r of results)
+    console.log(
+      `${r.id.padEnd(3)} ${r.ratio.toFixed(2).padStart(5)}   ${r.goal.padEnd(22)}  ${r.ok ? 'yes' : 'no '}  ${r.what}`,
+    );
 }

@@ -37,15 +37,35 @@ export function benchSchool(): DemoSchool & { marks: number } {
     const mine = requirements.filter((r) => r.rankId === next.id);
     const r = mine[Math.floor(d.next() * mine.length)]!;
     const t = demo.techniques.find((x) => x.id === r.techniqueId)!;
-    const day = new Date(Date.parse(`${TODAY}T00:00:00Z`) - Math.floor(d.next() * 365) * 86_400_000).toISOString().slice(0, 10);
+    const day = new Date(Date.parse(`${TODAY}T00:00:00Z`) - Math.floor(d.next() * 365) * 86_400_000)
+      .toISOString()
+      .slice(0, 10);
     const side: Side = t.sided ? (d.chance(0.5) ? 'left' : 'right') : 'none';
     const list = t.points.slice(0, Math.min(t.points.length, MARKS - marks)).map((p) =>
       p.kind === 'measured'
-        ? { pointId: p.id, kind: 'measured' as const, values: Array.from({ length: 3 }, () => Math.round(d.between(p.accepted!.lo - 10, p.accepted!.hi))) }
+        ? {
+            pointId: p.id,
+            kind: 'measured' as const,
+            values: Array.from({ length: 3 }, () => Math.round(d.between(p.accepted!.lo - 10, p.accepted!.hi))),
+          }
         : { pointId: p.id, kind: p.kind, held: d.whole(2, 5), of: 5 },
     );
     marks += list.length;
-    looks.push({ id: id(), studentId: s.id, techniqueId: t.id, day, at: Date.parse(`${day}T18:00:00Z`) + n, conditionId: r.conditionId, side, purpose: null, replaces: null, marks: list, by: demo.teachers[1]!.id, note: '' });
+    looks.push({
+      id: id(),
+      studentId: s.id,
+      techniqueId: t.id,
+      day,
+      at: Date.parse(`${day}T18:00:00Z`) + n,
+      conditionId: r.conditionId,
+      side,
+      purpose: null,
+      replaces: null,
+      marks: list,
+      by: demo.teachers[1]!.id,
+      note: '',
+    });
   }
-  return { ...demo, students, requirements, looks, marks };
+  const classes = demo.classes.map((c) => ({ ...c, present: students.filter(() => d.chance(0.3)).map((s) => s.id) }));
+  return { ...demo, students, requirements, classes, gates: demo.gates, looks, marks };
 }

@@ -1,6 +1,5 @@
-import { sql } from 'drizzle-orm';
 import type { Role } from '../contracts/people';
-import type { Transaction } from '../data/connection';
+import { literal } from '../data/connection';
 import type { SignedIn } from './auth/auth';
 import { Refusal } from './http/problem';
 
@@ -15,17 +14,43 @@ export interface Who {
   today: string;
 }
 
-/** The calendar day in a time zone. */
-export const dayIn = (timeZone: string, at: Date): string => new Intl.DateTimeFormat('en-CA', { timeZone }).format(at);
+const clocks = new Map<string, Intl.DateTimeFormat>();
 
-/** Asks the school, inside its transaction, who this is. A person who has left is nobody any more. */
-export async function whoIs(tx: Transaction, me: SignedIn, now: Date): Promise<Who> {
-  const { rows } = await tx.execute<{ name: string; role: Role; school: string; time_zone: string }>(sql`
-    select p.name, p.role, s.name as school, s.time_zone from person p join school s on s.id = p.school_id
-    where p.id = ${me.personId} and p.user_id = ${me.userId} and p.left_on is null`);
+/** The calendar day in a time zone. A formatter is dear to make, so each zone keeps its own. */
+export function dayIn(timeZone: string, at: Date): string {
+  let clock = clocks.get(timeZone);
+  if (!clock) clocks.set(timeZone, (clock = new Intl.DateTimeFormat('en-CA', { timeZone })));
+  return clock.format(at);
+}
+
+export interface WhoRow {
+  name: string;
+  role: Role;
+  school: string;
+  time_zone: string;
+  done: boolean;
+  answer: unknown;
+}
+
+/**
+ * Asks the school who this is, and in the same question whether a command was done already. A person who has left is
+ * nobody any more.
+ */
+export const whoQuestion = (me: SignedIn, commandId: string | null = null): string => `
+  select p.name, p.role, s.name as school, s.time_zone, h.id is not null as done, h.answer
+  from person p join school s on s.id = p.school_id
+  left join history h on h.school_id = p.school_id and h.id = ${literal(commandId)}::uuid
+  where p.id = ${literal(me.personId)}::uuid and p.user_id = ${literal(me.userId)} and p.left_on is null`;
+
+/** Reads the answer to `whoQuestion`; refuses who is nobody in the school. */
+export function readWho(
+  rows: readonly WhoRow[],
+  me: SignedIn,
+  now: Date,
+): { who: Who; known: { answer: unknown } | null } {
   const row = rows[0];
   if (!row) throw new Refusal(403, 'This sign-in belongs to nobody in the school any more. Ask the head instructor.');
-  return {
+  const who = {
     schoolId: me.schoolId,
     schoolName: row.school,
     timeZone: row.time_zone,
@@ -34,4 +59,5 @@ export async function whoIs(tx: Transaction, me: SignedIn, now: Date): Promise<W
     role: row.role,
     today: dayIn(row.time_zone, now),
   };
+  return { who, known: row.done ? { answer: row.answer } : null };
 }

@@ -1,11 +1,24 @@
-import { eq, sql } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import type { CommandName } from '../../contracts/commands';
 import { daysBetween } from '../../core';
-import { adaptation, attendance, classHeld, look, override, point } from '../../data/tables';
+import { adaptation, attendance, classHeld, override, point } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import type { Runs } from './command';
 
 type Mine = Extract<CommandName, `look.${string}` | `class.${string}` | `adaptation.${string}` | `override.${string}`>;
+
+// Look and marks in one prepared statement: this is what a whole line of tablets sends at once. A mark whose point is
+// of another kind, or gone, finds no partner in the join; the count then tells.
+const RECORD = `
+  with l as (
+    insert into look (school_id, id, student_id, technique_id, condition_id, day, at, side, purpose, replaces, by, note)
+    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)
+  )
+  insert into mark (school_id, look_id, point_id, kind, held, "of", "values")
+  select $1, $2, x.point_id, x.kind, x.held, x."of", x."values"
+  from jsonb_to_recordset($13::jsonb)
+    as x(point_id uuid, kind text, held smallint, "of" smallint, "values" double precision[])
+  join point p on p.school_id = $1 and p.id = x.point_id and p.kind = x.kind`;
 
 export const evidenceCommands: Runs<Mine> = {
   /**
@@ -17,21 +30,31 @@ export const evidenceCommands: Runs<Mine> = {
       throw new Refusal(422, 'This look is dated in the future. Set the tablet’s clock.', [
         { path: 'day', message: 'Set the tablet’s clock.' },
       ]);
-    const { marks, at, ...rest } = l;
-    await tx.insert(look).values({ schoolId: who.schoolId, ...rest, at: new Date(at), by: who.personId });
-    if (marks.length === 0) return {};
-    const rows = marks.map((m) =>
+    const rows = l.marks.map((m) =>
       m.kind === 'measured'
-        ? { pointId: m.pointId, kind: m.kind, held: 0, of: m.values.length, values: m.values }
-        : { pointId: m.pointId, kind: m.kind, held: m.held, of: m.of, values: null },
+        ? { point_id: m.pointId, kind: m.kind, held: 0, of: m.values.length, values: m.values }
+        : { point_id: m.pointId, kind: m.kind, held: m.held, of: m.of, values: null },
     );
-    const done = await tx.execute(sql`
-      insert into mark (school_id, look_id, point_id, kind, held, "of", "values")
-      select ${who.schoolId}::uuid, ${l.id}::uuid, x.point_id, x.kind, x.held, x."of", x."values"
-      from jsonb_to_recordset(${JSON.stringify(rows.map((r) => ({ ...r, point_id: r.pointId })))}::jsonb)
-        as x(point_id uuid, kind text, held smallint, "of" smallint, "values" double precision[])
-      join point p on p.school_id = ${who.schoolId}::uuid and p.id = x.point_id and p.kind = x.kind`);
-    if (done.rowCount !== marks.length)
+    const done = await tx.$client.query({
+      name: 'look.record',
+      text: RECORD,
+      values: [
+        who.schoolId,
+        l.id,
+        l.studentId,
+        l.techniqueId,
+        l.conditionId,
+        l.day,
+        l.at,
+        l.side,
+        l.purpose,
+        l.replaces,
+        who.personId,
+        l.note,
+        JSON.stringify(rows),
+      ],
+    });
+    if (done.rowCount !== l.marks.length)
       throw new Refusal(409, 'A point of this look has been changed or taken away meanwhile.');
     return {};
   },

@@ -4,7 +4,7 @@ import { v7 } from 'uuid';
 import type { CommandName } from '../../contracts/commands';
 import type { StudentInput } from '../../contracts/people';
 import { checkRollLines } from '../../core';
-import type { Transaction } from '../../data/connection';
+import { tentatively, type Transaction } from '../../data/connection';
 import { person, rank, rankHeld } from '../../data/tables';
 import { account, session, user } from '../../data/tables/auth';
 import { Refusal } from '../http/problem';
@@ -149,8 +149,8 @@ export const peopleCommands: Runs<Mine> = {
     if (one.userId) await tx.delete(user).where(eq(user.id, one.userId));
     const id = v7();
     try {
-      await tx.transaction((inner) =>
-        inner.insert(user).values({ id, name: one.name, email: a.email, schoolId: who.schoolId, personId: one.id }),
+      await tentatively(tx, () =>
+        tx.insert(user).values({ id, name: one.name, email: a.email, schoolId: who.schoolId, personId: one.id }),
       );
     } catch {
       // The address may belong to somebody of another school, so we do not say whose it is.

@@ -1,11 +1,11 @@
 import { eq } from 'drizzle-orm';
 import * as v from 'valibot';
 import { COMMANDS, envelope, readInput, type CommandName } from '../../contracts/commands';
-import { inSchool, type Database, type Transaction } from '../../data/connection';
+import { inSchool, literal, throughSchool, type Database, type Transaction } from '../../data/connection';
 import { history } from '../../data/tables';
 import type { SignedIn } from '../auth/auth';
 import { Refusal } from '../http/problem';
-import { whoIs, type Who } from '../who';
+import { readWho, whoQuestion, type Who, type WhoRow } from '../who';
 import type { Runs } from './command';
 import { peopleCommands } from './people';
 import { evidenceCommands } from './evidence';
@@ -27,26 +27,19 @@ export async function runCommand(db: Database, me: SignedIn, body: unknown, now 
   if (!outer.ok) throw new Refusal(422, outer.errors[0]?.message ?? 'This is no command.', outer.errors);
   const { id, at, name } = outer.value;
   const command = COMMANDS[name];
-  return inSchool(db, me.schoolId, async (tx) => {
-    const who = await whoIs(tx, me, now);
-    if (!(command.may as readonly string[]).includes(who.role))
-      throw new Refusal(403, `${roleName(who.role)} may not do this.`);
-    const known = await tx.select({ answer: history.answer }).from(history).where(eq(history.id, id));
-    if (known[0]) return known[0].answer;
-    const input = readInput(command.input as v.GenericSchema, outer.value.input);
-    if (!input.ok) throw new Refusal(422, input.errors[0]?.message ?? 'Something here is wrong.', input.errors);
-    const run = RUNS[name] as (tx: Transaction, who: Who, input: unknown) => Promise<unknown>;
-    const answer = (await run(tx, who, input.value)) ?? {};
-    await tx.insert(history).values({
-      schoolId: who.schoolId,
-      id,
-      command: name,
-      by: who.personId,
-      madeAt: new Date(at),
-      input: withoutSecrets(input.value),
-      answer,
-    });
-    return answer;
+  return throughSchool<WhoRow, unknown>(db, me.schoolId, {
+    question: whoQuestion(me, id),
+    work: async (tx, rows) => {
+      const { who, known } = readWho(rows, me, now);
+      if (!(command.may as readonly string[]).includes(who.role))
+        throw new Refusal(403, `${roleName(who.role)} may not do this.`);
+      if (known) return { value: known.answer, parting: null };
+      const input = readInput(command.input as v.GenericSchema, outer.value.input);
+      if (!input.ok) throw new Refusal(422, input.errors[0]?.message ?? 'Something here is wrong.', input.errors);
+      const run = RUNS[name] as (tx: Transaction, who: Who, input: unknown) => Promise<unknown>;
+      const answer = (await run(tx, who, input.value)) ?? {};
+      return { value: answer, parting: historyLine({ id, name, at }, who, withoutSecrets(input.value), answer) };
+    },
   }).catch(async (error: unknown) => {
     // Two sendings at the same time: the other one won, so its answer is ours.
     if (constraintOf(error) !== 'history_school_id_id_pk') throw refusalOf(error);
@@ -56,6 +49,25 @@ export async function runCommand(db: Database, me: SignedIn, body: unknown, now 
     });
   });
 }
+
+/** The line of the history that is written as the transaction is committed. */
+const historyLine = (
+  command: { id: string; name: string; at: string },
+  who: Who,
+  input: unknown,
+  answer: unknown,
+): string =>
+  `insert into history (school_id, id, command, by, made_at, input, answer) values (${[
+    who.schoolId,
+    command.id,
+    command.name,
+    who.personId,
+    command.at,
+    JSON.stringify(input),
+    JSON.stringify(answer),
+  ]
+    .map(literal)
+    .join(', ')})`;
 
 const roleName = (role: Who['role']) =>
   role === 'head'

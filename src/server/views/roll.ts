@@ -12,7 +12,7 @@ import { READINESS, adaptationsOn, ageOn, readiness } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readLibrary, readSyllabus } from '../../data/queries/library';
 import { readRoll } from '../../data/queries/roll';
-import { person } from '../../data/tables';
+import { adaptation, person } from '../../data/tables';
 import { user } from '../../data/tables/auth';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
@@ -104,7 +104,7 @@ export async function lookKitView(tx: Transaction, who: Who): Promise<LookKitVie
   const library = await readLibrary(tx);
   const s = await readSyllabus(tx);
   const roll = await readRoll(tx);
-  const j = await tx.query.adaptation.findMany({ orderBy: (a) => asc(a.at) });
+  const j = await tx.select().from(adaptation).orderBy(asc(adaptation.at));
   const adapted = (studentId: string) =>
     adaptationsOn(
       j

@@ -1,11 +1,10 @@
-import type { Who } from '../who';
+import { readWho, whoQuestion, type Who, type WhoRow } from '../who';
 import * as v from 'valibot';
 import { readInput } from '../../contracts/commands';
 import { VIEWS, type ViewInput, type ViewName, type ViewResults } from '../../contracts/views';
-import { inSchool, type Database, type Transaction } from '../../data/connection';
+import { throughSchool, type Database, type Transaction } from '../../data/connection';
 import type { SignedIn } from '../auth/auth';
 import { Refusal } from '../http/problem';
-import { whoIs } from '../who';
 import { syllabusView, techniquesView, techniqueView } from './library';
 import { earlierMarksView, lookKitView, peopleView, readinessView, rollView, shellView } from './roll';
 import { studentView } from './student';
@@ -36,10 +35,13 @@ export async function runView<N extends ViewName>(
   const view = VIEWS[name];
   const read = readInput(view.input as v.GenericSchema, input);
   if (!read.ok) throw new Refusal(404, 'There is no such page.', read.errors);
-  return inSchool(db, me.schoolId, async (tx) => {
-    const who = await whoIs(tx, me, now);
-    if (!(view.may as readonly string[]).includes(who.role)) throw new Refusal(403, 'This page is not for you.');
-    return RUNS[name](tx, who, read.value as ViewInput<N>);
+  return throughSchool<WhoRow, ViewResults[N]>(db, me.schoolId, {
+    question: whoQuestion(me),
+    work: async (tx, rows) => {
+      const { who } = readWho(rows, me, now);
+      if (!(view.may as readonly string[]).includes(who.role)) throw new Refusal(403, 'This page is not for you.');
+      return { value: await RUNS[name](tx, who, read.value as ViewInput<N>), parting: null };
+    },
   });
 }
 

@@ -1,5 +1,5 @@
 import type { APIRoute } from 'astro';
-import { auth } from '../../../server/auth/auth';
+import { auth, forgetSessions } from '../../../server/auth/auth';
 import { isOwnOrigin } from '../../../server/http/origin';
 import { problem } from '../../../server/http/problem';
 
@@ -11,5 +11,6 @@ export const POST: APIRoute = async ({ params, request }) => {
   if (!isOwnOrigin(request)) return problem(403, 'This request did not come from a page of this school.');
   if (Number(request.headers.get('content-length') ?? 0) > 20_000) return problem(413, 'This is too large.');
   const answer = await auth.handler(request);
+  forgetSessions();
   return new Response(answer.body, answer);
 };

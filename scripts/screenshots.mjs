@@ -1,0 +1,92 @@
+// npm run screenshots: drives the real interface with the demo school and takes one picture of each main view into
+// docs/screenshots. The demo must be running (npm run demo); ADDRESS names it if not the usual one.
+import { mkdirSync } from 'node:fs';
+import path from 'node:path';
+import { chromium } from '@playwright/test';
+import { asProgram, Plain, project, say } from './machine.mjs';
+import { DEMO_PASSWORD, DEMO_SIGN_INS } from './demo-sign-ins.mjs';
+
+const address = process.env.ADDRESS ?? 'http://127.0.0.1:4310';
+const folder = path.join(project, 'docs/screenshots');
+const desk = { width: 1280, height: 800 };
+const tablet = { width: 800, height: 1280 };
+
+await asProgram(async () => {
+  if (!(await fetch(`${address}/api/health`).catch(() => null))?.ok)
+    throw new Plain(`No demo answers at ${address}. Start it with npm run demo.`);
+  mkdirSync(folder, { recursive: true });
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
+  const context = await browser.newContext({ viewport: desk, locale: 'en-GB', serviceWorkers: 'block' });
+  const page = await context.newPage();
+  const take = async (name, size = desk) => {
+    await page.setViewportSize(size);
+    await page.waitForLoadState('networkidle');
+    await page.screenshot({ path: path.join(folder, `${name}.png`) });
+    say(`docs/screenshots/${name}.png`);
+  };
+  const open = async (to) => {
+    await page.goto(address + to);
+    await page.waitForLoadState('networkidle');
+  };
+  const linkTo = async (from, text) => {
+    await open(from);
+    return page.getByRole('link', { name: text, exact: true }).first().getAttribute('href');
+  };
+  await open('/signin');
+  await take('signin');
+  await page.getByLabel('E-mail').fill(DEMO_SIGN_INS[0].email);
+  await page.getByLabel('Password', { exact: true }).fill(DEMO_PASSWORD);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL((u) => u.pathname !== '/signin');
+  await open('/students');
+  await take('roll');
+  await open(await linkTo('/students', 'Amber'));
+  await take('ready');
+  await open(await linkTo('/students', 'Ilse Marrow'));
+  await take('student');
+  await open('/students/import');
+  await page
+    .getByLabel('The list')
+    .fill(
+      'Thea Brook, Amber, 4 May 2010, 9 August 2025\nOle Fenn, Straw, 31 Feb 2012\nIda Moss, Strwa, 2 Dec 2013\nRune Alder, Fern, 19 Jan 2004',
+    );
+  await take('import');
+  await page.getByRole('button', { name: 'Clear the list' }).click();
+  await open('/techniques');
+  await take('techniques');
+  await open(await linkTo('/techniques', 'Roundhouse kick'));
+  await take('technique');
+  await open('/syllabus');
+  await page.getByRole('button', { name: /Fern/ }).click();
+  await take('syllabus');
+  await open('/people');
+  await take('people');
+  await open('/look');
+  await page.getByRole('button', { name: 'Everybody' }).click();
+  await take('look');
+  const pick = async (item) => {
+    await page.locator('#item').fill(item);
+    await page.getByRole('option', { name: item, exact: true }).click();
+  };
+  await pick('Front stance');
+  await page.getByRole('button', { name: /Rear heel down/ }).click();
+  for (const key of ['h', 'h', 's', 'h', 's', 'h']) await page.keyboard.press(key);
+  await page.getByText('None waits for the network.').waitFor();
+  await take('sweep');
+  await open('/look');
+  await pick('Front kick');
+  await page.setViewportSize(tablet);
+  await page.getByRole('button', { name: 'Ilse Marrow' }).first().click();
+  for (const key of ['h', 'h', 'ArrowDown', 's', 'h', '3', 's']) await page.keyboard.press(key);
+  await take('card', tablet);
+  await browser.close();
+});
