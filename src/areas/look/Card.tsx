@@ -7,7 +7,7 @@ import type { LookKitView } from '../../contracts/views';
 import { canHurt, isHeld, type Range, type Side } from '../../core';
 import { Belt } from '../../kit/marks/Belt';
 import { BodyFigure } from '../../kit/marks/BodyFigure';
-import { FootMark, RuleMark } from '../../kit/marks/small';
+import { RuleMark } from '../../kit/marks/small';
 import { Stick } from '../../kit/marks/Stick';
 import { drop, openOnes } from '../../kit/outbox';
 import { newId } from '../../kit/send';
@@ -29,7 +29,9 @@ import {
 } from './cardMarks';
 import { nameParts, type KitPoint, type KitStudent, type KitTechnique } from './line';
 import { recordLook } from './record';
+import { SideSwitch } from './SideSwitch';
 import { SaveState, useAwake } from './SaveState';
+import { useKeys } from './useKeys';
 import { Key } from './Sweep';
 
 interface Props {
@@ -196,36 +198,19 @@ export function Card({
     onNext();
   };
 
-  const keyed = useRef<(e: KeyboardEvent) => void>(() => undefined);
-  useEffect(() => {
-    keyed.current = (e) => {
-      if (
-        e.ctrlKey ||
-        e.metaKey ||
-        e.altKey ||
-        (e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName))
-      )
-        return;
-      const k = e.key.toLowerCase();
-      const digit = /^\d$/.test(k) ? Number(k) : null;
-      if (k === 'arrowup') choose(Math.min(points.length - 1, at + 1));
-      else if (k === 'arrowdown') choose(Math.max(0, at - 1));
-      else if (k === 'arrowleft' && technique.sided) setSide('left');
-      else if (k === 'arrowright' && technique.sided) setSide('right');
-      else if (k === 'h') hold();
-      else if (k === 's') slip();
-      else if (k === 'backspace') clear();
-      else if (digit !== null && point && point.kind !== 'measured' && digit <= of) set(point, heldOf(digit, of), true);
-      else if (k === 'enter' && !(e.target instanceof HTMLButtonElement)) void next();
-      else return;
-      e.preventDefault();
-    };
+  useKeys((key, digit) => {
+    if (key === 'arrowup') choose(Math.min(points.length - 1, at + 1));
+    else if (key === 'arrowdown') choose(Math.max(0, at - 1));
+    else if (key === 'arrowleft' && technique.sided) setSide('left');
+    else if (key === 'arrowright' && technique.sided) setSide('right');
+    else if (key === 'h') hold();
+    else if (key === 's') slip();
+    else if (key === 'backspace') clear();
+    else if (digit !== null && point && point.kind !== 'measured' && digit <= of) set(point, heldOf(digit, of), true);
+    else if (key === 'enter') void next();
+    else return false;
+    return true;
   });
-  useEffect(() => {
-    const go = (e: KeyboardEvent) => keyed.current(e);
-    addEventListener('keydown', go);
-    return () => removeEventListener('keydown', go);
-  }, []);
 
   const rank = kit.ranks.find((r) => r.id === student.rankId);
   const conditions = kit.conditions.filter((c) => NEAR.includes(c.name) || c.id === conditionId);
@@ -250,32 +235,7 @@ export function Card({
         </ButtonBase>
       </header>
       <div className="switches">
-        {technique.sided && (
-          <Switch
-            mat
-            label="Side"
-            value={side}
-            onChange={setSide}
-            options={[
-              {
-                value: 'left',
-                word: (
-                  <>
-                    <FootMark side="left" quiet={side !== 'left'} /> left
-                  </>
-                ),
-              },
-              {
-                value: 'right',
-                word: (
-                  <>
-                    <FootMark side="right" quiet={side !== 'right'} /> right
-                  </>
-                ),
-              },
-            ]}
-          />
-        )}
+        {technique.sided && <SideSwitch side={side} onSide={setSide} />}
         <Switch
           mat
           label="Condition"

@@ -7,13 +7,13 @@ import type { LookKitView } from '../../contracts/views';
 import type { Side } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
-import { FootMark, Splinter } from '../../kit/marks/small';
+import { Splinter } from '../../kit/marks/small';
 import { openOnes, put } from '../../kit/outbox';
 import { newId } from '../../kit/send';
-import { Switch } from '../../kit/Switch';
 import { Card } from './Card';
 import { keepLine, lineUp, readLine, type Line } from './line';
 import { dayNow } from './record';
+import { SideSwitch } from './SideSwitch';
 import { SaveState } from './SaveState';
 import { Sweep } from './Sweep';
 import './look.css';
@@ -287,32 +287,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
                     onChange={(_, c) => setCondition(c.id)}
                     renderInput={(p) => <TextField {...p} label="Condition" />}
                   />
-                  {technique.sided && (
-                    <Switch
-                      mat
-                      label="Side"
-                      value={side}
-                      onChange={setSide}
-                      options={[
-                        {
-                          value: 'left',
-                          word: (
-                            <>
-                              <FootMark side="left" quiet={side !== 'left'} /> left
-                            </>
-                          ),
-                        },
-                        {
-                          value: 'right',
-                          word: (
-                            <>
-                              <FootMark side="right" quiet={side !== 'right'} /> right
-                            </>
-                          ),
-                        },
-                      ]}
-                    />
-                  )}
+                  {technique.sided && <SideSwitch side={side} onSide={setSide} />}
                 </div>
                 <h2 style={{ marginTop: 20 }}>Sweep one point</h2>
                 {people.length === 0 && <p>Tap who is on the line first.</p>}

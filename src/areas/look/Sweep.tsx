@@ -13,6 +13,7 @@ import { Board, type Cut } from './Board';
 import { nameParts, type KitPoint, type KitStudent, type KitTechnique } from './line';
 import { draftLook, recordLook } from './record';
 import { SaveState, useAwake } from './SaveState';
+import { useKeys } from './useKeys';
 
 interface Done {
   lookId: string;
@@ -159,34 +160,17 @@ export function Sweep({
     setAt(firstOpen);
   };
 
-  const keyed = useRef<(e: KeyboardEvent) => void>(() => undefined);
-  useEffect(() => {
-    keyed.current = (e) => {
-      if (
-        e.ctrlKey ||
-        e.metaKey ||
-        e.altKey ||
-        (e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName))
-      )
-        return;
-      const k = e.key.toLowerCase();
-      const digit = /^\d$/.test(k) ? Number(k) : null;
-      if (k === 'arrowdown') setAt((i) => Math.min(line.length - 1, i + 1));
-      else if (k === 'arrowup') setAt((i) => Math.max(0, i - 1));
-      else if (k === 'h') mark(of);
-      else if (k === 's') mark(of - 1);
-      else if (k === 'backspace') mark(null);
-      else if (digit !== null && digit <= of) mark(digit);
-      else if (k === 'enter' && !(e.target instanceof HTMLButtonElement)) setAt(next(at));
-      else return;
-      e.preventDefault();
-    };
+  useKeys((key, digit) => {
+    if (key === 'arrowdown') setAt((i) => Math.min(line.length - 1, i + 1));
+    else if (key === 'arrowup') setAt((i) => Math.max(0, i - 1));
+    else if (key === 'h') mark(of);
+    else if (key === 's') mark(of - 1);
+    else if (key === 'backspace') mark(null);
+    else if (digit !== null && digit <= of) mark(digit);
+    else if (key === 'enter') setAt(next(at));
+    else return false;
+    return true;
   });
-  useEffect(() => {
-    const go = (e: KeyboardEvent) => keyed.current(e);
-    addEventListener('keydown', go);
-    return () => removeEventListener('keydown', go);
-  }, []);
 
   const cuts = line.map((s): Cut =>
     waived(s)
