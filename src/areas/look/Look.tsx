@@ -118,6 +118,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
         <IslandRoot scheme="dark">
           <main>
             <Sweep
+              key={`${point.id} ${conditionId} ${technique.sided ? side : 'none'}`}
               kit={kit}
               line={people}
               technique={technique}

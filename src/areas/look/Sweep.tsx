@@ -34,7 +34,21 @@ interface Props {
 }
 
 const ORDINAL = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
-const marksKey = (pass: string) => `stavewright-sweep-${pass}`;
+const marksKey = (sweep: string) => `stavewright-sweep-${sweep}`;
+
+interface Pass {
+  pass: number;
+  done: Record<string, Done>;
+}
+
+/** How far a sweep had come on this device. */
+function readPass(sweep: string): Pass {
+  try {
+    return (JSON.parse(localStorage.getItem(marksKey(sweep)) ?? 'null') as Pass | null) ?? { pass: 1, done: {} };
+  } catch {
+    return { pass: 1, done: {} };
+  }
+}
 
 /** One point across the whole line: one tap a person, mark and move on. */
 export function Sweep({
@@ -58,30 +72,21 @@ export function Sweep({
     line.findIndex((s) => !waived(s)),
   );
   const sweepKey = `${kit.today} ${point.id} ${conditionId} ${side}`;
-  const [pass, setPass] = useState(1);
-  const [at, setAt] = useState(firstOpen);
+  // A reload in the middle of a pass goes on where it was. Each sweep is a component of its own, so this is read once.
+  const [kept] = useState(() => readPass(sweepKey));
+  const [pass, setPass] = useState(kept.pass);
+  const [done, setDone] = useState<Record<string, Done>>(kept.done);
+  const [at, setAt] = useState(() => {
+    const open = line.findIndex((s) => !waived(s) && (kept.done[s.id]?.held ?? null) === null);
+    return open < 0 ? firstOpen : open;
+  });
   const [of, setOf] = useState(1);
-  const [done, setDone] = useState<Record<string, Done>>({});
   const [last, setLast] = useState<{ studentId: string; before: Done | undefined; word: string } | null>(null);
   const [problem, setProblem] = useState('');
   const [earlier, setEarlier] = useState<EarlierMarksView['marks']>([]);
   const rows = useRef<HTMLUListElement>(null);
   const chain = useRef<Promise<unknown>>(Promise.resolve());
 
-  // A reload in the middle of a pass goes on where it was.
-  useEffect(() => {
-    const kept = JSON.parse(localStorage.getItem(marksKey(sweepKey)) ?? 'null') as {
-      pass: number;
-      done: Record<string, Done>;
-    } | null;
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- what the device kept is read once for each sweep
-    setPass(kept?.pass ?? 1);
-    setDone(kept?.done ?? {});
-    const open = line.findIndex((s) => !waived(s) && (kept?.done[s.id]?.held ?? null) === null);
-    setAt(open < 0 ? firstOpen : open);
-    setLast(null);
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- begins anew with each sweep only
-  }, [sweepKey]);
   useEffect(() => {
     void ask('earlierMarks', { techniqueId: technique.id }).then((v) => v && setEarlier(v.marks));
   }, [technique.id]);

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 
 /**
  * Listens to the keys of a whole mat screen; `act` says whether it took the key. Keys with Ctrl, Alt or Meta and those
@@ -6,10 +6,11 @@ import { useEffect, useRef } from 'react';
  */
 export function useKeys(act: (key: string, digit: number | null) => boolean): void {
   const latest = useRef(act);
-  useEffect(() => {
+  // In the layout phase: a key that comes right after a change must meet the new state.
+  useLayoutEffect(() => {
     latest.current = act;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const go = (e: KeyboardEvent) => {
       const typing = e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName);
       if (e.ctrlKey || e.metaKey || e.altKey || typing) return;

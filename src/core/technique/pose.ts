@@ -110,7 +110,7 @@ const POSES: Record<TechniqueKind, Pose> = (() => {
     fall: {
       ...upright,
       left: { thigh: 66, bend: 92 },
-      right: { thigh: 50, bend: 88 },
+      right: { thigh: 62, bend: 96 },
       rightArm: { upper: 40, bend: 30 },
       leftArm: { upper: 30, bend: 30 },
       lean: 18,

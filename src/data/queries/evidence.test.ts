@@ -1,0 +1,73 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { v7 } from 'uuid';
+import { gatherEvidence, rangesFor, type Evidence, type Side } from '../../core';
+import { inSchool } from '../connection';
+import { writeSchool } from '../demo/fill';
+import { generateDemo } from '../demo/generate';
+import { makeDatabase, type TestDatabase } from '../testing/database';
+import { readAttendance, readEvidence } from './evidence';
+
+const TODAY = '2026-03-05';
+const made = generateDemo(TODAY, 3);
+const some = made.students.slice(0, 6);
+const mine = made.looks.filter((l) => some.some((s) => s.id === l.studentId));
+// Corrections among them, as happen: a look replaced by another, and that one by a third.
+for (let i = 0; i + 2 < 60; i += 3) {
+  const [a, b, c] = [mine[i]!, mine[i + 1]!, mine[i + 2]!];
+  if (a.studentId === b.studentId) b.replaces = a.id;
+  if (b.studentId === c.studentId) c.replaces = b.id;
+}
+const schoolId = v7();
+const ranges = rangesFor(
+  made.techniques.flatMap((t) => t.points),
+  new Map(),
+);
+let t: TestDatabase;
+
+beforeAll(async () => {
+  t = await makeDatabase();
+  await inSchool(t.db, schoolId, (tx) => writeSchool(tx, schoolId, 'Evidence', { ...made, looks: mine }));
+});
+afterAll(() => t.drop());
+
+/** Everything that the judgement reads of evidence, in a form that can be compared. */
+const plain = (evidence: Evidence) =>
+  [...evidence]
+    .map(([point, sides]) => [
+      point,
+      (['left', 'right', 'none'] as Side[]).map((s) => sides[s].map((e) => [e.day, e.at, e.conditionId, e.held, e.of])),
+    ])
+    .sort((a, b) => String(a[0]).localeCompare(String(b[0])));
+
+describe('evidence from the database', () => {
+  it('is what the core gathers from the same looks, for one student and for all', async () => {
+    const all = await inSchool(t.db, schoolId, (tx) => readEvidence(tx, (_, point) => ranges.get(point)));
+    for (const s of some) {
+      const looks = mine.filter((l) => l.studentId === s.id);
+      const ours = plain(gatherEvidence(looks, ranges));
+      expect(ours.length).toBeGreaterThan(5);
+      expect(plain(all.get(s.id)!)).toEqual(ours);
+      const one = await inSchool(t.db, schoolId, (tx) => readEvidence(tx, (_, point) => ranges.get(point), [s.id]));
+      expect([...one.keys()]).toEqual([s.id]);
+      expect(plain(one.get(s.id)!)).toEqual(ours);
+    }
+  });
+
+  it('judges a measured value by the range of the student asked', async () => {
+    const narrow = await inSchool(t.db, schoolId, (tx) => readEvidence(tx, () => ({ lo: 1e9, hi: 2e9 })));
+    const measured = new Set(ranges.keys());
+    for (const evidence of narrow.values())
+      for (const [point, sides] of evidence)
+        if (measured.has(point)) for (const e of [...sides.left, ...sides.right, ...sides.none]) expect(e.held).toBe(0);
+  });
+
+  it('counts the classes everybody was in', async () => {
+    const attendance = await inSchool(t.db, schoolId, (tx) => readAttendance(tx));
+    for (const s of some) {
+      const mineOnly = made.classes.filter((c) => c.present.includes(s.id));
+      const read = attendance.get(s.id)!;
+      expect(read).toHaveLength(mineOnly.length);
+      expect(read.reduce((n, c) => n + c.minutes, 0)).toBe(mineOnly.reduce((n, c) => n + c.minutes, 0));
+    }
+  });
+});
