@@ -56,7 +56,7 @@ function apt(packages, what) {
     throw new Plain(`${what} is missing. Install it with: sudo apt-get install ${packages.join(' ')}`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   const call = (args) => {
-    const [program, ...rest] = [...sudo, 'apt-get', '-q', '-y', ...args];
+    const [program, ...rest] = [...sudo, 'apt-get', '-q', '-y', '-o', 'Dpkg::Options::=--force-confold', ...args];
     execFileSync(program, rest, { stdio: ['ignore', 'ignore', 'inherit'], env });
   };
   say(`Installing ${what} from Debian (once)…`);
