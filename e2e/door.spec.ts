@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import http from 'node:http';
-import { expect, signInOn, test, type House } from './house';
+import type { Page } from '@playwright/test';
+import { expect, signInOn, test, watchConsole, type House } from './house';
 
 /** A POST from another loopback address, so that tries here do not count against the browser's. */
 const post = (house: House, path: string, body: string, headers: Record<string, string> = {}, from = '127.0.0.7') =>
@@ -41,6 +42,18 @@ test.describe('the door', () => {
     }
     expect((await post(demo, '/api/commands', '{}')).status).toBe(401);
     expect((await post(demo, '/api/setup', '{}')).status).toBeGreaterThanOrEqual(300);
+  });
+
+  test('is itself clean and fits, and says what to do without a password', async ({ demo, page }) => {
+    const errors = watchConsole(page);
+    await page.goto(`${demo.url}/signin`);
+    await page.waitForLoadState('networkidle');
+    await page.getByRole('button', { name: 'I do not know my password' }).click();
+    await expect(page.getByText('Ask your head instructor')).toBeVisible();
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByText('Enter your e-mail address and your password.')).toBeVisible();
+    await isClean(page, 'the sign-in');
+    expect(errors).toEqual([]);
   });
 
   test('has a strict policy, and its pages run under it', async ({ demo, request }) => {
@@ -134,6 +147,24 @@ test.describe('the door', () => {
   });
 });
 
+/** The pages before the door: clean for axe and within their width at the three sizes. */
+async function isClean(page: Page, what: string) {
+  for (const size of [
+    { width: 1280, height: 800 },
+    { width: 800, height: 1280 },
+    { width: 390, height: 844 },
+  ]) {
+    await page.setViewportSize(size);
+    const over = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+    expect(over, `${what} is wider than ${size.width}`).toBeLessThanOrEqual(0);
+    const axe = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
+    expect(
+      axe.violations.map((v) => `${what}: ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`),
+    ).toEqual([]);
+  }
+  await page.setViewportSize({ width: 1280, height: 800 });
+}
+
 test.describe('an empty installation', () => {
   test('is set up once, gives access, changes a password, and signs out everywhere', async ({
     empty,
@@ -144,11 +175,7 @@ test.describe('an empty installation', () => {
     await page.goto(`${empty.url}/students`);
     await expect(page.getByRole('heading', { name: 'What does the school need to begin?' })).toBeVisible();
     await page.waitForLoadState('networkidle');
-    expect(
-      (await new AxeBuilder({ page }).analyze()).violations.filter((v) =>
-        ['serious', 'critical'].includes(v.impact ?? ''),
-      ),
-    ).toEqual([]);
+    await isClean(page, 'the set-up');
     await page.getByRole('button', { name: 'Open the school' }).click();
     await expect(page.getByText('This is no e-mail address.')).toBeVisible();
     await page.getByLabel('Name of the school').fill('Sluice House');

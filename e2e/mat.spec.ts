@@ -42,7 +42,7 @@ test.describe('the mat', () => {
     await page.getByRole('button', { name: /Two tracks, not one/ }).click();
     await expect(page.getByRole('heading', { name: 'Two tracks, not one' })).toBeVisible();
     for (let i = 0; i < 15; i += 1) await page.keyboard.press(i % 4 === 3 ? 's' : 'h');
-    await expect(page.getByText('15 of 34 marked')).toBeVisible();
+    await expect(page.getByText(/^15 of \d+ marked/)).toBeVisible();
     await expect(page.getByText(/15 wait for the network/)).toBeVisible();
     await browser.close();
 
@@ -52,10 +52,10 @@ test.describe('the mat', () => {
     await expect(page.getByText(/15 wait for the network/)).toBeVisible();
     await pick(page, 'Front stance');
     await page.getByRole('button', { name: /Two tracks, not one/ }).click();
-    await expect(page.getByText('15 of 34 marked')).toBeVisible();
+    await expect(page.getByText(/^15 of \d+ marked/)).toBeVisible();
     for (let i = 15; i < 30; i += 1)
       await page.getByRole('button', { name: i % 4 === 3 ? 'Slipped' : 'Held', exact: true }).click();
-    await expect(page.getByText('30 of 34 marked')).toBeVisible();
+    await expect(page.getByText(/^30 of \d+ marked/)).toBeVisible();
     // A slip of the thumb is taken back; the record keeps both, the judgement only the second.
     await page.getByRole('button', { name: /^Undo:/ }).click();
     await page.keyboard.press('s');
