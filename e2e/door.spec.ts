@@ -105,6 +105,15 @@ test.describe('the door', () => {
     ];
     expect(known.status).toBe(401);
     expect([unknown.status, unknown.body]).toEqual([known.status, known.body]);
+    const good = await post(
+      demo,
+      '/api/auth/sign-in/email',
+      JSON.stringify({ email: 'idris@causewayhall.example', password: 'reeds-and-rope' }),
+      {},
+      '127.0.0.9',
+    );
+    // The session is in a cookie that scripts cannot read, and nowhere else.
+    expect([good.status, good.body]).toEqual([200, '{}']);
     const statuses: number[] = [];
     for (let i = 0; i < 12; i += 1) statuses.push((await attempt('maren@causewayhall.example')).status);
     expect(statuses).toContain(429);

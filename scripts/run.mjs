@@ -121,7 +121,7 @@ await asProgram(async () => {
     }
     delete env.OWNER_URL;
     if (mode === 'dev') {
-      server = spawn('npx', ['astro', 'dev', '--host', host, '--port', String(port)], {
+      server = spawn(process.execPath, ['node_modules/.bin/astro', 'dev', '--host', host, '--port', String(port)], {
         cwd: project,
         stdio: 'inherit',
         env,

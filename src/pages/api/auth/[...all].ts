@@ -12,5 +12,9 @@ export const POST: APIRoute = async ({ params, request }) => {
   if (Number(request.headers.get('content-length') ?? 0) > 20_000) return problem(413, 'This is too large.');
   const answer = await auth.handler(request);
   forgetSessions();
-  return new Response(answer.body, answer);
+  if (!answer.ok) return new Response(answer.body, answer);
+  // The library's answer names the session's token; our pages need the cookie alone, which scripts cannot read.
+  const headers = new Headers({ 'content-type': 'application/json', 'cache-control': 'no-store' });
+  for (const cookie of answer.headers.getSetCookie()) headers.append('set-cookie', cookie);
+  return new Response('{}', { status: answer.status, headers });
 };
