@@ -42,7 +42,7 @@ test.describe('the desk of the head instructor', () => {
     await shows(page, 'Six points, two of them critical; five from front stance');
     await page.getByRole('button', { name: /Palm turns up/ }).click();
     await shows(page, '“Show the lantern.”');
-    await shows(page, 'Accepted 80 to 100 °.');
+    await shows(page, 'Accepted 80 to 100°.');
     await page.goto(`${demo.url}/techniques`);
     await settle(page);
     await page.getByPlaceholder('Find a technique').fill('reed');

@@ -179,6 +179,8 @@ const article = (name: string) =>
       ? `an ${name.toLowerCase()}`
       : `a ${name.toLowerCase()}`;
 
+const withUnit = (n: number, unit: string) => (unit === '°' || unit === '%' ? `${n}${unit}` : `${n} ${unit}`);
+
 function Hatched({ solid = false }: { solid?: boolean }) {
   return (
     <svg width="23" height="9" viewBox="0 0 23 9" aria-hidden="true">
@@ -246,13 +248,8 @@ function PointSheet({
       )}
       {point.accepted && point.unit && (
         <p style={{ marginTop: 8 }}>
-          Accepted {point.accepted.lo} to {point.accepted.hi} {point.unit}
-          {point.wanted && (
-            <>
-              , wanted {point.wanted.lo} to {point.wanted.hi} {point.unit}
-            </>
-          )}
-          .
+          Accepted {point.accepted.lo} to {withUnit(point.accepted.hi, point.unit)}
+          {point.wanted && `, wanted ${point.wanted.lo} to ${withUnit(point.wanted.hi, point.unit)}`}.
         </p>
       )}
       {lately && (

@@ -822,15 +822,6 @@ export const DEMO_TECHNIQUES: readonly DemoTechnique[] = [
         [slip('Toes curl up', 'Front kick habit', 'Toes long, as if on tiptoe.', 'self', 'the toes')],
         { critical: true },
       ),
-      p('Rear hand at the cheek', 'other hand', 'All the way', 'The kicker is open on that side', [
-        slip(
-          'Hand drops as the leg comes out',
-          'Balance by arms',
-          'Hold the telephone.',
-          'self',
-          'the face is open to every answer',
-        ),
-      ]),
       p('Breath out as it lands', 'breath', 'Short', 'Held breath makes it stiff', [
         slip('Breath held', 'Effort', 'Blow the candle.'),
       ]),
