@@ -29,7 +29,6 @@ export interface Look {
 
 /** What one mark says as repetitions at one point, side and condition. `day` is a day number. */
 export interface Entry {
-  lookId: string;
   day: number;
   at: number;
   conditionId: ConditionId;
@@ -60,8 +59,16 @@ export function standingLooks<L extends Pick<Look, 'id' | 'replaces'>>(looks: re
   return replaced.size === 0 ? [...looks] : looks.filter((l) => !replaced.has(l.id));
 }
 
-export const newestFirst = (a: Entry, b: Entry) =>
-  b.day - a.day || b.at - a.at || (a.lookId < b.lookId ? 1 : a.lookId > b.lookId ? -1 : 0);
+/**
+ * Newest first. Entries of the same instant are ordered by what they say, so that nothing depends on the order in which
+ * they arrived or on how they are called.
+ */
+export const newestFirst = (a: Entry, b: Entry): number =>
+  b.day - a.day ||
+  b.at - a.at ||
+  a.held - b.held ||
+  a.of - b.of ||
+  (a.conditionId < b.conditionId ? -1 : a.conditionId > b.conditionId ? 1 : 0);
 
 /**
  * Collects looks into evidence. The order in which they arrive does not matter. A measured value is held if inside the
@@ -84,7 +91,7 @@ export function gatherEvidence(looks: readonly Look[], ranges: Ranges): Evidence
       let sides = evidence.get(mark.pointId);
       if (!sides) evidence.set(mark.pointId, (sides = { left: [], right: [], none: [] }));
       const { conditionId, purpose, at } = look;
-      sides[look.side].push({ lookId: look.id, day, at, conditionId, purpose, held, of });
+      sides[look.side].push({ day, at, conditionId, purpose, held, of });
     }
   }
   for (const sides of evidence.values())

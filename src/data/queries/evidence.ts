@@ -64,7 +64,6 @@ export async function readEvidence(
         for (const x of values) if (isHeld(Number(x), range)) held += 1;
       }
       into.push({
-        lookId: '',
         day: Number(parts[0]),
         at: Number(parts[1]),
         conditionId: row.condition,
