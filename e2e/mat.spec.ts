@@ -12,8 +12,8 @@ const pick = async (page: Page, item: string) => {
   await page.getByRole('option', { name: item, exact: true }).click();
 };
 const looks = (house: House) =>
-  house.query<{ id: string; student: string; point: string; held: number; of: number; side: string }>(
-    `select l.id, p.name as student, pt.name as point, m.held, m.of, l.side from look l join mark m on m.look_id = l.id join person p on p.id = l.student_id
+  house.query<{ id: string; who: string; student: string; point: string; held: number; of: number; side: string }>(
+    `select l.id, l.student_id as who, p.name as student, pt.name as point, m.held, m.of, l.side from look l join mark m on m.look_id = l.id join person p on p.id = l.student_id
      join point pt on pt.id = m.point_id where l.at > now() - interval '1 hour' and not exists (select 1 from look r where r.replaces = l.id) order by l.at`,
   );
 
@@ -66,7 +66,7 @@ test.describe('the mat', () => {
     await expect(page.getByText('None waits for the network.')).toBeVisible({ timeout: 20_000 });
     const marked = await looks(demo);
     expect(marked).toHaveLength(30);
-    expect(new Set(marked.map((m) => m.student)).size).toBe(30);
+    expect(new Set(marked.map((m) => m.who)).size).toBe(30);
     expect(marked.filter((m) => m.held === 1)).toHaveLength(22);
     expect(marked.every((m) => m.of === 1 && m.side === 'left' && m.point === 'Two tracks, not one')).toBe(true);
     await page.reload();
