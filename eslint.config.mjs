@@ -81,15 +81,15 @@ export default defineConfig(
   },
   {
     files: ['src/core/**'],
-    ignores: ['src/core/**/*.test.ts'],
+    ignores: ['src/core/**/*.test.ts', 'src/core/sequence/builders.ts'],
     rules: {
       '@typescript-eslint/no-restricted-imports': [
         'error',
         {
           patterns: [
             {
-              regex: '^(?!\\.{1,2}/|(valibot|pure-rand|fastest-levenshtein)(/|$))',
-              message: 'the core uses valibot, pure-rand and fastest-levenshtein only',
+              regex: '^(?!\\.{1,2}/|(valibot|pure-rand|fastest-levenshtein|diff)(/|$))',
+              message: 'the core uses valibot, pure-rand, fastest-levenshtein and diff only',
             },
           ],
         },

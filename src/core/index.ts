@@ -3,10 +3,44 @@ export * from './units/result';
 export * from './units/side';
 export * from './units/plainDate';
 export * from './units/condition';
+export * from './units/zone';
+export * from './units/fold';
 // technique
 export * from './technique/point';
 export * from './technique/technique';
 export * from './technique/pose';
+// sequence
+export * from './sequence/move';
+export * from './sequence/vocabulary';
+export * from './sequence/read';
+export * from './sequence/print';
+export * from './sequence/mirror';
+export * from './sequence/invert';
+export * from './sequence/compose';
+export * from './sequence/substitute';
+export * from './sequence/answer';
+export * from './sequence/quarters';
+export * from './sequence/levels';
+export * from './sequence/loops';
+export * from './sequence/post';
+export * from './sequence/sectioning';
+export * from './sequence/graded';
+export * from './sequence/recipe';
+export * from './sequence/family';
+export * from './sequence/departures';
+export * from './sequence/tally';
+export * from './sequence/checks';
+export * from './sequence/spoken';
+export * from './sequence/drawing';
+export * from './sequence/stave';
+// floor
+export * from './floor/stance';
+export * from './floor/trace';
+export * from './floor/room';
+export * from './floor/plan';
+// caller
+export * from './caller/counts';
+export * from './caller/timeline';
 // syllabus
 export * from './syllabus/standard';
 export * from './syllabus/gate';

@@ -1,0 +1,216 @@
+import { uniformInt } from 'pure-rand/distribution/uniformInt';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { fail, ok, type Result } from '../units/result';
+import { swapRoles } from '../sequence/answer';
+import { pyramid } from '../sequence/compose';
+import { mirror } from '../sequence/mirror';
+import type { Move, Sequence } from '../sequence/move';
+import { quarterShuffle } from '../sequence/quarters';
+import { shortName } from '../sequence/spoken';
+import { COUNT_LANGUAGES, type CountLanguageId } from './counts';
+
+export const CALL_MODES = ['through', 'tens', 'pyramid', 'quarters', 'clock'] as const;
+export type CallMode = (typeof CALL_MODES)[number];
+
+export interface Pace {
+  mode: CallMode;
+  /** Seconds from count to count, 0.4 to 10; a slow count takes twice, a quick one half of it. */
+  secondsPerCount: number;
+  /** Seconds of rest between rounds. */
+  rest: number;
+  rounds: number;
+  /** Repetitions of each count where they are called by tens. */
+  times: number;
+  /** Seconds of a round played by the clock, 30 to 60 as a rule. */
+  clock: number;
+  sides: 'written' | 'mirrored' | 'both';
+  /** Sides are switched by a call that nobody can foresee. */
+  switches: boolean;
+  /** Partners change roles from round to round. */
+  swapRoles: boolean;
+  words: CountLanguageId | 'names';
+  /** First count to be called, 1-based. */
+  from: number;
+  seed: number;
+  /** Seconds before the first count. */
+  leadIn: number;
+}
+
+export const PLAIN_PACE: Pace = {
+  mode: 'through',
+  secondsPerCount: 1.8,
+  rest: 5,
+  rounds: 1,
+  times: 10,
+  clock: 45,
+  sides: 'written',
+  switches: false,
+  swapRoles: false,
+  words: 'en',
+  from: 1,
+  seed: 1,
+  leadIn: 4,
+};
+
+export interface Call {
+  /** Seconds from the start, and when the next call comes. */
+  at: number;
+  until: number;
+  kind: 'ready' | 'count' | 'switch' | 'rest' | 'roles' | 'end';
+  round: number;
+  /** The number that is called; 0 where none is. */
+  number: number;
+  /** What is said, in which language (BCP 47), and how it is written large. */
+  say: string;
+  written: string;
+  lang: string;
+  /** The count of the sequence as written (0-based), and the move as it is done now. */
+  index: number | null;
+  move: Move | null;
+  mirrored: boolean;
+  rolesSwapped: boolean;
+}
+
+/** Longest timeline: what a class could not sit through anyway. */
+const MOST_CALLS = 5000;
+
+interface Slot {
+  index: number;
+  move: Move;
+  number: number;
+  mirrored: boolean;
+}
+
+/**
+ * When what is called. The timeline is complete before the first count, so that a device needs nothing else to call it;
+ * the same seed calls the same. Refuses what cannot be called, with the reason.
+ */
+export function callTimeline(seq: Sequence, pace: Partial<Pace> = {}): Result<Call[]> {
+  const p = { ...PLAIN_PACE, ...pace };
+  const n = seq.moves.length;
+  if (n === 0) return fail('There is nothing to call yet.');
+  if (p.from < 1 || p.from > n) return fail(`There is no count ${p.from}.`);
+  if (p.swapRoles && !seq.moves.some((m) => m.partner))
+    return fail('Roles swap between two partners; there is only one here.');
+  const rng = xoroshiro128plus(p.seed);
+  const pick = (lo: number, hi: number) => uniformInt(rng, lo, hi);
+  const calls: Call[] = [];
+  let now = 0;
+  const push = (c: Omit<Call, 'at' | 'until'>, seconds: number) => {
+    calls.push({ ...c, at: now, until: now + seconds });
+    now += seconds;
+  };
+  const quiet = (kind: Call['kind'], round: number, say: string, mirrored: boolean, rolesSwapped: boolean) => ({
+    kind,
+    round,
+    number: 0,
+    say,
+    written: say,
+    lang: 'en',
+    index: null,
+    move: null,
+    mirrored,
+    rolesSwapped,
+  });
+  if (p.leadIn > 0) push(quiet('ready', 1, 'Ready', p.sides === 'mirrored', false), p.leadIn);
+  const order: boolean[] = p.sides === 'both' ? [false, true] : [p.sides === 'mirrored'];
+  const rounds = p.rounds * order.length;
+  for (let round = 1; round <= rounds; round++) {
+    const base = order[(round - 1) % order.length]!;
+    const rolesSwapped = p.swapRoles && round % 2 === 0;
+    if (round > 1) {
+      if (p.rest > 0) push(quiet('rest', round, 'Rest', base, rolesSwapped), p.rest);
+      if (p.swapRoles) push(quiet('roles', round, 'Change roles', base, rolesSwapped), 2);
+    }
+    const own = rolesSwapped ? swapRoles(seq) : seq;
+    const made = slots(own, p, base, round);
+    if (!made.ok) return made;
+    let switched = false;
+    let untilSwitch = pick(4, 9);
+    const start = now;
+    let k = 0;
+    for (;;) {
+      const slot = made.value[p.mode === 'clock' ? k % made.value.length : k];
+      if (!slot) break;
+      if (p.mode === 'clock' && now - start >= p.clock - 1e-9) break;
+      if (calls.length >= MOST_CALLS)
+        return fail(`This would be more than ${MOST_CALLS} calls: fewer rounds, or fewer times.`);
+      if (p.switches && untilSwitch === 0) {
+        switched = !switched;
+        untilSwitch = pick(4, 9);
+        push(quiet('switch', round, 'Switch', slot.mirrored !== switched, rolesSwapped), p.secondsPerCount);
+      }
+      untilSwitch--;
+      const mirrored = slot.mirrored !== switched;
+      const move = mirrored === slot.mirrored ? slot.move : mirror({ ...seq, moves: [slot.move] }).moves[0]!;
+      const tempo = move.step.tempo === 'slow' ? 2 : move.step.tempo === 'quick' ? 0.5 : 1;
+      push(
+        {
+          kind: 'count',
+          round,
+          number: slot.number,
+          ...said(move, slot.number, p.words),
+          index: slot.index,
+          move,
+          mirrored,
+          rolesSwapped,
+        },
+        p.secondsPerCount * tempo,
+      );
+      // A switching move of the sequence itself: from here on the other side.
+      if (slot.move.swaps) switched = !switched;
+      k++;
+    }
+  }
+  push(quiet('end', rounds, 'Stop', false, false), 0);
+  return ok(calls);
+}
+
+function slots(seq: Sequence, p: Pace, mirrored: boolean, round: number): Result<Slot[]> {
+  const side = mirrored ? mirror(seq) : seq;
+  const from = p.from - 1;
+  const plain = side.moves.map((move, index) => ({ index, move, number: index + 1, mirrored })).slice(from);
+  switch (p.mode) {
+    case 'through':
+    case 'clock':
+      return ok(plain);
+    case 'tens':
+      return ok(plain.flatMap((s) => Array.from({ length: p.times }, (_, i) => ({ ...s, number: i + 1 }))));
+    case 'pyramid': {
+      const open = { ...side, moves: side.moves.slice(from) };
+      if (open.moves.length > 40) return fail('A pyramid of more than 40 counts is not called; take a section.');
+      let at = 0;
+      const heights = pyramid(open);
+      return ok(
+        heights.moves.map((move) => {
+          if (move.begins.some((b) => b.sectioning === 1)) at = 0;
+          const index = from + at;
+          at++;
+          return { index, move, number: at, mirrored };
+        }),
+      );
+    }
+    case 'quarters': {
+      const shuffled = quarterShuffle(side, p.seed + round, Math.max(1, Math.round(p.times / 4)));
+      if (!shuffled.ok) return shuffled;
+      return ok(
+        shuffled.value.moves.map((move, i) => ({
+          index: side.moves.findIndex((m) => m.step === move.step),
+          move,
+          number: i + 1,
+          mirrored,
+        })),
+      );
+    }
+  }
+}
+
+function said(move: Move, number: number, words: Pace['words']): { say: string; written: string; lang: string } {
+  if (words === 'names') {
+    const text = shortName(move.step).join(', ') || 'hold';
+    return { say: text, written: text, lang: 'en' };
+  }
+  const language = COUNT_LANGUAGES[words];
+  const w = language.word(number);
+  return { say: w.written, written: w.written, lang: language.tag };
+}

@@ -1,0 +1,301 @@
+import { familyOf } from '../sequence/vocabulary';
+import type { BodySide, Sequence, Step } from '../sequence/move';
+import { fold } from '../units/fold';
+import { commonStance, NATURAL, type StanceGeometry } from './stance';
+
+/** Metres on the floor: x east, y north; the start faces north. */
+export interface Spot {
+  x: number;
+  y: number;
+}
+/** The middle of a foot, and where its toes point: degrees clockwise from north. */
+export interface FootSpot extends Spot {
+  angle: number;
+}
+
+export interface Body {
+  /** Metres. */
+  stature: number;
+  /** Length of what is held, in metres; 0 for empty hands. */
+  weapon?: number | undefined;
+  /** Geometry of the school's own stances, by name. */
+  stances?: ((name: string) => StanceGeometry | null) | undefined;
+}
+
+/** Shares of stature after Winter, *Biomechanics and Motor Control of Human Movement*, after Drillis & Contini 1966 (from memory). */
+export const SHARE = {
+  shoulderBreadth: 0.259,
+  footLength: 0.152,
+  footBreadth: 0.055,
+  upperArm: 0.186,
+  forearm: 0.146,
+  hand: 0.108,
+  hipHeight: 0.53,
+} as const;
+
+/** Length of one sliding step for a stature of 1.70 m, in metres (10–15 cm; common practice, no source). */
+const SLIDE = 0.125;
+
+export interface At {
+  left: FootSpot;
+  right: FootSpot;
+  /** Degrees clockwise from north, 0…359. */
+  heading: number;
+  lead: BodySide | null;
+  stance: string | null;
+  /** Share of the weight on the left foot in hundredths. */
+  weightStart: number;
+  weightEnd: number;
+  centre: Spot;
+  /** How far the centre moved in this count, in metres. */
+  shift: number;
+  /** How far the centre has sunk, as a share of stature. */
+  sink: number;
+  moved: BodySide[];
+  /** The foot in the air at the end of the count (a kick that is not set down). */
+  lifted: BodySide | null;
+  /** The way of the foot that stepped: an arc when a turn is swung, straight otherwise. */
+  path: Spot[];
+  /** How far the longest limb of this count reaches from the centre, in metres. */
+  reach: number;
+}
+
+export interface Trace {
+  start: At;
+  at: At[];
+  body: { stature: number; shoulderBreadth: number; footLength: number; reach: number };
+  box: { west: number; east: number; south: number; north: number };
+  /** From the start to the last count: metres, metres east and north, and degrees still turned off (−180…180). */
+  closing: { distance: number; east: number; north: number; degrees: number };
+}
+
+const rad = (d: number) => (d * Math.PI) / 180;
+export const turnBy = (heading: number, degrees: number): number => (((heading + degrees) % 360) + 360) % 360;
+const ahead = (heading: number): Spot => ({ x: Math.sin(rad(heading)), y: Math.cos(rad(heading)) });
+const toRight = (heading: number): Spot => ({ x: Math.cos(rad(heading)), y: -Math.sin(rad(heading)) });
+const plus = (p: Spot, v: Spot, k: number): Spot => ({ x: p.x + v.x * k, y: p.y + v.y * k });
+const along = (p: Spot, from: Spot, v: Spot) => (p.x - from.x) * v.x + (p.y - from.y) * v.y;
+const other = (s: BodySide): BodySide => (s === 'left' ? 'right' : 'left');
+const sign = (s: BodySide) => (s === 'right' ? 1 : -1);
+const distance = (a: Spot, b: Spot) => Math.hypot(a.x - b.x, a.y - b.y);
+
+/** The school's geometry of a stance, or the common one, or null if nobody knows it. */
+export const stanceGeometry = (name: string, body: Body): StanceGeometry | null =>
+  body.stances?.(name) ?? commonStance(name) ?? commonStance(`${fold(name)} stance`);
+
+export function reachOf(step: Step, body: Body): number {
+  const arm = (SHARE.upperArm + SHARE.forearm + SHARE.hand / 2) * body.stature;
+  const half = (SHARE.shoulderBreadth / 2) * body.stature;
+  return step.actions.reduce((most, a) => {
+    const family = familyOf(a);
+    const own =
+      family === 'foot'
+        ? SHARE.hipHeight * body.stature
+        : family === 'weapon'
+          ? arm + (body.weapon ?? 0) / 2
+          : family === 'hand'
+            ? arm
+            : half;
+    return Math.max(most, own);
+  }, half);
+}
+
+/** The foot that kicks in this count, if one does. */
+export const kicker = (step: Step): BodySide | null => {
+  const kick = step.actions.find((a) => a.kind === 'kick' && (a.side === 'left' || a.side === 'right'));
+  return kick ? (kick.side as BodySide) : null;
+};
+
+/**
+ * Follows both feet of lane A (or the given steps) through a sequence: after every count the feet, the facing, the
+ * weight and the body's centre, which stands over the feet as the weight is shared (principle of moments). A kicking
+ * foot that is not set down stays in the air until the next count. An unknown stance keeps the feet of the one before.
+ */
+export function traceFloor(seq: Sequence | readonly Step[], body: Body): Trace {
+  const steps = 'moves' in seq ? seq.moves.map((m) => m.step) : seq;
+  const sb = SHARE.shoulderBreadth * body.stature;
+  const half = NATURAL.width / 2;
+  const first: At = {
+    left: { x: -half * sb, y: 0, angle: 0 },
+    right: { x: half * sb, y: 0, angle: 0 },
+    heading: 0,
+    lead: null,
+    stance: null,
+    weightStart: 50,
+    weightEnd: 50,
+    centre: { x: 0, y: 0 },
+    shift: 0,
+    sink: 0,
+    moved: [],
+    lifted: null,
+    path: [],
+    reach: 0,
+  };
+  const at: At[] = [];
+  let now = first;
+  for (const step of steps) {
+    now = takeStep(now, step, body, sb);
+    at.push(now);
+  }
+  const reach = at.reduce((m, a) => Math.max(m, a.reach), (SHARE.shoulderBreadth / 2) * body.stature);
+  const box = boxOf([first, ...at], body);
+  const end = at.at(-1) ?? first;
+  const off = end.heading > 180 ? end.heading - 360 : end.heading;
+  return {
+    start: first,
+    at,
+    body: { stature: body.stature, shoulderBreadth: sb, footLength: SHARE.footLength * body.stature, reach },
+    box,
+    closing: { distance: distance(end.centre, first.centre), east: end.centre.x, north: end.centre.y, degrees: off },
+  };
+}
+
+/** The smallest box, walls along the start's facing, that holds feet, body and the longest limb of every count. */
+export function boxOf(at: readonly At[], body: Body): Trace['box'] {
+  const half = (SHARE.shoulderBreadth / 2) * body.stature;
+  const foot = (SHARE.footLength / 2) * body.stature;
+  let [west, east, south, north] = [Infinity, -Infinity, Infinity, -Infinity];
+  const take = (p: Spot, r: number) => {
+    west = Math.min(west, p.x - r);
+    east = Math.max(east, p.x + r);
+    south = Math.min(south, p.y - r);
+    north = Math.max(north, p.y + r);
+  };
+  for (const a of at) {
+    take(a.centre, half);
+    take(a.left, foot);
+    take(a.right, foot);
+    if (a.reach > 0) take(plus(a.centre, ahead(a.heading), a.reach), 0.05);
+  }
+  return at.length === 0 ? { west: 0, east: 0, south: 0, north: 0 } : { west, east, south, north };
+}
+
+function takeStep(before: At, step: Step, body: Body, sb: number): At {
+  const heading = turnBy(before.heading, step.turn?.degrees ?? 0);
+  const f = ahead(heading);
+  const r = toRight(heading);
+  let stance = step.stance ?? before.stance;
+  const geometry = (name: string | null): StanceGeometry =>
+    (name === null ? null : stanceGeometry(name, body)) ?? (name === null ? NATURAL : NATURAL);
+  const feet: Record<BodySide, Spot> = { left: before.left, right: before.right };
+  const moved = new Set<BodySide>();
+  let lead = before.lead;
+  let path: Spot[] = [];
+  const kicking = kicker(step);
+  const foot = step.foot;
+  if (foot?.way === 'draw') {
+    stance = step.stance ?? 'ready stance';
+    const g = geometry(stance);
+    const stays = other(foot.side);
+    feet[foot.side] = plus(feet[stays], r, sign(foot.side) * g.width * sb);
+    moved.add(foot.side);
+    lead = null;
+  } else if (foot && foot.way === 'slide') {
+    const way = ahead(heading + foot.toward);
+    const far = (SLIDE * body.stature) / 1.7;
+    feet.left = plus(feet.left, way, far);
+    feet.right = plus(feet.right, way, far);
+    moved.add(foot.side).add(other(foot.side));
+    if (step.lead) lead = step.lead;
+  } else if (foot && foot.way === 'jump') {
+    const way = ahead(heading + foot.toward);
+    feet.left = plus(feet.left, way, sb);
+    feet.right = plus(feet.right, way, sb);
+    moved.add('left').add('right');
+    lead = step.lead ?? lead ?? foot.side;
+    const g = geometry(stance);
+    feet[lead] = plus(plus(feet[other(lead)], f, g.length * sb), r, sign(lead) * g.width * sb);
+  } else if (foot && foot.way === 'cross') {
+    const stays = other(foot.side);
+    const g = geometry('cross stance');
+    const behind = Math.abs(foot.toward) > 90 ? -1 : 1;
+    feet[foot.side] = plus(plus(feet[stays], f, behind * g.length * sb), r, sign(foot.side) * g.width * sb);
+    moved.add(foot.side);
+    stance = step.stance ?? 'cross stance';
+    lead = behind > 0 ? foot.side : stays;
+  } else if (foot) {
+    const stays = other(foot.side);
+    const g = geometry(stance);
+    const goesBack = Math.abs(foot.toward) > 90;
+    lead = step.lead ?? (goesBack ? stays : foot.side);
+    const forward = lead === foot.side ? 1 : -1;
+    const even = g.length === 0;
+    // A step aside or at an angle: the same stance, laid out along the way of the step.
+    const turned = even ? 0 : goesBack ? foot.toward - Math.sign(foot.toward) * 180 : foot.toward;
+    const f2 = ahead(heading + turned);
+    const r2 = toRight(heading + turned);
+    const width = even && Math.abs(foot.toward) !== 90 ? Math.min(g.width, 1) : g.width;
+    const to = plus(plus(feet[stays], f2, forward * g.length * sb), r2, sign(foot.side) * width * sb);
+    path = pathOf(feet[foot.side], to, feet[stays], step.turn?.by === 'swing');
+    feet[foot.side] = to;
+    moved.add(foot.side);
+    if (even) lead = step.lead;
+  } else if (step.turn) {
+    const gap = along(feet.right, feet.left, f);
+    lead = step.lead ?? (Math.abs(gap) < 0.25 * sb ? null : gap > 0 ? 'right' : 'left');
+  } else if (step.stance !== null) {
+    const g = geometry(stance);
+    if (step.lead) lead = step.lead;
+    if (g.length === 0) {
+      lead = step.lead;
+    } else if (lead) {
+      // A shift: the front foot moves across onto its track, not forward.
+      const rear = feet[other(lead)];
+      const depth = along(feet[lead], rear, f);
+      const to = plus(plus(rear, f, depth), r, sign(lead) * g.width * sb);
+      if (distance(to, feet[lead]) > 0.02) moved.add(lead);
+      feet[lead] = to;
+    }
+  }
+  const g = geometry(stance);
+  // A foot that was in the air and is not moved now is set down where it was.
+  const lifted = kicking && foot?.side !== kicking ? kicking : null;
+  const usual = lead === null ? 50 : lead === 'left' ? g.leadWeight : 100 - g.leadWeight;
+  const standing = lifted === 'left' ? 0 : lifted === 'right' ? 100 : usual;
+  const touched =
+    foot !== null || step.turn !== null || step.stance !== null || before.lifted !== null || lifted !== null;
+  const weightEnd = step.weight?.end ?? (touched ? standing : before.weightEnd);
+  const weightStart = step.weight?.start ?? before.weightEnd;
+  const angle = (side: BodySide) =>
+    turnBy(heading, sign(side) * (lead === null ? g.leadTurn : lead === side ? g.leadTurn : g.rearTurn));
+  const centre = {
+    x: (feet.left.x * weightEnd + feet.right.x * (100 - weightEnd)) / 100,
+    y: (feet.left.y * weightEnd + feet.right.y * (100 - weightEnd)) / 100,
+  };
+  const turnsFeet = foot !== null || step.turn !== null || step.stance !== null;
+  return {
+    left: { ...feet.left, angle: turnsFeet ? angle('left') : before.left.angle },
+    right: { ...feet.right, angle: turnsFeet ? angle('right') : before.right.angle },
+    heading,
+    lead,
+    stance,
+    weightStart,
+    weightEnd,
+    centre,
+    shift: distance(centre, before.centre),
+    sink: lifted ? before.sink : g.sink + (step.level === 'sink' ? 0.03 : step.level === 'rise' ? -0.03 : 0),
+    moved: step.turn && !foot ? ['left', 'right'] : [...moved],
+    lifted,
+    path,
+    reach: reachOf(step, body),
+  };
+}
+
+/** A swung foot goes round the standing one, the short way; any other goes straight. */
+function pathOf(from: Spot, to: Spot, pivot: Spot, swings: boolean): Spot[] {
+  if (!swings) return [{ x: from.x, y: from.y }, to];
+  const a0 = Math.atan2(from.x - pivot.x, from.y - pivot.y);
+  let a1 = Math.atan2(to.x - pivot.x, to.y - pivot.y);
+  while (a1 - a0 > Math.PI) a1 -= 2 * Math.PI;
+  while (a0 - a1 > Math.PI) a1 += 2 * Math.PI;
+  const [r0, r1] = [distance(from, pivot), distance(to, pivot)];
+  return Array.from({ length: 9 }, (_, i) => {
+    const k = i / 8;
+    const [a, r] = [a0 + (a1 - a0) * k, r0 + (r1 - r0) * k];
+    return { x: pivot.x + r * Math.sin(a), y: pivot.y + r * Math.cos(a) };
+  });
+}
+
+/** Whether the centre crossed the middle between the feet in this count: the weight changed over from one foot to the other. */
+export const crossesMiddle = (at: Pick<At, 'weightStart' | 'weightEnd'>): boolean =>
+  (at.weightStart - 50) * (at.weightEnd - 50) < 0;

@@ -1,0 +1,134 @@
+/** Colours by what they are for; `ground` is whatever lies beneath. The screen maps them to its scheme, print to black. */
+export type Tone =
+  | 'ink'
+  | 'ink2'
+  | 'ground'
+  | 'paper'
+  | 'sheet'
+  | 'rule'
+  | 'pine'
+  | 'onPine'
+  | 'slate'
+  | 'brass'
+  | 'lacquer'
+  | 'zone'
+  | 'still'
+  | 'wood'
+  | 'woodLine'
+  | 'none';
+
+/** A stroke or an area; `at` moves, turns (degrees clockwise) and scales it. */
+export interface Shape {
+  is: 'shape';
+  d: string;
+  fill: Tone;
+  stroke: Tone;
+  width: number;
+  dash?: string;
+  round?: boolean;
+  at?: { x: number; y: number; turn?: number; sx?: number; sy?: number };
+}
+export interface Label {
+  is: 'label';
+  x: number;
+  y: number;
+  text: string;
+  size: number;
+  tone: Tone;
+  anchor: 'start' | 'middle' | 'end';
+  weight: number;
+  serif?: boolean;
+  /** Painted with a rim of the ground, so that it can be read over lines. */
+  rim?: boolean;
+}
+export type Primitive = Shape | Label;
+
+export const n1 = (x: number): number => {
+  const r = Math.round(x * 10) / 10;
+  return r === 0 ? 0 : r;
+};
+
+export const shape = (d: string, style: Partial<Omit<Shape, 'is' | 'd'>> = {}): Shape => ({
+  is: 'shape',
+  d,
+  fill: 'none',
+  stroke: 'none',
+  width: 1,
+  ...style,
+});
+export const label = (
+  x: number,
+  y: number,
+  text: string,
+  size: number,
+  style: Partial<Omit<Label, 'is' | 'x' | 'y' | 'text' | 'size'>> = {},
+): Label => ({ is: 'label', x: n1(x), y: n1(y), text, size, tone: 'ink', anchor: 'middle', weight: 430, ...style });
+
+const escape = (text: string): string =>
+  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
+
+/** Primitives as SVG text. Words are escaped: they come from people. */
+export function svgOf(primitives: readonly Primitive[], colour: (tone: Tone) => string): string {
+  let out = '';
+  for (const p of primitives) {
+    if (p.is === 'shape') {
+      const a = p.at;
+      const move = a
+        ? ` transform="translate(${n1(a.x)} ${n1(a.y)})${a.turn ? ` rotate(${n1(a.turn)})` : ''}${
+            a.sx !== undefined || a.sy !== undefined ? ` scale(${a.sx ?? 1} ${a.sy ?? 1})` : ''
+          }"`
+        : '';
+      const fill = p.fill === 'none' ? 'none' : colour(p.fill);
+      const line =
+        p.stroke === 'none'
+          ? ''
+          : ` stroke="${colour(p.stroke)}" stroke-width="${p.width}"${p.dash ? ` stroke-dasharray="${p.dash}"` : ''}${
+              p.round ? ' stroke-linecap="round"' : ''
+            } stroke-linejoin="round"`;
+      out += `<path d="${p.d}"${move} fill="${fill}"${line}/>`;
+    } else {
+      out += `<text x="${p.x}" y="${p.y}" font-size="${p.size}" text-anchor="${p.anchor}" font-weight="${p.weight}" fill="${colour(p.tone)}"${
+        p.serif ? ' class="serif" font-style="italic"' : ''
+      }${p.rim ? ` stroke="${colour('ground')}" stroke-width="3.5" paint-order="stroke"` : ''}>${escape(p.text)}</text>`;
+    }
+  }
+  return out;
+}
+
+// --- the shapes of the stave
+
+/** A foot from above, 24.8 units long, toes up, the right one. */
+export const FOOT =
+  'M-1.2 12.2C-3.9 12 -4.4 8.6 -3.9 5.8C-3.5 3.6 -3.2 1.6 -3.9 -1.2C-4.7 -4.2 -5.6 -6.4 -5 -9.2C-4.5 -11.6 -2.8 -12.9 -.8 -12.5C2.2 -11.9 4.9 -9.2 5.3 -5.4C5.6 -2.4 4.2 .2 3.7 3.4C3.3 6 3.8 12.3 -1.2 12.2Z';
+const FOOT_UNITS = 24.8;
+
+/** A foot drawn to scale: `length` is its length in the drawing, `turn` where the toes point (clockwise from up). */
+export function footShape(
+  side: 'left' | 'right',
+  x: number,
+  y: number,
+  turn: number,
+  length: number,
+  tone: Tone,
+  more: { dash?: string; width?: number; open?: boolean } = {},
+): Shape {
+  const k = length / FOOT_UNITS;
+  return shape(FOOT, {
+    fill: more.open ? 'none' : side === 'right' ? tone : 'ground',
+    stroke: tone,
+    width: n1((more.width ?? 1.5) / k),
+    ...(more.dash ? { dash: more.dash } : {}),
+    at: { x, y, turn, sx: side === 'left' ? -n3(k) : n3(k), sy: n3(k) },
+  });
+}
+const n3 = (x: number) => Math.round(x * 1000) / 1000;
+
+export const BURST = (() => {
+  let d = '';
+  for (let k = 0; k < 16; k++) {
+    const r = k % 2 ? 5.5 : 12;
+    const a = (Math.PI * k) / 8;
+    d += `${k ? 'L' : 'M'}${n1(r * Math.cos(a))} ${n1(r * Math.sin(a))}`;
+  }
+  return d + 'Z';
+})();
