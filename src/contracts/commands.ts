@@ -10,6 +10,7 @@ import {
   teacherInput,
   type Role,
 } from './people';
+import { hallInput, mergeInput, sequenceDerive, sequenceImport, sequenceSave, sequenceWaive } from './sequence';
 import { gateInput, rankInput, requirementInput } from './syllabus';
 import { techniqueInput } from './technique';
 import { id, line, reason } from './words';
@@ -24,6 +25,14 @@ const order = v.object({ ids: v.pipe(v.array(id), v.maxLength(1000)) });
 export const COMMANDS = {
   'technique.save': { may: STAFF, input: techniqueInput },
   'technique.retire': { may: STAFF, input: v.object({ id, retired: v.boolean() }) },
+  'technique.merge': { may: HEAD, input: mergeInput },
+  'sequence.save': { may: STAFF, input: sequenceSave },
+  'sequence.derive': { may: STAFF, input: sequenceDerive },
+  'sequence.retire': { may: STAFF, input: v.object({ id, retired: v.boolean() }) },
+  'sequence.waive': { may: STAFF, input: sequenceWaive },
+  'sequence.import': { may: STAFF, input: sequenceImport },
+  'hall.save': { may: HEAD, input: hallInput },
+  'hall.remove': { may: HEAD, input: only },
   'rank.save': { may: HEAD, input: rankInput },
   'rank.order': { may: HEAD, input: order },
   'rank.remove': { may: HEAD, input: only },

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { BODY_PARTS, HURTS, POINT_KINDS, TECHNIQUE_KINDS, UNITS } from '../core';
+import { detailShape } from './techniqueDetail';
 import { id, line, name, prose } from './words';
 
 const range = v.pipe(
@@ -60,6 +61,8 @@ export const techniqueInput = v.object({
   stanceId: v.nullable(id),
   stepId: v.nullable(id),
   points: v.pipe(v.array(pointInput), v.maxLength(30, 'A technique has at most 30 points of its own.')),
+  /** Left out: it stays as it is. */
+  detail: v.optional(detailShape),
 });
 export type TechniqueInput = v.InferOutput<typeof techniqueInput>;
 export type PointInput = v.InferOutput<typeof pointInput>;

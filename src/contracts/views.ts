@@ -1,7 +1,22 @@
 import * as v from 'valibot';
-import type { GateKind, Point, Purpose, Readiness, Side, Standard, TechniqueKind, VerdictWord } from '../core';
+import type {
+  Departure,
+  GateKind,
+  Point,
+  Purpose,
+  Readiness,
+  Recipe,
+  Sequence,
+  SequenceKind,
+  Side,
+  Standard,
+  TechniqueKind,
+  VerdictWord,
+  Word,
+} from '../core';
 import type { Role } from './people';
 import type { Cloth } from './syllabus';
+import type { TechniqueDetail } from './techniqueDetail';
 import { id } from './words';
 
 const STAFF: readonly Role[] = ['head', 'instructor'];
@@ -12,6 +27,8 @@ export const VIEWS = {
   shell: { may: EVERYBODY, input: v.object({}) },
   techniques: { may: STAFF, input: v.object({}) },
   technique: { may: STAFF, input: v.object({ id }) },
+  sequences: { may: STAFF, input: v.object({}) },
+  sequence: { may: STAFF, input: v.object({ id: v.optional(id) }) },
   syllabus: { may: STAFF, input: v.object({}) },
   roll: { may: STAFF, input: v.object({}) },
   readiness: { may: STAFF, input: v.object({ rankId: id }) },
@@ -50,6 +67,7 @@ export interface TechniqueLine {
   critical: number;
   hurts: boolean;
   usedBy: string[];
+  terms: string[];
 }
 export interface TechniquesView {
   techniques: TechniqueLine[];
@@ -71,13 +89,79 @@ export interface TechniqueView {
     retired: boolean;
     changedOn: string;
     changedBy: string | null;
+    detail: TechniqueDetail;
   };
   points: PointShown[];
+  /** Names of the prerequisites, and what else the library holds that may be one or the same as this. */
+  others: { id: string; name: string; kind: TechniqueKind }[];
+  /** Sequences in which it occurs, with the counts. */
+  sequences: { id: string; title: string; counts: number[] }[];
   usedBy: { rank: RankShown; condition: string; standard: Standard }[];
   stances: { id: string; name: string }[];
   steps: { id: string; name: string }[];
   /** How often each point was marked and slipped over the last 90 days, in repetitions. */
   lately: Record<string, { held: number; of: number; values: number[] }>;
+}
+
+export interface SequenceLine {
+  id: string;
+  title: string;
+  kind: SequenceKind;
+  rank: string | null;
+  counts: number;
+  /** The sequence it is derived from, and how. */
+  parentId: string | null;
+  how: string | null;
+  problems: number;
+  unfit: number;
+  trouble: string | null;
+  retired: boolean;
+  changedOn: string;
+}
+export interface SequencesView {
+  sequences: SequenceLine[];
+  ranks: RankShown[];
+  /** The text of each, for taking several out at once. */
+  texts: Record<string, string>;
+  words: Word[];
+}
+
+export interface HallShown {
+  id: string;
+  name: string;
+  width: number;
+  depth: number;
+}
+/** A sequence on the workbench, with all that reading and checking it needs. */
+export interface SequenceView {
+  /** Null: a new one. */
+  sequence: {
+    id: string;
+    title: string;
+    text: string;
+    body: Sequence;
+    parentId: string | null;
+    recipe: Recipe | null;
+    departures: Departure[];
+    trouble: string | null;
+    version: number;
+    retired: boolean;
+    changedOn: string;
+    changedBy: string | null;
+  } | null;
+  /** What the recipe gives from the parent as it is now; null for a sequence written by hand. */
+  computed: Sequence | null;
+  parent: { id: string; title: string } | null;
+  children: { id: string; title: string; how: string }[];
+  others: { id: string; title: string; counts: number; sections: string[] }[];
+  words: Word[];
+  ranks: RankShown[];
+  conditions: { name: string; beyond: string[] }[];
+  halls: HallShown[];
+  /** How many came to the last class. */
+  comes: number;
+  waivers: { key: string; reason: string; by: string; day: string }[];
+  mayDecide: boolean;
 }
 
 export interface RequirementShown {
@@ -261,6 +345,8 @@ export interface ViewResults {
   shell: ShellView;
   techniques: TechniquesView;
   technique: TechniqueView;
+  sequences: SequencesView;
+  sequence: SequenceView;
   syllabus: SyllabusView;
   roll: RollView;
   readiness: ReadinessView;

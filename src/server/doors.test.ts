@@ -27,6 +27,14 @@ const plain = { colour: '#FFFFFF', second: null, stripe: null, bars: 0 };
 const MAY_SEND: Record<CommandName, string> = {
   'technique.save': 'hi',
   'technique.retire': 'hi',
+  'technique.merge': 'h',
+  'sequence.save': 'hi',
+  'sequence.derive': 'hi',
+  'sequence.retire': 'hi',
+  'sequence.waive': 'hi',
+  'sequence.import': 'hi',
+  'hall.save': 'h',
+  'hall.remove': 'h',
   'rank.save': 'h',
   'rank.order': 'h',
   'rank.remove': 'h',
@@ -51,6 +59,8 @@ const MAY_SEE: Record<ViewName, string> = {
   shell: 'hies',
   techniques: 'hi',
   technique: 'hi',
+  sequences: 'hi',
+  sequence: 'hi',
   syllabus: 'hi',
   roll: 'hi',
   readiness: 'hi',
@@ -74,6 +84,14 @@ const good = (s: SmallSchool): { [N in CommandName]: () => CommandDraft<N> } => 
     points: [],
   }),
   'technique.retire': () => ({ id: s.stance, retired: false }),
+  'technique.merge': () => ({ keepId: s.stance, goneId: v7(), why: '' }),
+  'sequence.save': () => ({ id: v7(), title: `Form ${++n}`, text: 'punch R' }),
+  'sequence.derive': () => ({ id: v7(), parentId: s.sequence, title: `Form ${++n}`, recipe: [{ op: 'mirror' }] }),
+  'sequence.retire': () => ({ id: s.sequence, retired: false }),
+  'sequence.waive': () => ({ sequenceId: s.sequence, key: 'closing', reason: 'the hall is long' }),
+  'sequence.import': () => ({ sequences: [{ id: v7(), title: `Form ${++n}`, text: 'punch R' }] }),
+  'hall.save': () => ({ id: v7(), name: 'Marsh room', width: 9, depth: 6 }),
+  'hall.remove': () => ({ id: v7() }),
   'rank.save': () => ({ id: v7(), name: `Belt ${++n}`, cloth: plain }),
   'rank.order': () => ({ ids: [] }),
   'rank.remove': () => ({ id: v7() }),
@@ -122,6 +140,8 @@ const seeing = (s: SmallSchool): Record<ViewName, object> => ({
   shell: {},
   techniques: {},
   technique: { id: s.stance },
+  sequences: {},
+  sequence: { id: s.sequence },
   syllabus: {},
   roll: {},
   readiness: { rankId: s.ranks[0]! },
@@ -175,7 +195,16 @@ describe('who may do what', () => {
     // Whatever the answer, no row of the other school may be touched, and a thing named by id is not found there.
     const status = await statusOf(away.send('head', command, good(home)[command]()));
     expect(await everything(home.id)).toBe(before);
-    const makesNew: CommandName[] = ['rank.save', 'rank.remove', 'requirement.remove', 'gate.remove', 'teacher.save'];
+    const makesNew: CommandName[] = [
+      'sequence.import',
+      'hall.save',
+      'hall.remove',
+      'rank.save',
+      'rank.remove',
+      'requirement.remove',
+      'gate.remove',
+      'teacher.save',
+    ];
     if (!makesNew.includes(command)) expect(status).toBeGreaterThanOrEqual(400);
   });
 

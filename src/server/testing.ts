@@ -25,6 +25,8 @@ export interface SmallSchool {
   requirement: string;
   gate: string;
   student: string;
+  /** A form of two counts. */
+  sequence: string;
   /** Sends a command as somebody; the id can be given to send the same again. */
   send<N extends CommandName>(who: Role, name: N, input: CommandDraft<N>, id?: string): Promise<unknown>;
 }
@@ -40,7 +42,7 @@ export async function smallSchool(t: TestDatabase, name: string): Promise<SmallS
       { userId: v7(), email: `${role}.${id}@example.org`, schoolId: id, personId },
     ]),
   ) as Record<Role, SignedIn>;
-  const [student, stance] = [v7(), v7()];
+  const [student, stance, sequence] = [v7(), v7(), v7()];
   const made = await inSchool(t.db, id, async (tx) => {
     const opened = await openSchool(
       tx,
@@ -103,6 +105,7 @@ export async function smallSchool(t: TestDatabase, name: string): Promise<SmallS
       { ...blank, id: points.felt, name: 'stands firm', kind: 'felt', bodyPart: 'trunk' },
     ],
   });
+  await send('head', 'sequence.save', { id: sequence, title: `${name} form`, text: `stand ${name} stance L\npunch R` });
   const [requirement, gate] = [v7(), v7()];
   const air = made.conditions.get('in air')!;
   await send('head', 'requirement.save', {
@@ -114,7 +117,19 @@ export async function smallSchool(t: TestDatabase, name: string): Promise<SmallS
     standard: STEADY,
   });
   await send('head', 'gate.save', { id: gate, rankId: made.ranks[1]!, kind: 'hours', amount: 10 });
-  return { id, as, ranks: made.ranks, conditions: made.conditions, stance, points, requirement, gate, student, send };
+  return {
+    id,
+    as,
+    ranks: made.ranks,
+    conditions: made.conditions,
+    stance,
+    points,
+    requirement,
+    gate,
+    student,
+    sequence,
+    send,
+  };
 }
 
 /** A look at the stance as a tablet sends it. */

@@ -115,6 +115,14 @@ const POSES: Record<TechniqueKind, Pose> = (() => {
       leftArm: { upper: 30, bend: 30 },
       lean: 18,
     },
+    evasion: {
+      ...stance,
+      left: low,
+      right: { thigh: straightBehind(low), bend: 0 },
+      rightArm: GUARD,
+      leftArm: { upper: 30, bend: 110 },
+      lean: 22,
+    },
     'weapon cut': { ...stance, rightArm: { upper: 70, bend: 22 }, leftArm: { upper: 40, bend: 40 } },
   };
 })();

@@ -11,6 +11,7 @@ export const TECHNIQUE_KINDS = [
   'grip',
   'fall',
   'weapon cut',
+  'evasion',
 ] as const;
 export type TechniqueKind = (typeof TECHNIQUE_KINDS)[number];
 

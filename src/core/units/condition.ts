@@ -46,3 +46,7 @@ export function conditionOrder(
 /** Whether work done at `done` counts where `asked` is asked: the same condition or one above it. */
 export const countsFor = (order: ConditionOrder, done: ConditionId, asked: ConditionId): boolean =>
   done === asked || (order.get(asked)?.has(done) ?? false);
+
+/** Whether `done` goes farther than `limit`: it stands above it in the school's order. */
+export const isBeyond = (order: ConditionOrder, done: ConditionId, limit: ConditionId): boolean =>
+  done !== limit && (order.get(limit)?.has(done) ?? false);

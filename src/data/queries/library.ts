@@ -8,6 +8,7 @@ import {
   type Slip,
   type Technique,
 } from '../../core';
+import type { TechniqueDetail } from '../../contracts/techniqueDetail';
 import type { Transaction } from '../connection';
 import { condition, conditionStep, gate, point, rank, requirement, slip, technique } from '../tables';
 
@@ -34,7 +35,7 @@ export function pointOf(p: PointRow, slips: readonly Slip[]): Point {
 }
 
 export interface Library {
-  techniques: ReadonlyMap<string, Technique & { retired: boolean; summary: string }>;
+  techniques: ReadonlyMap<string, Technique & { retired: boolean; summary: string; detail: TechniqueDetail }>;
   /** Points of an item, inherited ones included, from the ground up. */
   pointsOf(techniqueId: string): readonly Point[];
   /** Which technique a point belongs to. */

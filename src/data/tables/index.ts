@@ -1,5 +1,6 @@
 export * from './people';
 export * from './technique';
+export * from './sequence';
 export * from './syllabus';
 export * from './evidence';
 export * from './history';

@@ -4,12 +4,14 @@ import {
   foreignKey,
   index,
   integer,
+  jsonb,
   pgTable,
   primaryKey,
   text,
   uuid,
 } from 'drizzle-orm/pg-core';
 import { BODY_PARTS, HURTS, POINT_KINDS, TECHNIQUE_KINDS, UNITS } from '../../core';
+import { NO_DETAIL, type TechniqueDetail } from '../../contracts/techniqueDetail';
 import { instant, schoolId } from './columns';
 
 export const technique = pgTable(
@@ -23,6 +25,7 @@ export const technique = pgTable(
     sided: boolean('sided').notNull(),
     stanceId: uuid('stance_id'),
     stepId: uuid('step_id'),
+    detail: jsonb('detail').$type<TechniqueDetail>().notNull().default(NO_DETAIL),
     retired: boolean('retired').notNull().default(false),
     changedAt: instant('changed_at').notNull().defaultNow(),
     changedBy: uuid('changed_by'),

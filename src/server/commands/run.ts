@@ -9,10 +9,17 @@ import { readWho, whoQuestion, type Who, type WhoRow } from '../who';
 import type { Runs } from './command';
 import { peopleCommands } from './people';
 import { evidenceCommands } from './evidence';
+import { sequenceCommands } from './sequences';
 import { syllabusCommands } from './syllabus';
 import { techniqueCommands } from './techniques';
 
-const RUNS: Runs<CommandName> = { ...techniqueCommands, ...syllabusCommands, ...peopleCommands, ...evidenceCommands };
+const RUNS: Runs<CommandName> = {
+  ...techniqueCommands,
+  ...sequenceCommands,
+  ...syllabusCommands,
+  ...peopleCommands,
+  ...evidenceCommands,
+};
 
 /** What must not stay in the history: a password that was given once. */
 const withoutSecrets = (input: unknown): unknown =>

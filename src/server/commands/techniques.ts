@@ -1,6 +1,9 @@
-import { and, eq, inArray, sql } from 'drizzle-orm';
+import { and, eq, inArray, ne, sql } from 'drizzle-orm';
 import type { CommandName } from '../../contracts/commands';
-import { point, slip, technique } from '../../data/tables';
+import { NO_DETAIL } from '../../contracts/techniqueDetail';
+import { fold } from '../../core';
+import { rereadAll } from '../../data/queries/sequences';
+import { point, requirement, slip, technique } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import type { Runs } from './command';
 
@@ -26,8 +29,18 @@ export const techniqueCommands: Runs<Mine> = {
         { path: 'name', message: `There already is a technique called ${t.name}.` },
       ]);
 
-    const { points, ...own } = t;
-    const row = { ...own, changedAt: new Date(), changedBy: who.personId };
+    const { points, detail, ...own } = t;
+    const known = await tx
+      .select({ name: technique.name, kind: technique.kind, detail: technique.detail })
+      .from(technique)
+      .where(eq(technique.id, t.id));
+    const old = known[0];
+    const kept = detail ?? old?.detail ?? NO_DETAIL;
+    const renamed = old && fold(old.name) !== fold(t.name) ? [old.name] : [];
+    const formerly = [...new Set([...(old?.detail.formerly ?? []), ...kept.formerly, ...renamed])].filter(
+      (f) => fold(f) !== fold(t.name),
+    );
+    const row = { ...own, detail: { ...kept, formerly }, changedAt: new Date(), changedBy: who.personId };
     await tx
       .insert(technique)
       .values({ schoolId, ...row })
@@ -41,8 +54,8 @@ export const techniqueCommands: Runs<Mine> = {
       })
       .from(point)
       .where(eq(point.techniqueId, t.id));
-    const kept = new Set(points.map((p) => p.id));
-    const gone = before.filter((p) => !kept.has(p.id));
+    const stay = new Set(points.map((p) => p.id));
+    const gone = before.filter((p) => !stay.has(p.id));
     const ids = before.map((p) => p.id);
     if (ids.length > 0) await tx.delete(slip).where(inArray(slip.pointId, ids));
     const unmarked = gone.filter((p) => !p.marked).map((p) => p.id);
@@ -50,12 +63,12 @@ export const techniqueCommands: Runs<Mine> = {
     if (unmarked.length > 0) await tx.delete(point).where(inArray(point.id, unmarked));
     if (marked.length > 0) await tx.update(point).set({ retired: true }).where(inArray(point.id, marked));
     for (const [position, p] of points.entries()) {
-      const old = before.find((b) => b.id === p.id);
-      if (old?.marked && old.kind !== p.kind)
-        throw new Refusal(422, `“${p.name}” has marks, so it stays ${old.kind}. Add a new point instead.`, [
+      const was = before.find((b) => b.id === p.id);
+      if (was?.marked && was.kind !== p.kind)
+        throw new Refusal(422, `“${p.name}” has marks, so it stays ${was.kind}. Add a new point instead.`, [
           {
             path: `points.${position}.kind`,
-            message: `It has marks, so it stays ${old.kind}. Add a new point instead.`,
+            message: `It has marks, so it stays ${was.kind}. Add a new point instead.`,
           },
         ]);
       const measured = p.kind === 'measured';
@@ -82,6 +95,8 @@ export const techniqueCommands: Runs<Mine> = {
     }
     const slips = points.flatMap((p) => p.slips.map((s, position) => ({ schoolId, pointId: p.id, position, ...s })));
     if (slips.length > 0) await tx.insert(slip).values(slips);
+    // Sequences name techniques: what was unknown may be known now, and a new name is written where the old one stood.
+    await rereadAll(tx);
     return { id: t.id };
   },
 
@@ -93,5 +108,71 @@ export const techniqueCommands: Runs<Mine> = {
       .returning({ id: technique.id });
     if (done.length === 0) throw new Refusal(404, 'This technique is not in the library.');
     return { id };
+  },
+
+  /**
+   * Two techniques are one and the same. What asks for the second asks for the first; its points that the first does
+   * not have move over with their marks, its names find the first from now on. The second is retired, with the points
+   * that both have, so that no mark is lost from the record.
+   */
+  'technique.merge': async (tx, who, { keepId, goneId }) => {
+    if (keepId === goneId) throw new Refusal(422, 'Two different techniques are needed.');
+    const rows = await tx
+      .select()
+      .from(technique)
+      .where(inArray(technique.id, [keepId, goneId]));
+    const keep = rows.find((r) => r.id === keepId);
+    const gone = rows.find((r) => r.id === goneId);
+    if (!keep || !gone) throw new Refusal(404, 'One of the two is not in the library.');
+    if (keep.kind !== gone.kind)
+      throw new Refusal(
+        422,
+        `${keep.name} is a ${keep.kind} and ${gone.name} a ${gone.kind}: they cannot be the same.`,
+      );
+    const points = await tx
+      .select()
+      .from(point)
+      .where(inArray(point.techniqueId, [keepId, goneId]));
+    const names = new Set(points.filter((p) => p.techniqueId === keepId).map((p) => fold(p.name)));
+    let position = points.filter((p) => p.techniqueId === keepId).length;
+    for (const p of points.filter((x) => x.techniqueId === goneId && !names.has(fold(x.name))))
+      await tx.update(point).set({ techniqueId: keepId, position: position++ }).where(eq(point.id, p.id));
+    const asked = await tx
+      .select()
+      .from(requirement)
+      .where(inArray(requirement.techniqueId, [keepId, goneId]));
+    for (const q of asked.filter((x) => x.techniqueId === goneId)) {
+      const twin = asked.some(
+        (x) => x.techniqueId === keepId && x.rankId === q.rankId && x.conditionId === q.conditionId,
+      );
+      if (!twin) await tx.update(requirement).set({ techniqueId: keepId }).where(eq(requirement.id, q.id));
+    }
+    await tx
+      .update(technique)
+      .set({ stanceId: keepId })
+      .where(and(eq(technique.stanceId, goneId), ne(technique.id, keepId)));
+    await tx
+      .update(technique)
+      .set({ stepId: keepId })
+      .where(and(eq(technique.stepId, goneId), ne(technique.id, keepId)));
+    const known = new Set(keep.detail.terms.map((x) => fold(x.text)));
+    await tx
+      .update(technique)
+      .set({
+        detail: {
+          ...keep.detail,
+          terms: [...keep.detail.terms, ...gone.detail.terms.filter((x) => !known.has(fold(x.text)))].slice(0, 20),
+          formerly: [...new Set([...keep.detail.formerly, gone.name, ...gone.detail.formerly])],
+        },
+        changedAt: new Date(),
+        changedBy: who.personId,
+      })
+      .where(eq(technique.id, keepId));
+    await tx
+      .update(technique)
+      .set({ retired: true, name: `${gone.name} (now ${keep.name})` })
+      .where(eq(technique.id, goneId));
+    await rereadAll(tx);
+    return { id: keepId };
   },
 };

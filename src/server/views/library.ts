@@ -3,6 +3,7 @@ import type { PointShown, SyllabusView, TechniqueView, TechniquesView, ViewInput
 import { addDays, canHurt } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readLibrary, readSyllabus, type Library } from '../../data/queries/library';
+import { occurrences, readSequences } from '../../data/queries/sequences';
 import { readRoll } from '../../data/queries/roll';
 import { look, mark, person, technique } from '../../data/tables';
 import { dayIn, type Who } from '../who';
@@ -33,6 +34,7 @@ export async function techniquesView(tx: Transaction): Promise<TechniquesView> {
         points: points.length,
         critical: points.filter((p) => p.critical).length,
         hurts: points.some(canHurt),
+        terms: [...t.detail.terms.flatMap((x) => [x.text, x.said]), ...t.detail.formerly].filter(Boolean),
         usedBy: ranks
           .filter((r) => requirements.some((q) => q.rankId === r.id && q.techniqueId === t.id))
           .map((r) => r.id),
@@ -95,8 +97,14 @@ export async function techniqueView(tx: Transaction, who: Who, { id }: ViewInput
       retired: t.retired,
       changedOn: changed[0] ? dayIn(who.timeZone, changed[0].at) : who.today,
       changedBy: changed[0]?.by ?? null,
+      detail: t.detail,
     },
     points,
+    others: others.map((x) => ({ id: x.id, name: x.name, kind: x.kind })),
+    sequences: occurrences(
+      (await readSequences(tx)).filter((r) => !r.retired),
+      t.name,
+    ),
     usedBy: requirements
       .filter((r) => r.techniqueId === id)
       .map((r) => {

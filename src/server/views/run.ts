@@ -7,6 +7,7 @@ import type { SignedIn } from '../auth/auth';
 import { Refusal } from '../http/problem';
 import { syllabusView, techniquesView, techniqueView } from './library';
 import { earlierMarksView, lookKitView, peopleView, readinessView, rollView, shellView } from './roll';
+import { sequencesView, sequenceView } from './sequences';
 import { studentView } from './student';
 
 type Run<N extends ViewName> = (tx: Transaction, who: Who, input: ViewInput<N>) => Promise<ViewResults[N]>;
@@ -15,6 +16,8 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   shell: shellView,
   techniques: techniquesView,
   technique: techniqueView,
+  sequences: sequencesView,
+  sequence: sequenceView,
   syllabus: syllabusView,
   roll: rollView,
   readiness: readinessView,

@@ -1,0 +1,76 @@
+import { sql } from 'drizzle-orm';
+import {
+  boolean,
+  doublePrecision,
+  foreignKey,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  uniqueIndex,
+  uuid,
+} from 'drizzle-orm/pg-core';
+import { SEQUENCE_KINDS, type Departure, type Recipe, type Sequence } from '../../core';
+import { day, instant, schoolId } from './columns';
+
+/** A sequence whole. Written by hand, `text` is what was typed; derived, `recipe` and the hand edits make it from its parent. */
+export const sequence = pgTable(
+  'sequence',
+  {
+    schoolId: schoolId(),
+    id: uuid('id').notNull(),
+    title: text('title').notNull(),
+    kind: text('kind', { enum: SEQUENCE_KINDS }).notNull(),
+    text: text('text').notNull(),
+    body: jsonb('body').$type<Sequence>().notNull(),
+    /** Lines that could not be read when it was saved. */
+    problems: integer('problems').notNull().default(0),
+    parentId: uuid('parent_id'),
+    recipe: jsonb('recipe').$type<Recipe>(),
+    departures: jsonb('departures').$type<Departure[]>().notNull().default([]),
+    /** Hand edits whose place is gone since the parent changed. */
+    unfit: integer('unfit').notNull().default(0),
+    /** Why the recipe cannot be followed any more; the last good moves are kept. */
+    trouble: text('trouble'),
+    version: integer('version').notNull().default(1),
+    retired: boolean('retired').notNull().default(false),
+    changedAt: instant('changed_at').notNull().defaultNow(),
+    changedBy: uuid('changed_by'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.schoolId, t.id] }),
+    foreignKey({ columns: [t.schoolId, t.parentId], foreignColumns: [t.schoolId, t.id], name: 'sequence_parent_fk' }),
+    uniqueIndex('sequence_title').on(t.schoolId, sql`lower(${t.title})`),
+  ],
+);
+
+/** A finding that somebody decided to live with, and why. */
+export const waiver = pgTable(
+  'waiver',
+  {
+    schoolId: schoolId(),
+    sequenceId: uuid('sequence_id').notNull(),
+    key: text('key').notNull(),
+    reason: text('reason').notNull(),
+    by: uuid('by').notNull(),
+    day: day('day').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.schoolId, t.sequenceId, t.key] }),
+    foreignKey({ columns: [t.schoolId, t.sequenceId], foreignColumns: [sequence.schoolId, sequence.id] }),
+  ],
+);
+
+/** A room the school trains in, in metres. */
+export const hall = pgTable(
+  'hall',
+  {
+    schoolId: schoolId(),
+    id: uuid('id').notNull(),
+    name: text('name').notNull(),
+    width: doublePrecision('width').notNull(),
+    depth: doublePrecision('depth').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.schoolId, t.id] })],
+);
