@@ -11,6 +11,7 @@ export default defineConfig({
   // checked against it in src/server/http/origin.ts.
   security: { checkOrigin: false, allowedDomains: [{}] },
   devToolbar: { enabled: false },
+  markdown: { syntaxHighlight: false },
   vite: {
     ssr: { external: ['@mui/material', '@babel/runtime'] },
     resolve: { dedupe: ['react', 'react-dom', '@emotion/react', '@emotion/styled', '@emotion/cache'] },

@@ -151,7 +151,7 @@ export interface SequenceView {
   } | null;
   /** What the recipe gives from the parent as it is now; null for a sequence written by hand. */
   computed: Sequence | null;
-  parent: { id: string; title: string } | null;
+  parent: { id: string; title: string; body: Sequence } | null;
   children: { id: string; title: string; how: string }[];
   others: { id: string; title: string; counts: number; sections: string[] }[];
   words: Word[];

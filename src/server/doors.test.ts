@@ -196,6 +196,7 @@ describe('who may do what', () => {
     const status = await statusOf(away.send('head', command, good(home)[command]()));
     expect(await everything(home.id)).toBe(before);
     const makesNew: CommandName[] = [
+      'sequence.save',
       'sequence.import',
       'hall.save',
       'hall.remove',

@@ -16,12 +16,14 @@ const usable = {
     Promise.resolve(response.ok && !response.redirected ? response : null),
 };
 registerRoute(
-  ({ request, url }) => request.mode === 'navigate' && url.pathname === '/look',
+  ({ request, url }) =>
+    request.mode === 'navigate' &&
+    (url.pathname === '/look' || /^\/sequences\/[0-9a-f-]{36}\/call$/.test(url.pathname)),
   new NetworkFirst({
     cacheName: 'pages',
     networkTimeoutSeconds: 4,
     matchOptions: { ignoreSearch: true },
-    plugins: [usable, new ExpirationPlugin({ maxEntries: 4, maxAgeSeconds: 14 * 86_400 })],
+    plugins: [usable, new ExpirationPlugin({ maxEntries: 24, maxAgeSeconds: 14 * 86_400 })],
   }),
 );
 registerRoute(

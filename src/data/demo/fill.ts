@@ -11,6 +11,7 @@ import {
   condition,
   conditionStep,
   gate,
+  hall,
   look,
   mark,
   override,
@@ -20,13 +21,25 @@ import {
   rankHeld,
   requirement,
   school,
+  sequence,
   slip,
   technique,
 } from '../tables';
 import { account, user } from '../tables/auth';
 import { FIRST_STEPS } from '../openSchool';
 import { DEMO_PASSWORD, DEMO_SIGN_INS } from '../../../scripts/demo-sign-ins.mjs';
+import {
+  printSequence,
+  readSequence,
+  applyDepartures,
+  findDepartures,
+  type Departure,
+  type Sequence,
+} from '../../core';
+import { computedOf, readVocabulary } from '../queries/sequences';
+import { detailOf } from './details';
 import { DEMO_SCHOOL_ID, generateDemo, type DemoSchool } from './generate';
+import { DEMO_HALLS, DEMO_SEQUENCES } from './sequences';
 
 const ROWS_AT_ONCE = 2000;
 
@@ -45,6 +58,7 @@ export async function fillDemo(appUrl: string, day?: PlainDate) {
       if (there.length > 0) return null;
       const made = generateDemo(today);
       await writeSchool(tx, DEMO_SCHOOL_ID, 'Causeway Hall', made);
+      await writeSequences(tx, made);
       await writeDecisions(tx, made, today);
       await writeSignIns(tx, made);
       const marks = made.looks.reduce((n, l) => n + l.marks.length, 0);
@@ -66,13 +80,18 @@ export async function writeSchool(tx: Transaction, schoolId: string, name: strin
   await tx
     .insert(conditionStep)
     .values(FIRST_STEPS.map(([e, h]) => ({ schoolId, easierId: conditionId.get(e)!, harderId: conditionId.get(h)! })));
-  const standingAlone = made.techniques.map(({ points: _points, ...t }) => ({
+  const standingAlone = made.techniques.map(({ points, ...t }) => ({
     schoolId,
     ...t,
     stanceId: null,
     stepId: null,
     summary: made.summaries.get(t.id) ?? '',
     changedBy: head!.id,
+    detail: detailOf(
+      t.name,
+      (n) => made.techniques.find((x) => x.name === n)?.id,
+      (n) => points.find((p) => p.name === n)?.id,
+    ),
   }));
   await tx.insert(technique).values(standingAlone);
   for (const t of made.techniques)
@@ -162,6 +181,54 @@ export async function writeSchool(tx: Transaction, schoolId: string, name: strin
       ),
     ),
   );
+}
+
+/** The hall's sequences, each derived one after what it comes from, as the commands would have made them. */
+async function writeSequences(tx: Transaction, made: DemoSchool) {
+  const schoolId = DEMO_SCHOOL_ID;
+  const vocabulary = await readVocabulary(tx);
+  const idOf = new Map(DEMO_SEQUENCES.map((s) => [s.title, v7()]));
+  const find = (title: string) => idOf.get(title)!;
+  const bodies = new Map<string, Sequence>();
+  const by = made.teachers[0]!.id;
+  for (const s of DEMO_SEQUENCES) {
+    const id = find(s.title);
+    const parentId = s.from === undefined ? null : find(s.from);
+    const recipe = s.recipe?.(find) ?? null;
+    let body: Sequence;
+    let text = s.text ?? '';
+    let departures: Departure[] = [];
+    if (parentId === null) {
+      const { sequence: read, problems } = readSequence(text, vocabulary);
+      if (problems.length > 0) throw new Error(`${s.title}: line ${problems[0]!.line}, ${problems[0]!.message}`);
+      body = { ...read, about: { ...read.about, title: s.title } };
+    } else {
+      const computed = computedOf({ parentId, recipe, title: s.title }, bodies, vocabulary);
+      if (!computed.ok) throw new Error(`${s.title}: ${computed.error}`);
+      const plain = printSequence(computed.value, vocabulary);
+      const edited = (s.edits ?? []).reduce((t, [was, becomes]) => {
+        if (!t.includes(was)) throw new Error(`${s.title}: “${was}” is not there to be changed in:\n${t}`);
+        return t.replace(was, becomes);
+      }, plain);
+      departures = findDepartures(computed.value.moves, readSequence(edited, vocabulary).sequence.moves);
+      body = { ...computed.value, moves: applyDepartures(computed.value.moves, departures).moves };
+      text = printSequence(body, vocabulary);
+    }
+    bodies.set(id, body);
+    await tx.insert(sequence).values({
+      schoolId,
+      id,
+      title: s.title,
+      kind: body.about.kind,
+      text,
+      body,
+      parentId,
+      recipe,
+      departures,
+      changedBy: by,
+    });
+  }
+  await tx.insert(hall).values(DEMO_HALLS.map((h) => ({ schoolId, id: v7(), ...h })));
 }
 
 async function writeDecisions(tx: Transaction, made: DemoSchool, today: PlainDate) {

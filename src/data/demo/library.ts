@@ -1145,6 +1145,46 @@ export const DEMO_TECHNIQUES: readonly DemoTechnique[] = [
     ],
     { stance: 'Straddle stance' },
   ),
+  // --- evasions, touches and pushes
+  t('Hook punch', 'strike', 'A short half circle; the elbow is as high as the fist.', [
+    p('Elbow behind the fist', 'limb', 'At the height of the fist all the way', 'A dropped elbow slaps', [
+      slip('Elbow drops', 'Arm only', 'Lay the forearm on a table.', 'self', 'the wrist on impact'),
+    ]),
+    p('Hip turns with the hand', 'hips', 'Outside-in strikes turn hip and hand alike', 'The arm alone is light', [
+      slip('Hip stays behind', 'Reaching', 'Belt and fist go together.'),
+    ]),
+  ]),
+  t('Slip', 'evasion', 'A straight blow needs only a hand breadth to miss.', [
+    p(
+      'Moves just enough',
+      'trunk',
+      'Seventy-five to a hundred millimetres',
+      'Farther is slower to come back',
+      [slip('Runs from the blow', 'Fear', 'Let it comb your hair.')],
+      { kind: 'measured', unit: 'cm', accepted: [5, 15], wanted: [7.5, 10] },
+    ),
+    p('Eyes stay on the partner', 'eyes', 'The head moves, the look does not', 'What is not seen lands', [
+      slip('Eyes shut', 'Gloves too early', 'Count the partner’s fingers.'),
+    ]),
+  ]),
+  t('Duck', 'evasion', 'Under a hook: the knees bend, not the back.', [
+    p('Knees bend, back upright', 'knees', 'As under a low beam', 'A bent back meets a knee', [
+      slip('Bows', 'Stiff knees', 'Sit, do not bow.', 'self', 'the face, into a rising knee'),
+    ]),
+  ]),
+  t('Open-hand touch', 'hand shape', 'For the touch games: flat, soft, gone again.', [
+    p('Soft', 'hand', 'The receiver says so', 'It is a game for everybody', [slip('Slaps', 'Heat', 'Wipe dust off.')], {
+      kind: 'felt',
+    }),
+    p('Comes straight back', 'other hand', 'To the guard', 'Who stays is touched', [
+      slip('Hand stays out', 'Looking at it', 'Hot stove.'),
+    ]),
+  ]),
+  t('Push', 'grip', 'Both palms, arms nearly straight, the feet do the work.', [
+    p('Feet push, arms only carry', 'feet', 'Rear heel to palm in one line', 'Arms alone bounce off', [
+      slip('Arms bend', 'Pushing from the chest', 'Be a beam.'),
+    ]),
+  ]),
 ];
 
 function degreesSlip(looksLike: string): DemoSlip[] {

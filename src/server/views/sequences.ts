@@ -48,6 +48,7 @@ export async function sequenceView(tx: Transaction, who: Who, { id }: ViewInput<
     row && row.parentId !== null
       ? computedOf(row, new Map(rows.map((r) => [r.id, r.body])), makeVocabulary(words))
       : null;
+  const parent = row?.parentId ? rows.find((r) => r.id === row.parentId) : undefined;
   const by = row?.changedBy
     ? await tx.select({ name: person.name }).from(person).where(eq(person.id, row.changedBy))
     : [];
@@ -83,7 +84,7 @@ export async function sequenceView(tx: Transaction, who: Who, { id }: ViewInput<
         }
       : null,
     computed: computed?.ok ? computed.value : null,
-    parent: row?.parentId ? { id: row.parentId, title: nameOf(row.parentId) } : null,
+    parent: parent ? { id: parent.id, title: parent.title, body: parent.body } : null,
     children: row
       ? rows
           .filter((r) => r.parentId === row.id && !r.retired)

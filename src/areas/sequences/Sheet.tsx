@@ -1,0 +1,119 @@
+import Button from '@mui/material/Button';
+import type { SequenceView } from '../../contracts/views';
+import {
+  layoutFloor,
+  layoutStave,
+  makeVocabulary,
+  printLine,
+  recipeWords,
+  svgOf,
+  tally,
+  tallyWords,
+  traceFloor,
+} from '../../core';
+import { Floor } from '../../kit/drawing/Floor';
+import { onScreen } from '../../kit/drawing/tones';
+import '../../kit/drawing/drawing.css';
+import { IslandRoot } from '../../kit/IslandRoot';
+import { departsFrom } from './reading';
+
+/** The sheet in print: the stave in lines that fit the page, the floor, the tally, the counts with the school's terms. */
+export default function Sheet({ view }: { view: SequenceView }) {
+  const s = view.sequence!;
+  const vocabulary = makeVocabulary(view.words);
+  const body = {
+    stature: 1.7,
+    weapon: s.body.moves.some((m) => m.step.actions.some((a) => a.kind === 'weapon cut')) ? 1.8 : 0,
+    stances: (name: string) => vocabulary.find(name)?.geometry ?? null,
+  };
+  const trace = traceFloor(s.body, body);
+  const departs = departsFrom(s.body, view.computed, view.parent?.body ?? null, s.recipe);
+  const layout = layoutStave(s.body, { body, perLine: 10, departs: departs.moves, gaps: departs.gaps }, trace);
+  const plan = layoutFloor(s.body, trace, { width: 420, height: 360 });
+  const terms = (name: string) => vocabulary.find(name)?.terms[0];
+  return (
+    <IslandRoot>
+      <div className="sheet-print">
+        <div className="title">
+          <div>
+            <h1>{s.title}</h1>
+            <p className="sub">
+              {s.body.about.kind}
+              {s.body.about.rank ? ` for ${s.body.about.rank}` : ''}. {tallyWords(tally(s.body))}
+              {view.parent &&
+                s.recipe &&
+                ` From ${view.parent.title}: ${recipeWords(s.recipe, (x) => view.others.find((o) => o.id === x)?.title ?? '')}.`}
+            </p>
+          </div>
+          <div className="actions no-print">
+            <Button variant="contained" onClick={() => window.print()}>
+              Print
+            </Button>
+          </div>
+        </div>
+        {layout.lines.map((l) => (
+          <svg
+            key={l.from}
+            className="print-line"
+            viewBox={`0 ${l.y} ${layout.width} ${layout.lineHeight + 4}`}
+            role="img"
+            aria-label={`Counts ${l.from + 1} to ${l.to}`}
+          >
+            <g
+              dangerouslySetInnerHTML={{
+                __html:
+                  `<g transform="translate(0 ${l.y})">${svgOf(l.primitives, onScreen)}</g>` +
+                  layout.columns
+                    .slice(l.from, l.to)
+                    .map((c) => `<g transform="translate(${c.x} ${c.y})">${svgOf(c.primitives, onScreen)}</g>`)
+                    .join(''),
+              }}
+            />
+          </svg>
+        ))}
+        <div className="print-under">
+          <Floor plan={plan} title={`Floor plan of ${s.title}`} lit={null} />
+          <ol>
+            {s.body.moves.map((m, i) => (
+              <li key={i}>
+                {m.begins
+                  .filter((b) => b.sectioning === 1)
+                  .map((b) => (
+                    <i key={b.name} className="serif">
+                      {b.name}
+                      <br />
+                    </i>
+                  ))}
+                {printLine(m)}
+                {m.step.actions.map((a) => terms(a.name)).filter(Boolean).length > 0 && (
+                  <span className="second">
+                    {' '}
+                    {m.step.actions
+                      .map((a) => terms(a.name))
+                      .filter(Boolean)
+                      .join(', ')}
+                  </span>
+                )}
+                {m.variants.map((x) => (
+                  <p key={x.school} className="second">
+                    {x.school}
+                    {x.graded ? ', shown at gradings' : ''}:{' '}
+                    {printLine({ ...m, step: x.step, partner: null, swaps: false, remark: '' })}
+                  </p>
+                ))}
+              </li>
+            ))}
+          </ol>
+        </div>
+      </div>
+      <style>{`
+        .print-line { width: 100%; max-width: 1000px; height: auto; margin-bottom: 14px; break-inside: avoid; }
+        .print-under { display: grid; grid-template-columns: minmax(0, 420px) minmax(0, 1fr); gap: 24px; align-items: start; margin-top: 10px; }
+        .print-under ol { columns: 2; column-gap: 24px; list-style: decimal; padding-left: 26px; font-size: 13.5px; line-height: 18px; }
+        .print-under li { break-inside: avoid; padding: 2px 0; }
+        @media (max-width: 899px) { .print-under { grid-template-columns: minmax(0, 1fr); } .print-under ol { columns: 1; } }
+        @media print { .print-under svg { max-width: 90mm; } }
+      `}</style>
+    </IslandRoot>
+  );
+}

@@ -1,0 +1,578 @@
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import type { SequenceView } from '../../contracts/views';
+import {
+  applyDepartures,
+  checkSequence,
+  fitRoom,
+  footprint,
+  hallCapacity,
+  layoutFloor,
+  layoutStave,
+  loopReport,
+  makeVocabulary,
+  mapSections,
+  printSequence,
+  readSequence,
+  recipeWords,
+  schoolsOf,
+  sectionings,
+  tally,
+  tallyWords,
+  traceFloor,
+  type Body,
+} from '../../core';
+import { download, fileName, staveFile, stavePicture } from '../../kit/drawing/exportDrawing';
+import { Floor } from '../../kit/drawing/Floor';
+import { Stave } from '../../kit/drawing/Stave';
+import { TallyMark } from '../../kit/drawing/TallyMark';
+import '../../kit/drawing/drawing.css';
+import { IslandRoot } from '../../kit/IslandRoot';
+import { ask, newId, send } from '../../kit/send';
+import { Switch } from '../../kit/Switch';
+import { dateInWords, inWords, plural } from '../../kit/words';
+import { Checks } from './Checks';
+import { Derive } from './Derive';
+import { dropDraft, keepDraft, readDraft, type Draft } from './drafts';
+import { Editor } from './Editor';
+import { HallSheet } from './HallSheet';
+import { departsFrom } from './reading';
+import './sequences.css';
+
+const STATURES = [1.25, 1.5, 1.7, 1.85];
+const FRESH = '';
+
+/** "Does it hold together?": type the counts, see stave, floor, tally and checks, derive, waive, print, export and call. */
+export default function Workbench({ view: first }: { view: SequenceView }) {
+  const [view, setView] = useState(first);
+  const [id] = useState(() => first.sequence?.id ?? newId());
+  const [title, setTitle] = useState(first.sequence?.title ?? '');
+  const [start, setStart] = useState(first.sequence?.text ?? FRESH);
+  const [text, setText] = useState(start);
+  const [saved, setSaved] = useState({ title: first.sequence?.title ?? '', text: first.sequence?.text ?? FRESH });
+  const [over, setOver] = useState<number | null>(null);
+  const [at, setAt] = useState<number | null>(null);
+  const [place, setPlace] = useState<{ line: number } | null>(null);
+  const [stature, setStature] = useState(1.7);
+  const [hallId, setHall] = useState(first.halls[0]?.id ?? '');
+  const [sheet, setSheet] = useState<'none' | 'derive' | 'recipe' | 'hall'>('none');
+  const [sectioning, setSectioning] = useState('1');
+  const [message, setMessage] = useState<{ good: boolean; text: string } | null>(null);
+  const [draft, setDraft] = useState<Draft | null>(null);
+  const [busy, setBusy] = useState(false);
+
+  const vocabulary = useMemo(() => makeVocabulary(view.words), [view.words]);
+  const { sequence: read, problems, lineOf } = useMemo(() => readSequence(text, vocabulary), [text, vocabulary]);
+  const body: Body = useMemo(
+    () => ({
+      stature,
+      weapon: read.moves.some((m) => m.step.actions.some((a) => a.kind === 'weapon cut')) ? stature * 1.05 : 0,
+      stances: (name) => vocabulary.find(name)?.geometry ?? vocabulary.find(`${name} stance`)?.geometry ?? null,
+    }),
+    [stature, vocabulary, read.moves],
+  );
+  const trace = useMemo(() => traceFloor(read, body), [read, body]);
+  const departs = useMemo(
+    () => departsFrom(read, view.computed, view.parent?.body ?? null, view.sequence?.recipe ?? null),
+    [read, view],
+  );
+  const layout = useMemo(
+    () =>
+      layoutStave(read, { body, departs: departs.moves, gaps: departs.gaps, sectioning: Number(sectioning) }, trace),
+    [read, body, departs, trace, sectioning],
+  );
+  const closes = read.about.kind === 'form' && !read.about.lineWork && !read.about.loop;
+  const plan = useMemo(() => layoutFloor(read, trace, { closingAllowed: closes ? 0.3 : null }), [read, trace, closes]);
+  const t = useMemo(() => tally(read), [read]);
+  const hall = view.halls.find((h) => h.id === hallId);
+  const rankPlace =
+    read.about.rank === null
+      ? -1
+      : view.ranks.findIndex((r) => r.name.toLowerCase() === read.about.rank!.toLowerCase());
+  const findings = useMemo(
+    () =>
+      checkSequence(read, {
+        vocabulary,
+        body,
+        rank: rankPlace < 0 ? null : rankPlace,
+        ranks: view.ranks.map((r) => r.name),
+        closingAllowed: 0.3,
+        hall: hall && view.comes > 0 ? { name: hall.name, room: hall, people: view.comes } : null,
+        beyond: (condition, ceiling) =>
+          view.conditions.find((c) => c.name === ceiling)?.beyond.includes(condition) ?? false,
+      }),
+    [read, vocabulary, body, rankPlace, view, hall],
+  );
+  const capacity = hall ? hallCapacity(hall, footprint(trace), 'together') : null;
+  const alone = hall ? hallCapacity(hall, footprint(trace), 'each') : null;
+  const fit = useMemo(() => (hall && read.moves.length > 0 ? fitRoom(read, hall, body) : null), [hall, read, body]);
+  const lit = over ?? at;
+  const countOf = useMemo(() => new Map(lineOf.map((line, i) => [line, i + 1])), [lineOf]);
+  const lines = useMemo(() => ({ countOf, departs: departs.moves, lit }), [countOf, departs, lit]);
+  const changed = text !== saved.text || title !== saved.title;
+  const errors = problems.filter((p) => p.severity === 'error');
+  const cuts = sectionings(read);
+  const schools = schoolsOf(read);
+  const derived = view.sequence?.parentId != null;
+
+  // A draft that was left on this device is offered, never put in unasked.
+  useEffect(() => {
+    const left = readDraft(id);
+    const newer = first.sequence ? readDraft(first.sequence.id) : readDraft('new');
+    const found = left ?? newer;
+    if (found && found.text !== (first.sequence?.text ?? FRESH)) queueMicrotask(() => setDraft(found));
+  }, [id, first]);
+  useEffect(() => {
+    if (!changed) return;
+    const timer = setTimeout(() => {
+      keepDraft(first.sequence ? id : 'new', {
+        title,
+        text,
+        version: view.sequence?.version ?? 0,
+        at: new Date().toISOString(),
+      });
+    }, 400);
+    const warn = (e: BeforeUnloadEvent) => {
+      e.preventDefault();
+    };
+    window.addEventListener('beforeunload', warn);
+    return () => {
+      clearTimeout(timer);
+      window.removeEventListener('beforeunload', warn);
+    };
+  }, [changed, id, first, title, text, view]);
+
+  const onLine = useCallback(
+    (line: number) => {
+      const n = countOf.get(line);
+      setAt(n === undefined ? null : n - 1);
+    },
+    [countOf],
+  );
+  const pick = useCallback(
+    (index: number) => {
+      setAt(index);
+      const line = lineOf[index];
+      if (line !== undefined) setPlace({ line });
+    },
+    [lineOf],
+  );
+  const refresh = async () => {
+    const next = await ask('sequence', { id });
+    if (!next?.sequence) return null;
+    setView(next);
+    return next.sequence;
+  };
+  const save = async () => {
+    setBusy(true);
+    setMessage(null);
+    const answer = await send('sequence.save', { id, title, text });
+    setBusy(false);
+    if (!answer.ok) {
+      setMessage({ good: false, text: answer.title });
+      return;
+    }
+    dropDraft(first.sequence ? id : 'new');
+    setSaved({ title, text });
+    const followed = (answer.answer as { followed?: number }).followed ?? 0;
+    if (!first.sequence) {
+      window.history.replaceState(null, '', `/sequences/${id}`);
+    }
+    const now = await refresh();
+    if (now && now.text !== text && derived) {
+      setStart(now.text);
+      setText(now.text);
+      setSaved({ title: now.title, text: now.text });
+    }
+    setMessage({
+      good: true,
+      text:
+        (errors.length > 0
+          ? `Saved; ${errors.length} ${plural(errors.length, 'line')} cannot be read yet.`
+          : 'Saved.') + (followed > 0 ? ` ${inWords(followed)} derived ${plural(followed, 'sequence')} followed.` : ''),
+    });
+  };
+  const waive = async (key: string, reason: string | null) => {
+    const answer = await send('sequence.waive', { sequenceId: id, key, reason });
+    if (!answer.ok) return answer.title;
+    await refresh();
+    return null;
+  };
+  const retire = async (retired: boolean) => {
+    const answer = await send('sequence.retire', { id, retired });
+    if (answer.ok) await refresh();
+    else setMessage({ good: false, text: answer.title });
+  };
+  const name = title || 'a new sequence';
+  const s = view.sequence;
+  const loop = read.about.loop ? loopReport(read) : null;
+
+  return (
+    <IslandRoot>
+      <div className="title">
+        <div>
+          <h1>{s ? `Does ${s.title} hold together?` : 'How does it go?'}</h1>
+          <p className="sub">
+            {read.about.kind === 'form' ? 'Form' : read.about.kind[0]!.toUpperCase() + read.about.kind.slice(1)}
+            {read.about.rank ? ` for ${read.about.rank}` : ''}, {inWords(read.moves.length)}{' '}
+            {plural(read.moves.length, 'count')}
+            {s &&
+              `, version ${s.version}, changed ${dateInWords(s.changedOn)}${s.changedBy ? ` by ${s.changedBy}` : ''}`}
+            . Drawn for a stature of {stature.toFixed(2)} m.
+          </p>
+        </div>
+        <div className="actions">
+          {s && (
+            <a className="button" href={`/sequences/${id}/print`}>
+              Print the stave
+            </a>
+          )}
+          {s && (
+            <a className="button" href={`/sequences/${id}/call`}>
+              Call it
+            </a>
+          )}
+          <Button variant="contained" disabled={!changed || busy || title.trim() === ''} onClick={() => void save()}>
+            {busy ? 'Saving' : 'Save'}
+          </Button>
+        </div>
+      </div>
+
+      <div role="alert">
+        {message && <p className={`message ${message.good ? 'good' : 'wrong'}`}>{message.text}</p>}
+        {s?.trouble && (
+          <p className="message wrong">
+            The recipe cannot be followed any more: {s.trouble} The last good counts are shown.
+          </p>
+        )}
+      </div>
+      {draft && (
+        <p className="message">
+          Text typed here on {new Date(draft.at).toLocaleString('en-GB', { dateStyle: 'long', timeStyle: 'short' })} was
+          not saved.{' '}
+          <Button
+            onClick={() => {
+              setStart(draft.text);
+              setText(draft.text);
+              if (draft.title) setTitle(draft.title);
+              setDraft(null);
+            }}
+          >
+            Take it up
+          </Button>{' '}
+          <Button
+            onClick={() => {
+              dropDraft(first.sequence ? id : 'new');
+              setDraft(null);
+            }}
+          >
+            Let it go
+          </Button>
+        </p>
+      )}
+      {view.parent && s?.recipe && (
+        <p className="recipe">
+          <span>
+            From <a href={`/sequences/${view.parent.id}`}>{view.parent.title}</a>:{' '}
+            {recipeWords(s.recipe, (x) => view.others.find((o) => o.id === x)?.title ?? 'another sequence')}.
+          </span>
+          <span className="second">
+            {departs.added + departs.left > 0 && <i className="tab" aria-hidden="true" />}
+            {[
+              departs.added > 0 ? `${inWords(departs.added)} ${plural(departs.added, 'count')} not its parent’s` : '',
+              departs.byHand > 0 ? `${inWords(departs.byHand)} changed by hand` : 'in step with its parent',
+            ]
+              .filter(Boolean)
+              .join(', ')}
+          </span>
+          <Button onClick={() => setSheet(sheet === 'recipe' ? 'none' : 'recipe')}>Change the recipe</Button>
+        </p>
+      )}
+      <Unfit view={view} />
+
+      <div className="bench">
+        <div className="text">
+          <TextField
+            id="sequence-title"
+            label="Title"
+            value={title}
+            onChange={(e) => setTitle(e.target.value)}
+            error={title.trim() === '' && text.trim() !== ''}
+            helperText={
+              title.trim() === '' && text.trim() !== '' ? 'It needs a title before it can be saved.' : undefined
+            }
+          />
+          <Editor
+            start={start}
+            words={view.words}
+            lines={lines}
+            problems={problems}
+            place={place}
+            onText={setText}
+            onLine={onLine}
+          />
+          <p className="keys">
+            {problems.length > 0 ? (
+              <span className={errors.length > 0 ? 'hurts' : 'attention'}>
+                Line {problems[0]!.line}, place {problems[0]!.column}: {problems[0]!.message}
+                {problems[0]!.near.length > 0 && ` Near it: ${problems[0]!.near.join(', ')}.`}
+              </span>
+            ) : (
+              'One count a line. Alt ↑ ↓ shifts a count, Tab completes.'
+            )}{' '}
+            <a href="/guide/notation">How it is written</a>
+          </p>
+        </div>
+
+        <div className="score">
+          {read.moves.length === 0 ? (
+            <p className="message">
+              Type the first count at the left, such as <i>step L, front stance, low block L, out</i>; the stave, the
+              floor and the checks follow as you type. Or paste a whole text.
+            </p>
+          ) : (
+            <Stave layout={layout} title={name} lit={lit} onOver={setOver} onPick={pick} follow={over === null} />
+          )}
+          {cuts.length > 1 && (
+            <div className="row">
+              <Switch
+                label="Sectioning"
+                value={sectioning}
+                onChange={setSectioning}
+                options={cuts.map((c) => ({ value: String(c.sectioning), word: c.name || 'sections' }))}
+              />
+              <span className="second">
+                {mapSections(cuts[0]!, cuts[1]!)
+                  .map((m) => `${m.section.name} is ${m.others.map((o) => o.name).join(' with ') || 'in none'}`)
+                  .join('; ')}
+                .
+              </span>
+            </div>
+          )}
+          <div className="under">
+            <div className="plan">
+              <Floor plan={plan} title={`Floor plan of ${name}`} lit={lit} onOver={setOver} onPick={pick} />
+              <div className="row">
+                <TextField
+                  id="stature"
+                  label="Stature"
+                  select
+                  value={stature}
+                  onChange={(e) => setStature(Number(e.target.value))}
+                  sx={{ width: 104 }}
+                >
+                  {STATURES.map((x) => (
+                    <MenuItem key={x} value={x}>
+                      {x.toFixed(2)} m
+                    </MenuItem>
+                  ))}
+                </TextField>
+                {view.halls.length > 0 && (
+                  <TextField
+                    id="hall"
+                    label="Hall"
+                    select
+                    value={hallId}
+                    onChange={(e) => setHall(e.target.value)}
+                    sx={{ width: 128 }}
+                  >
+                    {view.halls.map((h) => (
+                      <MenuItem key={h.id} value={h.id}>
+                        {h.name}
+                      </MenuItem>
+                    ))}
+                  </TextField>
+                )}
+                {view.mayDecide && (
+                  <Button onClick={() => setSheet(sheet === 'hall' ? 'none' : 'hall')}>
+                    {hall ? 'Halls' : 'Add a hall'}
+                  </Button>
+                )}
+              </div>
+              {read.moves.length > 0 && (
+                <p className="second">
+                  It takes {(trace.box.east - trace.box.west).toFixed(1)} by{' '}
+                  {(trace.box.north - trace.box.south).toFixed(1)} m with reach.
+                  {hall && capacity && alone && (
+                    <>
+                      {' '}
+                      In {hall.name}, {hall.width} by {hall.depth} m: {inWords(capacity.people)} together,{' '}
+                      {inWords(alone.people)} each at their own time.
+                    </>
+                  )}
+                  {fit && !fit.fits && (
+                    <>
+                      {' '}
+                      {fit.longest
+                        ? `Counts ${fit.longest.from} to ${fit.longest.to} fit it.`
+                        : 'Not one count fits it.'}
+                    </>
+                  )}
+                  {fit?.turned && <> It fits if one starts facing a side wall.</>}
+                </p>
+              )}
+            </div>
+            <div className="findings">
+              <h2>
+                Tally{' '}
+                <small>
+                  {inWords(t.cells.reduce((n, c) => n + c.left + c.both, 0))} left, outlined;{' '}
+                  {inWords(t.cells.reduce((n, c) => n + c.right + c.both, 0))} right, solid
+                </small>
+              </h2>
+              <TallyMark tally={t} />
+              <p className="said">{tallyWords(t)}</p>
+              {loop && (
+                <p className="second">
+                  A loop: {loop.orders.map((o) => `${o.lane} repeats ${inWords(o.steps.length)}`).join(', ')}; they
+                  begin together again after {inWords(loop.period)} {plural(loop.period, 'count')}.
+                </p>
+              )}
+              {schools.length > 0 && (
+                <p className="second">
+                  Variants are kept by {schools.join(' and ')}; the one shown at gradings bears a star in the text.
+                </p>
+              )}
+              {(read.about.contact ?? read.about.condition) && (
+                <p className="second">
+                  {[read.about.condition, read.about.contact && `contact: ${read.about.contact}`]
+                    .filter(Boolean)
+                    .join('; ')}
+                  . The instructor is in charge of all contact; rules of federation, insurer and local law come first.
+                </p>
+              )}
+              <Checks
+                findings={findings}
+                waivers={view.waivers}
+                onPick={pick}
+                onWaive={view.sequence && !changed ? waive : null}
+              />
+            </div>
+          </div>
+          <div className="row after">
+            {s && <Button onClick={() => setSheet(sheet === 'derive' ? 'none' : 'derive')}>Derive from it</Button>}
+            <Button
+              onClick={() =>
+                void staveFile(layout, name).then((f) => download(`${fileName(name)}.svg`, f, 'image/svg+xml'))
+              }
+            >
+              Stave as SVG
+            </Button>
+            <Button onClick={() => void stavePicture(layout, name).then((f) => download(`${fileName(name)}.png`, f))}>
+              Stave as PNG
+            </Button>
+            <Button
+              onClick={() =>
+                download(`${fileName(name)}.txt`, text.startsWith('title:') ? text : `title: ${name}\n${text}`)
+              }
+            >
+              Text
+            </Button>
+            <Button
+              onClick={() =>
+                download(
+                  `${fileName(name)}.json`,
+                  JSON.stringify(
+                    {
+                      format: 'stavewright-sequences',
+                      version: 1,
+                      sequences: [{ ...read, about: { ...read.about, title: name } }],
+                    },
+                    null,
+                    2,
+                  ),
+                  'application/json',
+                )
+              }
+            >
+              JSON
+            </Button>
+            {s && <Button onClick={() => void retire(!s.retired)}>{s.retired ? 'Put it back' : 'Retire it'}</Button>}
+          </div>
+          {view.children.length > 0 && (
+            <section className="family" aria-labelledby="family">
+              <h2 id="family">Made from it</h2>
+              <ul>
+                {view.children.map((c) => (
+                  <li key={c.id}>
+                    <a href={`/sequences/${c.id}`}>{c.title}</a> <span className="second">{c.how}</span>
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
+          {sheet === 'derive' && s && (
+            <Derive
+              parent={{ id, title: s.title, body: { ...read, about: { ...read.about, title: s.title } } }}
+              others={view.others}
+              words={view.words}
+              leave={() => setSheet('none')}
+              existing={null}
+            />
+          )}
+          {sheet === 'recipe' && s?.recipe && view.parent && (
+            <Derive
+              parent={view.parent}
+              others={view.others}
+              words={view.words}
+              leave={() => setSheet('none')}
+              existing={{ id, title: s.title, recipe: s.recipe }}
+            />
+          )}
+          {sheet === 'hall' && (
+            <HallSheet halls={view.halls} done={async () => void (await refresh())} leave={() => setSheet('none')} />
+          )}
+        </div>
+      </div>
+    </IslandRoot>
+  );
+}
+
+/** Hand edits that found their place no more: told, not dropped. */
+function Unfit({ view }: { view: SequenceView }) {
+  const { sequence, computed } = view;
+  if (!sequence || !computed) return null;
+  const { unfit } = applyDepartures(computed.moves, sequence.departures);
+  if (unfit.length === 0) return null;
+  const said = (m: (typeof unfit)[number]['was']) =>
+    m
+      ? printSequence({
+          ...sequence.body,
+          about: { ...sequence.body.about, title: '', kind: 'form', rank: null },
+          moves: [m],
+          closing: [],
+        }).trim()
+      : '';
+  return (
+    <div className="message wrong" role="status">
+      <p>
+        {unfit.length === 1 ? 'A change made by hand does' : `${unfit.length} changes made by hand do`} not fit any
+        more, since the parent changed. Write {unfit.length === 1 ? 'it' : 'them'} in again where{' '}
+        {unfit.length === 1 ? 'it belongs' : 'they belong'}, or save to let go.
+      </p>
+      <ul>
+        {unfit.map((u, i) => (
+          <li key={i}>
+            {u.was && u.becomes && (
+              <>
+                <s>{said(u.was)}</s> became <b>{said(u.becomes)}</b>
+              </>
+            )}
+            {u.was && !u.becomes && (
+              <>
+                <s>{said(u.was)}</s> was left out
+              </>
+            )}
+            {!u.was && (
+              <>
+                <b>{said(u.becomes)}</b> was put in
+              </>
+            )}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,36 @@
+import { svgOf, type FloorPlan } from '../../core';
+import { onScreen } from './tones';
+
+/** The floor from above; the lit count's feet in pine, the others quiet. */
+export function Floor({
+  plan,
+  title,
+  lit,
+  onOver,
+  onPick,
+}: {
+  plan: FloorPlan;
+  title: string;
+  lit: number | null;
+  onOver?: (index: number | null) => void;
+  onPick?: (index: number) => void;
+}) {
+  const drawn = (i: number) => ({ __html: svgOf(plan.counts[i]!.primitives, onScreen) });
+  return (
+    <svg className="floor" viewBox={`0 0 ${plan.width} ${plan.height}`} role="img" aria-label={title}>
+      <rect width={plan.width} height={plan.height} fill="var(--sheet)" rx="6" />
+      <g dangerouslySetInnerHTML={{ __html: svgOf(plan.ground, onScreen) }} />
+      {plan.counts.map((c) => (
+        <g
+          key={c.index}
+          onPointerEnter={onOver && (() => onOver(c.index))}
+          onPointerLeave={onOver && (() => onOver(null))}
+          onClick={onPick && (() => onPick(c.index))}
+          dangerouslySetInnerHTML={drawn(c.index)}
+        />
+      ))}
+      {lit !== null && plan.counts[lit] && <g className="lit" dangerouslySetInnerHTML={drawn(lit)} />}
+      <rect x=".5" y=".5" width={plan.width - 1} height={plan.height - 1} fill="none" stroke="var(--rule)" rx="6" />
+    </svg>
+  );
+}

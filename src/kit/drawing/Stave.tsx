@@ -1,0 +1,131 @@
+import { memo, useEffect, useRef, type KeyboardEvent } from 'react';
+import { svgOf, type StaveLayout } from '../../core';
+import { onScreen } from './tones';
+
+interface ColumnProps {
+  index: number;
+  x: number;
+  y: number;
+  svg: string;
+  width: number;
+  height: number;
+  top: number;
+  lit: boolean;
+  next: boolean;
+  onOver: ((index: number | null) => void) | undefined;
+  onPick: ((index: number) => void) | undefined;
+}
+
+/** A column is drawn again only when its own text changes: typing a count touches one of two hundred. */
+const Column = memo(function Column({ index, x, y, svg, width, height, top, lit, next, onOver, onPick }: ColumnProps) {
+  return (
+    <g
+      transform={`translate(${x} ${y})`}
+      className={lit ? 'col lit' : next ? 'col next' : 'col'}
+      onPointerEnter={onOver && (() => onOver(index))}
+      onPointerLeave={onOver && (() => onOver(null))}
+      onClick={onPick && (() => onPick(index))}
+    >
+      <rect className="back" x={1} y={top} width={width - 2} height={height - top} rx={4} />
+      <g dangerouslySetInnerHTML={{ __html: svg }} />
+    </g>
+  );
+});
+
+/** The stave on screen: hover and arrow keys light a count, a click picks it; for those who listen, the counts in words. */
+export function Stave({
+  layout,
+  title,
+  lit,
+  next = null,
+  onOver,
+  onPick,
+  follow = false,
+}: {
+  layout: StaveLayout;
+  title: string;
+  lit: number | null;
+  next?: number | null;
+  onOver?: (index: number | null) => void;
+  onPick?: (index: number) => void;
+  /** Keeps the lit column in sight. */
+  follow?: boolean;
+}) {
+  const frame = useRef<HTMLDivElement>(null);
+  const last = layout.columns.length - 1;
+  useEffect(() => {
+    const el = frame.current;
+    const column = lit === null ? undefined : layout.columns[lit];
+    if (!follow || !el || !column) return;
+    const [from, to] = [el.scrollLeft + 90, el.scrollLeft + el.clientWidth - layout.column * 2];
+    if (column.x < from || column.x > to) el.scrollTo({ left: Math.max(0, column.x - el.clientWidth * 0.4) });
+  }, [follow, lit, layout]);
+  const keys = (e: KeyboardEvent) => {
+    if (!onPick || last < 0) return;
+    const at = lit ?? -1;
+    const to =
+      e.key === 'ArrowRight'
+        ? Math.min(last, at + 1)
+        : e.key === 'ArrowLeft'
+          ? Math.max(0, at - 1)
+          : e.key === 'Home'
+            ? 0
+            : e.key === 'End'
+              ? last
+              : null;
+    if (to === null) return;
+    e.preventDefault();
+    onPick(to);
+  };
+  return (
+    <div
+      className="stave-frame"
+      ref={frame}
+      tabIndex={0}
+      role="group"
+      aria-label={`Stave of ${title}. Left and right arrows move from count to count.`}
+      onKeyDown={keys}
+    >
+      <svg
+        className="stave"
+        width={layout.width}
+        height={layout.height}
+        viewBox={`0 0 ${layout.width} ${layout.height}`}
+        aria-hidden="true"
+      >
+        {layout.columns.map((c) => (
+          <Column
+            key={c.index}
+            index={c.index}
+            x={c.x}
+            y={c.y}
+            svg={svgOf(c.primitives, onScreen)}
+            width={layout.column}
+            height={layout.lineHeight}
+            top={layout.top}
+            lit={c.index === lit}
+            next={c.index === next}
+            onOver={onOver}
+            onPick={onPick}
+          />
+        ))}
+        {layout.lines.map((l) => (
+          <g
+            key={l.from}
+            className="lines"
+            transform={`translate(0 ${l.y})`}
+            dangerouslySetInnerHTML={{ __html: svgOf(l.primitives, onScreen) }}
+          />
+        ))}
+      </svg>
+      <p className="hidden" aria-live="polite">
+        {lit === null ? '' : layout.columns[lit]?.said}
+      </p>
+      <ol className="hidden" aria-label={`Counts of ${title}`}>
+        {layout.columns.map((c) => (
+          <li key={c.index}>{c.said}</li>
+        ))}
+      </ol>
+    </div>
+  );
+}
