@@ -15,6 +15,7 @@ import { Floor } from '../../kit/drawing/Floor';
 import { onScreen } from '../../kit/drawing/tones';
 import '../../kit/drawing/drawing.css';
 import { IslandRoot } from '../../kit/IslandRoot';
+import { capital } from '../../kit/words';
 import { departsFrom } from './reading';
 
 /** The sheet in print: the stave in lines that fit the page, the floor, the tally, the counts with the school's terms. */
@@ -38,7 +39,7 @@ export default function Sheet({ view }: { view: SequenceView }) {
           <div>
             <h1>{s.title}</h1>
             <p className="sub">
-              {s.body.about.kind}
+              {capital(s.body.about.kind)}
               {s.body.about.rank ? ` for ${s.body.about.rank}` : ''}. {tallyWords(tally(s.body))}
               {view.parent &&
                 s.recipe &&

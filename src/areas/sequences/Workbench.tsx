@@ -335,6 +335,27 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
           ) : (
             <Stave layout={layout} title={name} lit={lit} onOver={setOver} onPick={pick} follow={over === null} />
           )}
+          {sheet === 'derive' && s && (
+            <Derive
+              parent={{ id, title: s.title, body: { ...read, about: { ...read.about, title: s.title } } }}
+              others={view.others}
+              words={view.words}
+              leave={() => setSheet('none')}
+              existing={null}
+            />
+          )}
+          {sheet === 'recipe' && s?.recipe && view.parent && (
+            <Derive
+              parent={view.parent}
+              others={view.others}
+              words={view.words}
+              leave={() => setSheet('none')}
+              existing={{ id, title: s.title, recipe: s.recipe }}
+            />
+          )}
+          {sheet === 'hall' && (
+            <HallSheet halls={view.halls} done={async () => void (await refresh())} leave={() => setSheet('none')} />
+          )}
           {cuts.length > 1 && (
             <div className="row">
               <Switch
@@ -502,27 +523,6 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
                 ))}
               </ul>
             </section>
-          )}
-          {sheet === 'derive' && s && (
-            <Derive
-              parent={{ id, title: s.title, body: { ...read, about: { ...read.about, title: s.title } } }}
-              others={view.others}
-              words={view.words}
-              leave={() => setSheet('none')}
-              existing={null}
-            />
-          )}
-          {sheet === 'recipe' && s?.recipe && view.parent && (
-            <Derive
-              parent={view.parent}
-              others={view.others}
-              words={view.words}
-              leave={() => setSheet('none')}
-              existing={{ id, title: s.title, recipe: s.recipe }}
-            />
-          )}
-          {sheet === 'hall' && (
-            <HallSheet halls={view.halls} done={async () => void (await refresh())} leave={() => setSheet('none')} />
           )}
         </div>
       </div>

@@ -191,9 +191,7 @@ describe('the floor plan', () => {
     const seq = written('step L, front stance, punch L\npunch R\nstep R, front stance');
     const plan = layoutFloor(seq, traceFloor(seq, body), { closingAllowed: 0.3 });
     expect(plan.counts).toHaveLength(3);
-    const words = [...plan.ground, ...plan.counts.flatMap((c) => c.primitives)].flatMap((p) =>
-      p.is === 'label' ? [p.text] : [],
-    );
+    const words = [...plan.ground, ...plan.numbers].flatMap((p) => (p.is === 'label' ? [p.text] : []));
     expect(words.some((w) => w.endsWith('m off the mark'))).toBe(true);
     expect(words).toContain('1');
     for (const p of plan.counts.flatMap((c) => c.primitives))

@@ -1,4 +1,4 @@
-import { footShape, label, n1, shape, type Primitive, type Tone } from '../sequence/drawing';
+import { footShape, label, n1, shape, type Primitive } from '../sequence/drawing';
 import type { Sequence } from '../sequence/move';
 import type { Room } from './room';
 import type { Spot, Trace } from './trace';
@@ -21,8 +21,10 @@ export interface FloorPlan {
   /** Drawing units a metre. */
   scale: number;
   ground: Primitive[];
-  /** The feet that each count puts down, and its number. */
-  counts: { index: number; primitives: Primitive[] }[];
+  /** The feet that each count puts down, and its own number beside them, for when it is lit. */
+  counts: { index: number; primitives: Primitive[]; number: Primitive }[];
+  /** Numbers of the counts that share a place, where they can be read; crowded ones are left out. */
+  numbers: Primitive[];
 }
 
 const DESK_PLAN: FloorPlanOptions = { width: 318, height: 274, scale: 112, room: null, closingAllowed: null };
@@ -116,48 +118,54 @@ export function layoutFloor(seq: Sequence, trace: Trace, options: Partial<FloorP
   );
 
   // Counts that end where an earlier one stands share its number's place.
-  const placed: { x: number; y: number; counts: number[]; side: 'left' | 'right'; index: number }[] = [];
-  const shown: FloorPlan['counts'] = trace.at.map((a, index) => {
-    const primitives: Primitive[] = [];
-    const tone: Tone = 'still';
+  const placed: { x: number; y: number; counts: number[]; side: 'left' | 'right' }[] = [];
+  const half = (foot * k) / 2 + 9;
+  const feetAt: [number, number][] = [at(trace.start.left), at(trace.start.right)];
+  const counts: FloorPlan['counts'] = trace.at.map((a, index) => {
+    const { step } = seq.moves[index]!;
     const moved = a.moved.filter((m) => m !== a.lifted);
-    const put =
-      moved.length > 0 &&
-      (seq.moves[index]!.step.foot !== null ||
-        seq.moves[index]!.step.stance !== null ||
-        seq.moves[index]!.step.turn !== null);
-    const feet = put ? (seq.moves[index]!.step.foot ? [seq.moves[index]!.step.foot.side] : moved) : [];
-    for (const side of feet) {
+    const feet = step.foot ? [step.foot.side] : step.stance !== null || step.turn !== null ? moved : [];
+    const primitives: Primitive[] = feet.map((side) => {
       const [x, y] = at(a[side]);
-      primitives.push(footShape(side, x, y, a[side].angle, foot * k, tone, { width: 1.6 }));
-    }
-    const mark = feet.length > 0 ? a[feet[0]!] : a.centre;
-    const [x, y] = at(mark);
-    const near = placed.find((q) => Math.hypot(q.x - x, q.y - y) < 13);
+      feetAt.push([x, y]);
+      return footShape(side, x, y, a[side].angle, foot * k, 'still', { width: 1.6 });
+    });
+    const side = feet[0] ?? 'right';
+    const [x, y] = at(feet.length > 0 ? a[side] : a.centre);
+    const near = placed.find((q) => Math.hypot(q.x - x, q.y - y) < 14);
     if (near) near.counts.push(index + 1);
-    else placed.push({ x, y, counts: [index + 1], side: feet[0] ?? 'right', index });
-    return { index, primitives };
+    else placed.push({ x, y, counts: [index + 1], side });
+    const number = label(x + (side === 'right' ? 16 : -16), y + 5, String(index + 1), 14.5, { weight: 700, rim: true });
+    return { index, primitives, number };
   });
-  const taken: [number, number][] = [];
+  const taken: { x: number; y: number; w: number }[] = [];
+  const numbers: Primitive[] = [];
   for (const q of placed) {
-    const half = (foot * k) / 2 + 9;
+    const text = runs(q.counts);
+    const w = text.length * 7.2 + 4;
+    const out = q.side === 'right' ? 1 : -1;
     const choices: [number, number][] = [
-      [q.x + (q.side === 'right' ? 15 : -15), q.y + 5],
+      [q.x + out * (9 + w / 2), q.y + 5],
+      [q.x - out * (9 + w / 2), q.y + 5],
       [q.x, q.y - half + 2],
       [q.x, q.y + half + 7],
-      [q.x + (q.side === 'right' ? -15 : 15), q.y + 5],
-      [q.x + 26, q.y - half + 4],
-      [q.x - 26, q.y + half],
+      [q.x + out * (16 + w / 2), q.y - 10],
+      [q.x + out * (16 + w / 2), q.y + 18],
     ];
     const free = choices.find(
       ([x, y]) =>
-        x > 10 && x < o.width - 10 && y > 42 && taken.every(([a, b]) => Math.abs(a - x) > 22 || Math.abs(b - y) > 14),
+        x - w / 2 > 4 &&
+        x + w / 2 < o.width - 4 &&
+        y > 42 &&
+        y < o.height - 4 &&
+        taken.every((t) => Math.abs(t.x - x) > (t.w + w) / 2 || Math.abs(t.y - y) > 14) &&
+        feetAt.every(([a, b]) => Math.abs(a - x) > w / 2 + foot * k * 0.18 || Math.abs(b - (y - 5)) > foot * k * 0.42),
     );
-    const [x, y] = free ?? choices[0]!;
-    taken.push([x, y]);
-    shown[q.index]!.primitives.push(label(x, y, runs(q.counts), 13.5, { weight: 600, rim: true }));
+    if (!free) continue;
+    taken.push({ x: free[0], y: free[1], w });
+    numbers.push(label(free[0], free[1], text, 13, { weight: 600, rim: true }));
   }
-  return { width: o.width, height: o.height, scale: k, ground, counts: shown };
+  return { width: o.width, height: o.height, scale: k, ground, counts, numbers };
 }
 
 /** 1, 2, 3, 7 as “1–3, 7”; more than two runs end in a stop. */

@@ -190,6 +190,7 @@ function steps(seq: Sequence, trace: Trace, context: CheckContext, found: Found)
   const stature = context.body.stature;
   let before = trace.start;
   let feetFine = true;
+  const crossed: number[] = [];
   for (const [i, at] of trace.at.entries()) {
     const { step } = seq.moves[i]!;
     const n = i + 1;
@@ -251,7 +252,7 @@ function steps(seq: Sequence, trace: Trace, context: CheckContext, found: Found)
           [n],
           `Count ${n}: the centre does not cross the middle from ${before.stance!} to ${at.stance!}.`,
         );
-      } else found('stance shift', true, [n], `Count ${n}: the centre crosses the middle.`);
+      } else crossed.push(n);
     }
     if (seq.about.level) {
       const fall = at.sink - before.sink;
@@ -282,6 +283,8 @@ function steps(seq: Sequence, trace: Trace, context: CheckContext, found: Found)
     }
     before = at;
   }
+  if (crossed.length > 0)
+    found('stance shift', true, crossed, `${countsSaid(crossed)}: the centre crosses the middle between the feet.`);
   if (feetFine) found('feet', true, [], 'Every foot that moves is free to move.');
 }
 

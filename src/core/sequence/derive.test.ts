@@ -37,7 +37,7 @@ describe('a recipe', () => {
       'step R, front stance, punch R',
     ]);
     expect(recipeWords([...kicks, { op: 'mirror' }])).toBe(
-      'front kick R mid before each advancing punch, then the other side',
+      'a front kick before each advancing punch, then the other side',
     );
   });
 

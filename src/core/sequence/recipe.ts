@@ -142,6 +142,11 @@ function patternWords(p: Pattern): string {
   return [...before, noun].join(' ') + (p.stance ? ` in ${p.stance}` : '');
 }
 
+const article = (name: string) => `${/^[aeiou]/i.test(name) ? 'an' : 'a'} ${name}`;
+/** What is put in, shortly: the techniques by name, or the whole count where it has none. */
+const stepWords = (s: Step): string =>
+  s.actions.length > 0 ? s.actions.map((a) => article(a.name)).join(' and ') : printStep(s);
+
 /** The recipe in words: “a front kick before each advancing punch, then the other side”. */
 export function recipeWords(recipe: Recipe, nameOf: (id: string) => string = () => 'another sequence'): string {
   const one = (o: Operation): string => {
@@ -159,13 +164,13 @@ export function recipeWords(recipe: Recipe, nameOf: (id: string) => string = () 
           const stance = r.stance ? `${to ? ' ' : ''}in ${r.stance}` : '';
           return `each ${what} becomes ${to || (r.stance ? '' : 'what it was')}${stance}`.replace(/ {2,}/g, ' ');
         }
-        const step = printStep(r.step);
+        const step = stepWords(r.step);
         return r.do === 'instead' ? `${step} in place of each ${what}` : `${step} ${r.do} each ${what}`;
       }
       case 'chain':
         return `followed by ${nameOf(o.with)}`;
       case 'extend':
-        return `with ${listed(o.steps.map((s) => printStep(s)))} at the end`;
+        return `with ${listed(o.steps.map(stepWords))} at the end`;
       case 'repeat':
         return `${o.times} times`;
       case 'pyramid':

@@ -91,7 +91,7 @@ interface Rows {
   height: number;
 }
 
-const LETTERS = { label: 13, count: 15, name: 13.5, section: 14 };
+const LETTERS = { label: 13, count: 15, name: 13, section: 14 };
 /** Drawing units a metre in the foot row. */
 const FEET_SCALE = 58;
 const FEET_HALF = 36;
@@ -307,7 +307,13 @@ export function twoLines(names: readonly string[], letters: number): string[] {
   let first = '';
   while (words.length > 0 && (first === '' || `${first} ${words[0]!}`.length <= letters))
     first = first ? `${first} ${words.shift()!}` : words.shift()!;
-  return words.length > 0 ? [cut(first), cut(words.join(' '))] : [cut(first)];
+  if (words.length === 0) return [cut(first)];
+  const rest = words.join(' ');
+  if (rest.length <= letters || words.length === 1) return [cut(first), cut(rest)];
+  // The last word tells most: those before it are shortened.
+  const last = words.pop()!;
+  const room = letters - last.length - 2;
+  return [cut(first), room >= 2 ? `${words.join(' ').slice(0, room)}. ${last}` : cut(last)];
 }
 
 const BREATH_LEVEL = { in: -9, out: 9, hold: 0 } as const;
@@ -348,7 +354,7 @@ export function layoutStave(seq: Sequence, options: Partial<StaveOptions> = {}, 
   const lineCount = Math.max(1, Math.ceil(n / per));
   const lineGap = 28;
   const cw = o.column;
-  const letters = Math.floor(cw / (LETTERS.name * k * 0.5));
+  const letters = Math.floor(cw / (LETTERS.name * k * 0.53));
 
   const columns: StaveColumn[] = seq.moves.map((m, i) => {
     const line = Math.floor(i / per);

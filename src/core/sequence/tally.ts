@@ -61,7 +61,7 @@ export function tally(seq: Sequence, lane: 'A' | 'B' = 'A'): Tally {
 }
 
 const NUMBER_WORDS =
-  'no one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen twenty'.split(
+  'none one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen twenty'.split(
     ' ',
   );
 /** Small numbers as they are said. */

@@ -147,7 +147,7 @@ export const DEMO_DETAILS: Readonly<Record<string, Some>> = {
   Backfist: {
     ...at('upper', 'back of the first two knuckles', 'temple'),
     ceiling: {
-      condition: 'with a set partner',
+      condition: 'set partner',
       contact: 'stop a hand’s length short',
       targets: 'guard or pad, never the face',
       age: 16,
@@ -156,7 +156,7 @@ export const DEMO_DETAILS: Readonly<Record<string, Some>> = {
   'Elbow strike': {
     ...at('middle', 'point of the elbow', 'pad, or the air at a distance'),
     terms: [term('ja', '肘打ち', 'hiji-uchi', 'elbow hit')],
-    ceiling: { condition: 'on a moving target', contact: 'equipment only', targets: 'pads and post', age: 14 },
+    ceiling: { condition: 'moving holder', contact: 'equipment only', targets: 'pads and post', age: 14 },
   },
   'Palm check': { ...at('middle', 'palm', 'the partner’s forearm or shoulder'), after: ['Guard stance'] },
   'Low block': {
@@ -254,7 +254,7 @@ export const DEMO_DETAILS: Readonly<Record<string, Some>> = {
   'Back kick': {
     ...at('middle', 'heel', 'belt'),
     after: ['Side kick'],
-    ceiling: { condition: 'on a moving target', contact: '', targets: 'shield', age: null },
+    ceiling: { condition: 'moving holder', contact: '', targets: 'shield', age: null },
   },
   'Pulling hand': {
     selfChecks: [
@@ -269,7 +269,7 @@ export const DEMO_DETAILS: Readonly<Record<string, Some>> = {
     ...at('upper', 'front third of the staff', 'crown'),
     sideRule: 'step with the foot on the side where the cut starts',
     ceiling: {
-      condition: 'with a set partner',
+      condition: 'set partner',
       contact: 'stop a hand’s length short',
       targets: 'the air above the head',
       age: 12,

@@ -28,15 +28,8 @@ import {
 import { account, user } from '../tables/auth';
 import { FIRST_STEPS } from '../openSchool';
 import { DEMO_PASSWORD, DEMO_SIGN_INS } from '../../../scripts/demo-sign-ins.mjs';
-import {
-  printSequence,
-  readSequence,
-  applyDepartures,
-  findDepartures,
-  type Departure,
-  type Sequence,
-} from '../../core';
-import { computedOf, readVocabulary } from '../queries/sequences';
+import { readSequence, applyDepartures, findDepartures, type Departure, type Sequence } from '../../core';
+import { computedOf, readVocabulary, textOf } from '../queries/sequences';
 import { detailOf } from './details';
 import { DEMO_SCHOOL_ID, generateDemo, type DemoSchool } from './generate';
 import { DEMO_HALLS, DEMO_SEQUENCES } from './sequences';
@@ -205,14 +198,14 @@ async function writeSequences(tx: Transaction, made: DemoSchool) {
     } else {
       const computed = computedOf({ parentId, recipe, title: s.title }, bodies, vocabulary);
       if (!computed.ok) throw new Error(`${s.title}: ${computed.error}`);
-      const plain = printSequence(computed.value, vocabulary);
+      const plain = textOf(computed.value, vocabulary);
       const edited = (s.edits ?? []).reduce((t, [was, becomes]) => {
         if (!t.includes(was)) throw new Error(`${s.title}: “${was}” is not there to be changed in:\n${t}`);
         return t.replace(was, becomes);
       }, plain);
       departures = findDepartures(computed.value.moves, readSequence(edited, vocabulary).sequence.moves);
       body = { ...computed.value, moves: applyDepartures(computed.value.moves, departures).moves };
-      text = printSequence(body, vocabulary);
+      text = textOf(body, vocabulary);
     }
     bodies.set(id, body);
     await tx.insert(sequence).values({

@@ -43,7 +43,7 @@ export const DEMO_SEQUENCES: readonly DemoSequence[] = [
   {
     title: 'First Causeway',
     text: `kind: form
-rank: Amber
+rank: Fern
 
 = Out along the causeway
 step L, front stance, low block L, in
@@ -55,10 +55,10 @@ step L, front stance, stepping punch L, out, shout
 ~* Causeway Hall: step L, front stance, stepping punch L, out, shout
 
 = Both waters
-turn L 90, L foot, back stance, outer block L, in
-shift, front stance, reverse punch R, out
-turn R 180 in place, back stance, outer block R, in
-shift, front stance, reverse punch L, out
+turn L 90, L foot, front stance, inner block L, in
+reverse punch R, out
+turn R 180 in place, front stance, inner block R, in
+reverse punch L, out
 
 = Back
 turn R 90, R foot, front stance, low block R, in
@@ -69,10 +69,10 @@ reverse punch R, out
 step R, front stance, stepping punch R, out, shout
 
 = Home
-turn L 90, L foot, back stance, outer block L, in
-shift, front stance, reverse punch R, out
-turn R 180 in place, back stance, outer block R, in
-shift, front stance, reverse punch L, out
+turn L 90, L foot, front stance, inner block L, in
+reverse punch R, out
+turn R 180 in place, front stance, inner block R, in
+reverse punch L, out
 turn R 90, R foot, front stance, low block R, in
 inner block L, in
 reverse punch R, out
@@ -85,10 +85,10 @@ draw L, ready stance, hold`,
       {
         op: 'substitute',
         pattern: { kind: 'strike', family: 'hand', advancing: true },
-        replacement: { do: 'before', step: step('front kick R, in') },
+        replacement: { do: 'before', step: step('front kick R, out') },
       },
     ],
-    edits: [['front kick L, in', 'front kick L high, in']],
+    edits: [['front kick L, out', 'front kick L high, out']],
   },
   { title: 'First Causeway, other side', from: 'First Causeway', recipe: () => [{ op: 'mirror' }] },
   {
@@ -102,7 +102,7 @@ draw L, ready stance, hold`,
   {
     title: 'Sluice',
     text: `kind: form
-rank: Fern
+rank: Umber
 
 # Back to front stance and back: the centre crosses the middle, or nothing was gained.
 = The gate opens
@@ -128,7 +128,7 @@ draw L, ready stance, hold, slow`,
   {
     title: 'Ferry Pole',
     text: `kind: form
-rank: Lake
+rank: Black
 sections 2: Old count
 
 = Push off
@@ -188,14 +188,14 @@ draw R, ready stance, hold`,
   {
     title: 'Combination 1',
     text: `kind: combination
-rank: White
+rank: Lake
 lead punch L high, out
 reverse punch R, out`,
   },
   {
     title: 'Combination 2',
     text: `kind: combination
-rank: Straw
+rank: Lake
 palm check L, in
 reverse punch R, out
 hook punch L high, out`,
@@ -243,8 +243,7 @@ elbow strike R, out`,
   {
     title: 'Post, first set',
     text: `kind: equipment set
-rank: Lake
-condition: on a still target
+condition: still target
 
 # Both arms work; arm meets the arm it faces. Noise is a sign of doing it wrong.
 = In front
@@ -261,8 +260,7 @@ palm check L at its left arm, hold`,
   {
     title: 'Four quarters',
     text: `kind: partner drill
-rank: Straw
-condition: with a set partner
+condition: set partner
 contact: slow, open soft hands
 lead punch R high at upper left | rising block L
 lead punch L high at upper right | rising block R
@@ -277,7 +275,6 @@ lead punch L low at lower right | low block R`,
   {
     title: 'Touch game in threes',
     text: `kind: partner drill
-rank: White
 players: 3
 round: 45 s
 contact: open hand, soft; never the face
@@ -292,8 +289,7 @@ open-hand touch L low at a leg between knee and belt | step L back, switch`,
   {
     title: 'Pads, the holder calls',
     text: `kind: partner drill
-rank: Straw
-condition: on a moving target
+condition: moving holder
 loop: yes
 
 # The holder's call starts the kick; get out at once.
@@ -308,8 +304,7 @@ cue both pads down, step L back | slide R, cover, in, switch
   {
     title: 'Push, after it has landed',
     text: `kind: partner drill
-rank: Amber
-condition: with a set partner
+condition: set partner
 contact: push on the shoulders, no strike
 loop: yes
 

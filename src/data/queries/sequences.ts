@@ -81,6 +81,10 @@ export function computedOf(
   return made.ok ? { ok: true, value: { ...made.value, about: { ...made.value.about, title: row.title } } } : made;
 }
 
+/** The text of a derived sequence; its title stands beside it, as with a written one. */
+export const textOf = (body: Sequence, vocabulary: Vocabulary): string =>
+  printSequence({ ...body, about: { ...body.about, title: '' } }, vocabulary);
+
 export interface Recomputed {
   id: string;
   body: Sequence;
@@ -120,7 +124,7 @@ export function recompute(rows: readonly SequenceRow[], vocabulary: Vocabulary):
       closing: made.value.closing,
     };
     bodies.set(id, body);
-    const text = printSequence(body, vocabulary);
+    const text = textOf(body, vocabulary);
     if (text !== row.text || row.trouble !== null || row.unfit !== departed.unfit.length)
       changed.push({ id, body, text, unfit: departed.unfit.length, trouble: null, departed });
   }

@@ -16,6 +16,7 @@ export function Floor({
   onPick?: (index: number) => void;
 }) {
   const drawn = (i: number) => ({ __html: svgOf(plan.counts[i]!.primitives, onScreen) });
+  const own = lit === null ? undefined : plan.counts[lit];
   return (
     <svg className="floor" viewBox={`0 0 ${plan.width} ${plan.height}`} role="img" aria-label={title}>
       <rect width={plan.width} height={plan.height} fill="var(--sheet)" rx="6" />
@@ -29,7 +30,10 @@ export function Floor({
           dangerouslySetInnerHTML={drawn(c.index)}
         />
       ))}
-      {lit !== null && plan.counts[lit] && <g className="lit" dangerouslySetInnerHTML={drawn(lit)} />}
+      <g className="numbers" dangerouslySetInnerHTML={{ __html: svgOf(plan.numbers, onScreen) }} />
+      {own && (
+        <g className="lit" dangerouslySetInnerHTML={{ __html: svgOf([...own.primitives, own.number], onScreen) }} />
+      )}
       <rect x=".5" y=".5" width={plan.width - 1} height={plan.height - 1} fill="none" stroke="var(--rule)" rx="6" />
     </svg>
   );

@@ -25,8 +25,9 @@ export function TallyMark({ tally }: { tally: Tally }) {
   const draw = (runs: Run[], side: 'left' | 'right', y: number) => {
     const dir = side === 'right' ? 1 : -1;
     const total = runs.reduce((t, r) => t + r.n, 0);
-    const single = total <= Math.floor((W - middle - 24) / 34);
-    let x = middle + dir * 26;
+    const single = total <= Math.floor((side === 'left' ? middle - 100 : W - middle - 24) / 34);
+    const wide = Math.min(54, (middle - 100) / Math.max(1, runs.length));
+    let x = middle + dir * 22;
     return runs.map((r) => {
       if (single) {
         const marks = Array.from({ length: r.n }, (_, i) => {
@@ -37,11 +38,11 @@ export function TallyMark({ tally }: { tally: Tally }) {
         return <g key={r.kind}>{marks}</g>;
       }
       const at = x;
-      x += dir * 58;
+      x += dir * wide;
       return (
         <g key={r.kind}>
           <g dangerouslySetInnerHTML={{ __html: svgOf(markOf(r.kind, side, at, y, 0.85), onScreen) }} />
-          <text x={at + dir * 28} y={y + 5} fontSize="14" fontWeight="600" textAnchor="middle" fill="var(--ink)">
+          <text x={at + dir * 24} y={y + 5} fontSize="14" fontWeight="600" textAnchor="middle" fill="var(--ink)">
             {r.n}
           </text>
         </g>

@@ -4,7 +4,6 @@ import {
   derivationOrder,
   findDepartures,
   needsOf,
-  printSequence,
   readSequence,
   type NotationProblem,
   type Sequence,
@@ -17,6 +16,7 @@ import {
   readSequences,
   readVocabulary,
   recomputeAll,
+  textOf,
   type SequenceRow,
 } from '../../data/queries/sequences';
 import { hall, sequence, waiver } from '../../data/tables';
@@ -100,7 +100,7 @@ export const sequenceCommands: Runs<Mine> = {
           title: input.title,
           kind: about.kind,
           body,
-          text: printSequence(body, vocabulary),
+          text: textOf(body, vocabulary),
           departures: findDepartures(made.value.moves, read.sequence.moves),
           unfit: 0,
           trouble: null,
@@ -146,7 +146,7 @@ export const sequenceCommands: Runs<Mine> = {
       title,
       kind: body.about.kind,
       body,
-      text: printSequence(body, vocabulary),
+      text: textOf(body, vocabulary),
       parentId,
       recipe,
       trouble: null,

@@ -104,7 +104,8 @@ export async function sequenceView(tx: Transaction, who: Who, { id }: ViewInput<
     halls: await tx
       .select({ id: hall.id, name: hall.name, width: hall.width, depth: hall.depth })
       .from(hall)
-      .orderBy(asc(hall.name)),
+
+      .orderBy(desc(sql`${hall.width} * ${hall.depth}`)),
     comes: last[0]?.n ?? 0,
     waivers: waivers.map((w) => ({ ...w, by: w.by ?? 'somebody' })),
     mayDecide: who.role === 'head',
