@@ -10,6 +10,7 @@ import type {
   SequenceKind,
   Side,
   Standard,
+  StanceGeometry,
   TechniqueKind,
   VerdictWord,
   Word,
@@ -94,6 +95,10 @@ export interface TechniqueView {
   points: PointShown[];
   /** Names of the prerequisites, and what else the library holds that may be one or the same as this. */
   others: { id: string; name: string; kind: TechniqueKind }[];
+  /** What might have to come before it besides, and why. */
+  suggested: { id: string; name: string; why: string }[];
+  /** The stance it is, or stands in, with its geometry. */
+  stanceShown: { name: string; geometry: StanceGeometry } | null;
   /** Sequences in which it occurs, with the counts. */
   sequences: { id: string; title: string; counts: number[] }[];
   usedBy: { rank: RankShown; condition: string; standard: Standard }[];

@@ -9,6 +9,7 @@ export * from './units/fold';
 export * from './technique/point';
 export * from './technique/technique';
 export * from './technique/pose';
+export * from './technique/prerequisites';
 // sequence
 export * from './sequence/move';
 export * from './sequence/vocabulary';
@@ -38,6 +39,7 @@ export * from './floor/stance';
 export * from './floor/trace';
 export * from './floor/room';
 export * from './floor/plan';
+export * from './floor/stancePlan';
 // caller
 export * from './caller/counts';
 export * from './caller/timeline';

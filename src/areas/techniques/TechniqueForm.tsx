@@ -10,6 +10,8 @@ import { techniqueInput, type TechniqueInput } from '../../contracts/technique';
 import { BODY_PARTS, HURTS, POINT_KINDS, TECHNIQUE_KINDS, UNITS } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { newId, send } from '../../kit/send';
+import { NO_DETAIL } from '../../contracts/techniqueDetail';
+import { DetailFields } from './DetailFields';
 
 type Form = Control<TechniqueInput>;
 type Named = { id: string; name: string };
@@ -235,16 +237,27 @@ function PointFields({
   );
 }
 
+/** The message of a nested field, wherever the form put it. */
+function errorAtPath(errors: unknown, path: string): string | undefined {
+  let at: unknown = errors;
+  for (const key of path.split('.'))
+    at = typeof at === 'object' && at !== null ? (at as Record<string, unknown>)[key] : undefined;
+  const message = typeof at === 'object' && at !== null ? (at as { message?: unknown }).message : undefined;
+  return typeof message === 'string' ? message : undefined;
+}
+
 /** Writes a technique with its points and slips. What is typed stays on the device until it is saved. */
 export default function TechniqueForm({
   start,
   stances,
   steps,
+  others,
   isNew,
 }: {
   start: TechniqueInput;
   stances: Named[];
   steps: Named[];
+  others: Named[];
   isNew: boolean;
 }) {
   const kept = `stavewright-technique-${isNew ? 'new' : start.id}`;
@@ -372,6 +385,21 @@ export default function TechniqueForm({
           <div>
             <Button onClick={() => points.append(emptyPoint())}>Add a point</Button>
           </div>
+          <Controller
+            control={control}
+            name="detail"
+            render={({ field }) => (
+              <DetailFields
+                value={field.value ?? NO_DETAIL}
+                onChange={field.onChange}
+                kind={all.kind ?? ''}
+                name={all.name ?? ''}
+                points={(all.points ?? []).map((p) => ({ id: p.id ?? '', name: p.name ?? '' }))}
+                others={others}
+                errorAt={(path) => errorAtPath(formState.errors, path)}
+              />
+            )}
+          />
           <p className="second">
             A point that somebody was marked on stays in the record when it is left out. A slip that can hurt is shown
             wherever the point is looked at; what is allowed with minors and with weapons, your federation, insurer and

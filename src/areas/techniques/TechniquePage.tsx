@@ -10,6 +10,8 @@ import { RuleMark, Splinter } from '../../kit/marks/small';
 import { Stick } from '../../kit/marks/Stick';
 import { send } from '../../kit/send';
 import { dateInWords, inWords, capital, plural } from '../../kit/words';
+import { Merge, Places, StanceFromAbove, Stages, Terms, Ways } from './Details';
+import './details.css';
 
 /** "What makes a … right?": points on one staff from the ground up, the chosen one beside it. */
 export default function TechniquePage({ view, mayChange }: { view: TechniqueView; mayChange: boolean }) {
@@ -66,6 +68,7 @@ export default function TechniquePage({ view, mayChange }: { view: TechniqueView
               {t.summary}
             </p>
           )}
+          <Terms view={view} />
           {points.length === 0 ? (
             <p className="message">
               There is no point to look at yet.{' '}
@@ -120,6 +123,10 @@ export default function TechniquePage({ view, mayChange }: { view: TechniqueView
               </section>
             </div>
           )}
+          <div className="more">
+            <Stages counts={t.detail.counts} joined={t.detail.joined} />
+            <StanceFromAbove view={view} />
+          </div>
         </div>
         <aside className="stack" style={{ gap: 20 }}>
           {point && <PointSheet point={point} n={points.indexOf(point) + 1} lately={view.lately[point.id]} />}
@@ -145,8 +152,13 @@ export default function TechniquePage({ view, mayChange }: { view: TechniqueView
               ))}
             </ul>
           </section>
+          <div className="more" style={{ gridTemplateColumns: 'minmax(0, 1fr)', marginTop: 0 }}>
+            <Ways view={view} />
+            <Places view={view} />
+          </div>
           {mayChange && (
             <div>
+              <Merge view={view} />
               <Button variant="text" onClick={() => void retire()}>
                 {t.retired ? 'Take it back into use' : 'Retire this technique'}
               </Button>

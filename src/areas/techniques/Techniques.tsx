@@ -1,7 +1,7 @@
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { TechniquesView } from '../../contracts/views';
-import { TECHNIQUE_KINDS, foldName } from '../../core';
+import { TECHNIQUE_KINDS, fold } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { Splinter } from '../../kit/marks/small';
@@ -14,9 +14,11 @@ const PLURAL: Record<string, string> = { 'hand shape': 'hand shapes', 'weapon cu
 export default function Techniques({ view }: { view: TechniquesView }) {
   const [find, setFind] = useState('');
   const [which, setWhich] = useState<'in use' | 'retired'>('in use');
-  const q = foldName(find);
+  const q = fold(find);
   const all = view.techniques.filter(
-    (t) => t.retired === (which === 'retired') && (q === '' || foldName(t.name).includes(q) || t.kind.includes(q)),
+    (t) =>
+      t.retired === (which === 'retired') &&
+      (q === '' || fold(t.name).includes(q) || t.kind.includes(q) || t.terms.some((x) => fold(x).includes(q))),
   );
   const kinds = TECHNIQUE_KINDS.filter((k) => all.some((t) => t.kind === k));
   const rank = new Map(view.ranks.map((r) => [r.id, r]));
@@ -40,7 +42,7 @@ export default function Techniques({ view }: { view: TechniquesView }) {
         <TextField
           id="find"
           label={<span className="hidden">Find a technique</span>}
-          placeholder="Find a technique"
+          placeholder="Find by any of its names"
           value={find}
           onChange={(e) => setFind(e.target.value)}
           sx={{ width: 260 }}

@@ -1,6 +1,7 @@
 import { and, eq, gte, inArray, sql } from 'drizzle-orm';
 import type { PointShown, SyllabusView, TechniqueView, TechniquesView, ViewInput } from '../../contracts/views';
-import { addDays, canHurt } from '../../core';
+import { addDays, canHurt, commonStance, suggestPrerequisites } from '../../core';
+import type { TechniqueDetail } from '../../contracts/techniqueDetail';
 import type { Transaction } from '../../data/connection';
 import { readLibrary, readSyllabus, type Library } from '../../data/queries/library';
 import { occurrences, readSequences } from '../../data/queries/sequences';
@@ -15,6 +16,12 @@ export function shownPoints(library: Library, techniqueId: string): PointShown[]
     const owner = library.ownerOf.get(p.id);
     return { ...p, from: owner && owner.id !== techniqueId ? { id: owner.id, name: owner.name } : null };
   });
+}
+
+function stanceGeometryOf(stance: { name: string; detail: TechniqueDetail } | undefined): TechniqueView['stanceShown'] {
+  if (!stance) return null;
+  const geometry = stance.detail.geometry ?? commonStance(stance.name);
+  return geometry && { name: stance.name, geometry };
 }
 
 export async function techniquesView(tx: Transaction): Promise<TechniquesView> {
@@ -83,6 +90,12 @@ export async function techniqueView(tx: Transaction, who: Who, { id }: ViewInput
       };
   }
   const others = [...library.techniques.values()].filter((x) => !x.retired && x.id !== id);
+  const place = new Map(ranks.map((r, i) => [r.id, i]));
+  const lowest = (techniqueId: string): number | null => {
+    const asked = requirements.filter((q) => q.techniqueId === techniqueId).map((q) => place.get(q.rankId)!);
+    return asked.length > 0 ? Math.min(...asked) : null;
+  };
+  const stance = t.kind === 'stance' ? t : t.stanceId === null ? undefined : library.techniques.get(t.stanceId);
   const pick = (kinds: readonly string[]) =>
     others.filter((x) => kinds.includes(x.kind)).map((x) => ({ id: x.id, name: x.name }));
   return {
@@ -100,6 +113,8 @@ export async function techniqueView(tx: Transaction, who: Who, { id }: ViewInput
       detail: t.detail,
     },
     points,
+    suggested: suggestPrerequisites(t, [t, ...others], (x) => lowest(x), t.detail.prerequisites),
+    stanceShown: stanceGeometryOf(stance),
     others: others.map((x) => ({ id: x.id, name: x.name, kind: x.kind })),
     sequences: occurrences(
       (await readSequences(tx)).filter((r) => !r.retired),
