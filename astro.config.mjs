@@ -13,6 +13,8 @@ export default defineConfig({
   devToolbar: { enabled: false },
   markdown: { syntaxHighlight: false },
   vite: {
+    // Nothing inside of style sheets: the page’s policy allows fonts and pictures from our own server only.
+    build: { assetsInlineLimit: 0 },
     ssr: { external: ['@mui/material', '@babel/runtime'] },
     resolve: { dedupe: ['react', 'react-dom', '@emotion/react', '@emotion/styled', '@emotion/cache'] },
   },

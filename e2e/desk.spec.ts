@@ -45,7 +45,7 @@ test.describe('the desk of the head instructor', () => {
     await shows(page, 'Accepted 80 to 100°.');
     await page.goto(`${demo.url}/techniques`);
     await settle(page);
-    await page.getByPlaceholder('Find a technique').fill('reed');
+    await page.getByPlaceholder('Find by any of its names').fill('reed');
     await expect(page.getByRole('link', { name: 'Reed strike' })).toBeVisible();
   });
 

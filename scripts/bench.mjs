@@ -1,13 +1,14 @@
 // npm run bench: prints ratios against a limit measured in the same run. `-- --json` prints the JSON array alone.
 import { spawnSync } from 'node:child_process';
 import path from 'node:path';
-import { asProgram, ensurePackages, ensurePostgres, project, say } from './machine.mjs';
+import { asProgram, ensureChromium, ensurePackages, ensurePostgres, project, say } from './machine.mjs';
 
 await asProgram(async () => {
   const quiet = process.argv.includes('--json');
   if (quiet) console.log = (...words) => console.error(...words);
   ensurePackages();
   ensurePostgres();
+  ensureChromium();
   const { buildIfStale } = await import('./build.mjs');
   if (!quiet) say('Building and filling a school for the bench…');
   const { clusterFolder, startCluster } = await import('./postgres.mjs');

@@ -7,6 +7,8 @@ import { writeSchool } from '../../src/data/demo/fill';
 import { prepareDatabase } from '../../src/data/prepare';
 import { person } from '../../src/data/tables';
 import { account, user } from '../../src/data/tables/auth';
+import { benchAlgebra } from './algebra';
+import { benchKeystroke } from './keystroke';
 import { benchReadiness } from './readiness';
 import { benchSchool, TODAY } from './school';
 import { benchTablets } from './tablets';
@@ -66,6 +68,7 @@ const results = [
     signIn,
   ),
 ];
+results.push(benchAlgebra(), await benchKeystroke());
 await pool.end();
 await ownerPool.end();
 

@@ -132,7 +132,24 @@ export const operationShape = v.variant('op', [
   v.object({ op: v.literal('new head'), head: id, from: whole(1, MOST_MOVES, 'A count') }),
   v.object({ op: v.literal('section'), name: short }),
   v.object({ op: v.literal('counts'), from: whole(1, MOST_MOVES, 'A count'), to: whole(1, MOST_MOVES, 'A count') }),
-  v.object({ op: v.literal('answer') }),
+  v.object({
+    op: v.literal('answer'),
+    rules: v.optional(
+      v.pipe(
+        v.array(
+          v.object({
+            name: v.optional(short),
+            kind: v.optional(v.picklist(ACTION_KINDS)),
+            zone: v.optional(v.picklist(ZONES)),
+            side: v.optional(side),
+            step: stepShape,
+          }),
+        ),
+        v.minLength(1, 'Write at least one rule, or leave the rules to common practice.'),
+        v.maxLength(60, 'At most sixty rules.'),
+      ),
+    ),
+  }),
   v.object({ op: v.literal('swap roles') }),
   v.object({ op: v.literal('quarters'), seed: whole(0, 2 ** 31 - 1, 'A seed'), rounds: whole(1, 100, 'Rounds') }),
   v.object({ op: v.literal('levels') }),

@@ -18,6 +18,7 @@ import type {
 import type { Role } from './people';
 import type { Cloth } from './syllabus';
 import type { TechniqueDetail } from './techniqueDetail';
+import type { TechniqueFile } from './techniqueFile';
 import { id } from './words';
 
 const STAFF: readonly Role[] = ['head', 'instructor'];
@@ -28,6 +29,7 @@ export const VIEWS = {
   shell: { may: EVERYBODY, input: v.object({}) },
   techniques: { may: STAFF, input: v.object({}) },
   technique: { may: STAFF, input: v.object({ id }) },
+  library: { may: STAFF, input: v.object({}) },
   sequences: { may: STAFF, input: v.object({}) },
   sequence: { may: STAFF, input: v.object({ id: v.optional(id) }) },
   syllabus: { may: STAFF, input: v.object({}) },
@@ -106,6 +108,11 @@ export interface TechniqueView {
   steps: { id: string; name: string }[];
   /** How often each point was marked and slipped over the last 90 days, in repetitions. */
   lately: Record<string, { held: number; of: number; values: number[] }>;
+}
+
+/** The whole library as it travels. */
+export interface LibraryView {
+  techniques: TechniqueFile[];
 }
 
 export interface SequenceLine {
@@ -350,6 +357,7 @@ export interface ViewResults {
   shell: ShellView;
   techniques: TechniquesView;
   technique: TechniqueView;
+  library: LibraryView;
   sequences: SequencesView;
   sequence: SequenceView;
   syllabus: SyllabusView;

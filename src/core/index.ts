@@ -20,6 +20,7 @@ export * from './sequence/invert';
 export * from './sequence/compose';
 export * from './sequence/substitute';
 export * from './sequence/answer';
+export * from './sequence/answerRules';
 export * from './sequence/quarters';
 export * from './sequence/levels';
 export * from './sequence/loops';

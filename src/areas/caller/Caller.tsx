@@ -25,6 +25,7 @@ import {
 import { Stave } from '../../kit/drawing/Stave';
 import { onScreen } from '../../kit/drawing/tones';
 import '../../kit/drawing/drawing.css';
+import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { FootMark } from '../../kit/marks/small';
 import { Switch } from '../../kit/Switch';
@@ -84,6 +85,8 @@ export default function Caller({ view }: { view: SequenceView }) {
   const full = { ...pace, words: words === 'terms' ? ('names' as const) : words };
   const call = calling.calls[calling.at];
   const running = calling.state !== 'ready';
+  // Before the first count, so that they are there when the network is not.
+  useEastern(words === 'en' || words === 'names' ? '' : '一한あ', ...view.words.flatMap((w) => w.terms.slice(0, 1)));
 
   useEffect(() => {
     const keys = (e: KeyboardEvent) => {
@@ -359,7 +362,14 @@ function Board({
           column: 103,
           zoneGap: 31,
           scale: 1.32,
-          rows: { sections: false, breath: false, turn: false, weight: false, names: false },
+          rows: {
+            sections: false,
+            breath: false,
+            turn: false,
+            weight: false,
+            names: false,
+            feet: !body.moves.some((m) => m.partner !== null),
+          },
         },
         floor,
       ),

@@ -8,6 +8,9 @@ import {
   INVERSIONS,
   makeVocabulary,
   needsOf,
+  NO_WORDS,
+  parseAnswerRules,
+  printAnswerRules,
   parseStep,
   POWERS,
   printLine,
@@ -80,6 +83,7 @@ interface Draft {
   section: string;
   ways: string[];
   seed: number;
+  rules: string;
 }
 const fresh = (): Draft => ({
   key: newId(),
@@ -93,6 +97,7 @@ const fresh = (): Draft => ({
   times: '2',
   section: '',
   ways: [...POWERS],
+  rules: '',
   seed: Math.floor(Math.random() * 2 ** 31),
 });
 
@@ -139,6 +144,8 @@ function asDraft(o: Operation): Draft {
       return { ...d, from: String(o.from), to: String(o.to) };
     case 'quarters':
       return { ...d, seed: o.seed, times: String(o.rounds) };
+    case 'answer':
+      return { ...d, rules: o.rules ? printAnswerRules(o.rules, NO_WORDS) : '' };
     case 'power round':
       return { ...d, ways: [...o.ways] };
     default:
@@ -229,9 +236,13 @@ function operationOf(d: Draft, words: ReturnType<typeof makeVocabulary>): Made {
       const ways = POWERS.filter((p) => d.ways.includes(p));
       return ways.length > 0 ? yes({ op: 'power round', ways }) : no('Which ways?');
     }
+    case 'answer': {
+      if (!d.rules.trim()) return yes({ op: 'answer' });
+      const rules = parseAnswerRules(d.rules, words);
+      return rules.ok ? yes({ op: 'answer', rules: rules.value }) : no(rules.error);
+    }
     case 'mirror':
     case 'pyramid':
-    case 'answer':
     case 'swap roles':
     case 'levels':
       return yes({ op: d.op });
@@ -317,7 +328,10 @@ export function Derive({
           </li>
         ))}
       </ol>
-      <Button onClick={() => setDrafts([...drafts, { ...fresh(), op: 'mirror' }])} sx={{ alignSelf: 'flex-start' }}>
+      <Button
+        onClick={() => setDrafts([...drafts, { ...fresh(), op: 'mirror' }])}
+        sx={{ justifySelf: 'start', alignSelf: 'flex-start' }}
+      >
         Add a step
       </Button>
       <div role="status" className="preview">
@@ -332,7 +346,7 @@ export function Derive({
             </p>
             <ol className="second lines">
               {preview.value.moves.slice(0, 8).map((m, i) => (
-                <li key={i}>{printLine(m)}</li>
+                <li key={i}>{printLine(m, vocabulary)}</li>
               ))}
             </ol>
             {preview.value.moves.length > 8 && <p className="second">and {preview.value.moves.length - 8} more</p>}
@@ -377,7 +391,7 @@ function Fields({
       select
       value={value}
       onChange={(e) => pick(e.target.value as T)}
-      sx={{ minWidth: 130 }}
+      slotProps={{ select: { displayEmpty: true } }}
     >
       {options.map(([v, word]) => (
         <MenuItem key={v} value={v}>
@@ -473,7 +487,7 @@ function Fields({
                 r.do === 'become'
                   ? 'its side stays; its height stays unless named'
                   : 'written for a match on the right; mirrored on the left',
-              sx: { minWidth: 280 },
+              className: 'wide',
             })}
         </div>
       );
@@ -505,7 +519,7 @@ function Fields({
           {type('Counts, one a line', 'steps', d.steps, (steps) => set({ steps }), {
             multiline: true,
             minRows: 2,
-            sx: { minWidth: 320 },
+            className: 'wide',
           })}
         </div>
       );
@@ -533,6 +547,38 @@ function Fields({
         <div className="fields">
           {type('From count', 'from', d.from, (from) => set({ from }))}
           {type('to', 'to', d.to, (to) => set({ to }))}
+        </div>
+      );
+    case 'answer':
+      return (
+        <div className="fields">
+          {type('Rules, one a line; empty for common practice', 'rules', d.rules, (rules) => set({ rules }), {
+            multiline: true,
+            minRows: 3,
+            className: 'wide',
+            placeholder: 'hook punch: duck\nstrike high: rising block L',
+            helperText: 'attack: defence, written for an attack with the right',
+          })}
+        </div>
+      );
+    case 'power round':
+      return (
+        <div className="fields">
+          <TextField
+            id={`ways-${i}`}
+            label="Ways"
+            className="wide"
+            select
+            value={d.ways}
+            onChange={(e) => set({ ways: e.target.value as unknown as string[] })}
+            slotProps={{ select: { multiple: true } }}
+          >
+            {POWERS.map((p) => (
+              <MenuItem key={p} value={p}>
+                {p}
+              </MenuItem>
+            ))}
+          </TextField>
         </div>
       );
     default:

@@ -17,7 +17,7 @@ import {
   placeholder,
   type DecorationSet,
 } from '@codemirror/view';
-import { useEffect, useRef } from 'react';
+import { memo, useEffect, useRef } from 'react';
 import { fold, type NotationProblem, type Word } from '../../core';
 
 export interface LineState {
@@ -163,7 +163,7 @@ function complete(words: readonly Word[]) {
 }
 
 /** The text of a sequence: counts numbered in the margin, mistakes marked as they are typed, techniques completed by any term. */
-export function Editor({
+export const Editor = memo(function Editor({
   start,
   words,
   lines,
@@ -211,6 +211,7 @@ export function Editor({
             'aria-label': 'Counts, one a line',
             spellcheck: 'false',
             autocapitalize: 'off',
+            tabindex: '0',
           }),
           EditorView.updateListener.of((u) => {
             if (u.docChanged) handlers.current.onText(u.state.doc.toString());
@@ -254,4 +255,4 @@ export function Editor({
     v.dispatch({ selection: { anchor: line.to }, effects: EditorView.scrollIntoView(line.from, { y: 'center' }) });
   }, [place]);
   return <div className="editor" ref={host} />;
-}
+});

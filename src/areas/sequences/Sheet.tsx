@@ -14,6 +14,7 @@ import {
 import { Floor } from '../../kit/drawing/Floor';
 import { onScreen } from '../../kit/drawing/tones';
 import '../../kit/drawing/drawing.css';
+import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { capital } from '../../kit/words';
 import { departsFrom } from './reading';
@@ -32,6 +33,7 @@ export default function Sheet({ view }: { view: SequenceView }) {
   const layout = layoutStave(s.body, { body, perLine: 10, departs: departs.moves, gaps: departs.gaps }, trace);
   const plan = layoutFloor(s.body, trace, { width: 420, height: 360 });
   const terms = (name: string) => vocabulary.find(name)?.terms[0];
+  useEastern(...view.words.flatMap((w) => w.terms.slice(0, 1)), s.text);
   return (
     <IslandRoot>
       <div className="sheet-print">

@@ -1,17 +1,14 @@
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { SequenceView } from '../../contracts/views';
 import {
   applyDepartures,
+  asGraded,
+  asKeptBy,
   checkSequence,
-  fitRoom,
-  footprint,
-  hallCapacity,
   layoutFloor,
   layoutStave,
-  loopReport,
   makeVocabulary,
   mapSections,
   printSequence,
@@ -19,29 +16,25 @@ import {
   recipeWords,
   schoolsOf,
   sectionings,
-  tally,
-  tallyWords,
   traceFloor,
   type Body,
 } from '../../core';
 import { download, fileName, staveFile, stavePicture } from '../../kit/drawing/exportDrawing';
-import { Floor } from '../../kit/drawing/Floor';
 import { Stave } from '../../kit/drawing/Stave';
-import { TallyMark } from '../../kit/drawing/TallyMark';
 import '../../kit/drawing/drawing.css';
+import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { ask, newId, send } from '../../kit/send';
 import { Switch } from '../../kit/Switch';
 import { dateInWords, inWords, plural } from '../../kit/words';
-import { Checks } from './Checks';
 import { Derive } from './Derive';
 import { dropDraft, keepDraft, readDraft, type Draft } from './drafts';
 import { Editor } from './Editor';
 import { HallSheet } from './HallSheet';
+import { Under } from './Under';
 import { departsFrom } from './reading';
 import './sequences.css';
 
-const STATURES = [1.25, 1.5, 1.7, 1.85];
 const FRESH = '';
 
 /** "Does it hold together?": type the counts, see stave, floor, tally and checks, derive, waive, print, export and call. */
@@ -59,21 +52,31 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
   const [hallId, setHall] = useState(first.halls[0]?.id ?? '');
   const [sheet, setSheet] = useState<'none' | 'derive' | 'recipe' | 'hall'>('none');
   const [sectioning, setSectioning] = useState('1');
+  const [keeper, setKeeper] = useState('');
   const [message, setMessage] = useState<{ good: boolean; text: string } | null>(null);
   const [draft, setDraft] = useState<Draft | null>(null);
   const [busy, setBusy] = useState(false);
 
   const vocabulary = useMemo(() => makeVocabulary(view.words), [view.words]);
-  const { sequence: read, problems, lineOf } = useMemo(() => readSequence(text, vocabulary), [text, vocabulary]);
+  const { sequence: typed, problems, lineOf } = useMemo(() => readSequence(text, vocabulary), [text, vocabulary]);
+  // Drawn as written, as one school keeps it, or as it is shown at gradings.
+  const read = useMemo(
+    () => (keeper === '' ? typed : keeper === 'gradings' ? asGraded(typed) : asKeptBy(typed, keeper.slice(1))),
+    [typed, keeper],
+  );
+  const armed = read.moves.some((m) => m.step.actions.some((a) => a.kind === 'weapon cut'));
   const body: Body = useMemo(
     () => ({
       stature,
-      weapon: read.moves.some((m) => m.step.actions.some((a) => a.kind === 'weapon cut')) ? stature * 1.05 : 0,
+      weapon: armed ? stature * 1.05 : 0,
       stances: (name) => vocabulary.find(name)?.geometry ?? vocabulary.find(`${name} stance`)?.geometry ?? null,
     }),
-    [stature, vocabulary, read.moves],
+    [stature, vocabulary, armed],
   );
   const trace = useMemo(() => traceFloor(read, body), [read, body]);
+  // The stave follows every key at once; floor, tally and checks a moment later.
+  const later = useDeferredValue(read);
+  const laterTrace = useDeferredValue(trace);
   const departs = useMemo(
     () => departsFrom(read, view.computed, view.parent?.body ?? null, view.sequence?.recipe ?? null),
     [read, view],
@@ -84,8 +87,10 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
     [read, body, departs, trace, sectioning],
   );
   const closes = read.about.kind === 'form' && !read.about.lineWork && !read.about.loop;
-  const plan = useMemo(() => layoutFloor(read, trace, { closingAllowed: closes ? 0.3 : null }), [read, trace, closes]);
-  const t = useMemo(() => tally(read), [read]);
+  const plan = useMemo(
+    () => layoutFloor(later, laterTrace, { closingAllowed: closes ? 0.3 : null }),
+    [later, laterTrace, closes],
+  );
   const hall = view.halls.find((h) => h.id === hallId);
   const rankPlace =
     read.about.rank === null
@@ -93,7 +98,7 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
       : view.ranks.findIndex((r) => r.name.toLowerCase() === read.about.rank!.toLowerCase());
   const findings = useMemo(
     () =>
-      checkSequence(read, {
+      checkSequence(later, {
         vocabulary,
         body,
         rank: rankPlace < 0 ? null : rankPlace,
@@ -103,18 +108,19 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
         beyond: (condition, ceiling) =>
           view.conditions.find((c) => c.name === ceiling)?.beyond.includes(condition) ?? false,
       }),
-    [read, vocabulary, body, rankPlace, view, hall],
+    [later, vocabulary, body, rankPlace, view, hall],
   );
-  const capacity = hall ? hallCapacity(hall, footprint(trace), 'together') : null;
-  const alone = hall ? hallCapacity(hall, footprint(trace), 'each') : null;
-  const fit = useMemo(() => (hall && read.moves.length > 0 ? fitRoom(read, hall, body) : null), [hall, read, body]);
+  useEastern(text, title);
   const lit = over ?? at;
+  const litAt = lit === null ? undefined : trace.at[lit];
   const countOf = useMemo(() => new Map(lineOf.map((line, i) => [line, i + 1])), [lineOf]);
   const lines = useMemo(() => ({ countOf, departs: departs.moves, lit }), [countOf, departs, lit]);
+  const laterLines = useDeferredValue(lines);
+  const laterProblems = useDeferredValue(problems);
   const changed = text !== saved.text || title !== saved.title;
   const errors = problems.filter((p) => p.severity === 'error');
   const cuts = sectionings(read);
-  const schools = schoolsOf(read);
+  const schools = schoolsOf(typed);
   const derived = view.sequence?.parentId != null;
 
   // A draft that was left on this device is offered, never put in unasked.
@@ -151,14 +157,16 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
     },
     [countOf],
   );
-  const pick = useCallback(
-    (index: number) => {
-      setAt(index);
-      const line = lineOf[index];
-      if (line !== undefined) setPlace({ line });
-    },
-    [lineOf],
-  );
+  // What the columns call stays the same function, so that a key does not draw them all.
+  const lineNow = useRef(lineOf);
+  useEffect(() => {
+    lineNow.current = lineOf;
+  });
+  const pick = useCallback((index: number) => {
+    setAt(index);
+    const line = lineNow.current[index];
+    if (line !== undefined) setPlace({ line });
+  }, []);
   const refresh = async () => {
     const next = await ask('sequence', { id });
     if (!next?.sequence) return null;
@@ -194,12 +202,17 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
           : 'Saved.') + (followed > 0 ? ` ${inWords(followed)} derived ${plural(followed, 'sequence')} followed.` : ''),
     });
   };
-  const waive = async (key: string, reason: string | null) => {
-    const answer = await send('sequence.waive', { sequenceId: id, key, reason });
-    if (!answer.ok) return answer.title;
-    await refresh();
-    return null;
-  };
+  const waive = useCallback(
+    async (key: string, reason: string | null) => {
+      const answer = await send('sequence.waive', { sequenceId: id, key, reason });
+      if (!answer.ok) return answer.title;
+      const next = await ask('sequence', { id });
+      if (next?.sequence) setView(next);
+      return null;
+    },
+    [id],
+  );
+  const openHalls = useCallback(() => setSheet((x) => (x === 'hall' ? 'none' : 'hall')), []);
   const retire = async (retired: boolean) => {
     const answer = await send('sequence.retire', { id, retired });
     if (answer.ok) await refresh();
@@ -207,7 +220,6 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
   };
   const name = title || 'a new sequence';
   const s = view.sequence;
-  const loop = read.about.loop ? loopReport(read) : null;
 
   return (
     <IslandRoot>
@@ -307,8 +319,8 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
           <Editor
             start={start}
             words={view.words}
-            lines={lines}
-            problems={problems}
+            lines={laterLines}
+            problems={laterProblems}
             place={place}
             onText={setText}
             onLine={onLine}
@@ -356,6 +368,25 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
           {sheet === 'hall' && (
             <HallSheet halls={view.halls} done={async () => void (await refresh())} leave={() => setSheet('none')} />
           )}
+          {read.moves.length > 0 && (
+            <p className="lit-words">
+              {litAt && lit !== null
+                ? `${layout.columns[lit]!.said} Weight on the left from ${Math.round(litAt.weightStart)} to ${Math.round(litAt.weightEnd)} in a hundred; the centre moves ${litAt.shift.toFixed(2)} m.`
+                : 'Point at a count, or go through them with the arrow keys.'}
+            </p>
+          )}
+          {schools.length > 0 && (
+            <Switch
+              label="Drawn as"
+              value={keeper}
+              onChange={setKeeper}
+              options={[
+                { value: '', word: 'as written' },
+                ...schools.map((x) => ({ value: `~${x}`, word: x })),
+                { value: 'gradings', word: 'at gradings' },
+              ]}
+            />
+          )}
           {cuts.length > 1 && (
             <div className="row">
               <Switch
@@ -372,106 +403,25 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
               </span>
             </div>
           )}
-          <div className="under">
-            <div className="plan">
-              <Floor plan={plan} title={`Floor plan of ${name}`} lit={lit} onOver={setOver} onPick={pick} />
-              <div className="row">
-                <TextField
-                  id="stature"
-                  label="Stature"
-                  select
-                  value={stature}
-                  onChange={(e) => setStature(Number(e.target.value))}
-                  sx={{ width: 104 }}
-                >
-                  {STATURES.map((x) => (
-                    <MenuItem key={x} value={x}>
-                      {x.toFixed(2)} m
-                    </MenuItem>
-                  ))}
-                </TextField>
-                {view.halls.length > 0 && (
-                  <TextField
-                    id="hall"
-                    label="Hall"
-                    select
-                    value={hallId}
-                    onChange={(e) => setHall(e.target.value)}
-                    sx={{ width: 128 }}
-                  >
-                    {view.halls.map((h) => (
-                      <MenuItem key={h.id} value={h.id}>
-                        {h.name}
-                      </MenuItem>
-                    ))}
-                  </TextField>
-                )}
-                {view.mayDecide && (
-                  <Button onClick={() => setSheet(sheet === 'hall' ? 'none' : 'hall')}>
-                    {hall ? 'Halls' : 'Add a hall'}
-                  </Button>
-                )}
-              </div>
-              {read.moves.length > 0 && (
-                <p className="second">
-                  It takes {(trace.box.east - trace.box.west).toFixed(1)} by{' '}
-                  {(trace.box.north - trace.box.south).toFixed(1)} m with reach.
-                  {hall && capacity && alone && (
-                    <>
-                      {' '}
-                      In {hall.name}, {hall.width} by {hall.depth} m: {inWords(capacity.people)} together,{' '}
-                      {inWords(alone.people)} each at their own time.
-                    </>
-                  )}
-                  {fit && !fit.fits && (
-                    <>
-                      {' '}
-                      {fit.longest
-                        ? `Counts ${fit.longest.from} to ${fit.longest.to} fit it.`
-                        : 'Not one count fits it.'}
-                    </>
-                  )}
-                  {fit?.turned && <> It fits if one starts facing a side wall.</>}
-                </p>
-              )}
-            </div>
-            <div className="findings">
-              <h2>
-                Tally{' '}
-                <small>
-                  {inWords(t.cells.reduce((n, c) => n + c.left + c.both, 0))} left, outlined;{' '}
-                  {inWords(t.cells.reduce((n, c) => n + c.right + c.both, 0))} right, solid
-                </small>
-              </h2>
-              <TallyMark tally={t} />
-              <p className="said">{tallyWords(t)}</p>
-              {loop && (
-                <p className="second">
-                  A loop: {loop.orders.map((o) => `${o.lane} repeats ${inWords(o.steps.length)}`).join(', ')}; they
-                  begin together again after {inWords(loop.period)} {plural(loop.period, 'count')}.
-                </p>
-              )}
-              {schools.length > 0 && (
-                <p className="second">
-                  Variants are kept by {schools.join(' and ')}; the one shown at gradings bears a star in the text.
-                </p>
-              )}
-              {(read.about.contact ?? read.about.condition) && (
-                <p className="second">
-                  {[read.about.condition, read.about.contact && `contact: ${read.about.contact}`]
-                    .filter(Boolean)
-                    .join('; ')}
-                  . The instructor is in charge of all contact; rules of federation, insurer and local law come first.
-                </p>
-              )}
-              <Checks
-                findings={findings}
-                waivers={view.waivers}
-                onPick={pick}
-                onWaive={view.sequence && !changed ? waive : null}
-              />
-            </div>
-          </div>
+          <Under
+            view={view}
+            name={name}
+            read={later}
+            trace={laterTrace}
+            body={body}
+            plan={plan}
+            findings={findings}
+            lit={lit}
+            stature={stature}
+            setStature={setStature}
+            hallId={hallId}
+            setHall={setHall}
+            openHalls={openHalls}
+            onOver={setOver}
+            onPick={pick}
+            mayWaive={view.sequence !== null && !changed}
+            waive={waive}
+          />
           <div className="row after">
             {s && <Button onClick={() => setSheet(sheet === 'derive' ? 'none' : 'derive')}>Derive from it</Button>}
             <Button
@@ -499,7 +449,7 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
                     {
                       format: 'stavewright-sequences',
                       version: 1,
-                      sequences: [{ ...read, about: { ...read.about, title: name } }],
+                      sequences: [{ ...typed, about: { ...read.about, title: name } }],
                     },
                     null,
                     2,

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { TechniqueView } from '../../contracts/views';
 import { layoutStance, stanceInWords, svgOf } from '../../core';
 import { onScreen } from '../../kit/drawing/tones';
+import { useEastern } from '../../kit/fonts/useEastern';
 import { CutMark } from '../../kit/marks/CutMark';
 import { send } from '../../kit/send';
 
@@ -20,6 +21,7 @@ function languageName(tag: string): string {
 /** Names in other languages, each in its own script with how it is said and what it means. */
 export function Terms({ view }: { view: TechniqueView }) {
   const { terms } = view.technique.detail;
+  useEastern(...terms.map((t) => t.text));
   if (terms.length === 0) return null;
   return (
     <ul className="terms" aria-label="Names in other languages">
@@ -77,9 +79,8 @@ export function Stages({ counts, joined }: { counts: readonly string[]; joined: 
   const wood = { fill: 'var(--wood)', stroke: 'var(--wood-line)', strokeWidth: 1.2 };
   const total = joined.reduce((a, b) => a + b, 0);
   const pieces = total === counts.length ? joined : [counts.length];
-  let at = 0;
   return (
-    <section aria-labelledby="stages">
+    <section aria-labelledby="stages" className="whole">
       <h2 id="stages">How it is learned</h2>
       <svg
         className="stages"
@@ -102,8 +103,8 @@ export function Stages({ counts, joined }: { counts: readonly string[]; joined: 
           joined
         </text>
         {pieces.map((n, i) => {
+          const at = pieces.slice(0, i).reduce((a, b) => a + b, 0);
           const x = x0 + at * w + w * 0.08;
-          at += n;
           return (
             <g key={i}>
               <rect x={x} y="50" width={n * w - w * 0.16} height="12" rx="2" {...wood} />

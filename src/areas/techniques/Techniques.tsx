@@ -1,11 +1,15 @@
+import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { TechniquesView } from '../../contracts/views';
 import { TECHNIQUE_KINDS, fold } from '../../core';
+import { printTechniques } from '../../contracts/techniqueFile';
+import { download } from '../../kit/drawing/exportDrawing';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { Splinter } from '../../kit/marks/small';
 import { Switch } from '../../kit/Switch';
+import { ask } from '../../kit/send';
 import { capital } from '../../kit/words';
 
 const PLURAL: Record<string, string> = { 'hand shape': 'hand shapes', 'weapon cut': 'weapon cuts' };
@@ -14,6 +18,19 @@ const PLURAL: Record<string, string> = { 'hand shape': 'hand shapes', 'weapon cu
 export default function Techniques({ view }: { view: TechniquesView }) {
   const [find, setFind] = useState('');
   const [which, setWhich] = useState<'in use' | 'retired'>('in use');
+  const [wrong, setWrong] = useState('');
+  const takeOut = async (as: 'text' | 'json') => {
+    const library = await ask('library', {});
+    setWrong(library ? '' : 'There is no connection to the school’s server.');
+    if (!library) return;
+    if (as === 'text') download('techniques.txt', printTechniques(library.techniques));
+    else
+      download(
+        'techniques.json',
+        JSON.stringify({ format: 'stavewright-techniques', version: 1, techniques: library.techniques }, null, 2),
+        'application/json',
+      );
+  };
   const q = fold(find);
   const all = view.techniques.filter(
     (t) =>
@@ -33,6 +50,9 @@ export default function Techniques({ view }: { view: TechniquesView }) {
           </p>
         </div>
         <div className="actions">
+          <a className="button" href="/techniques/import">
+            Take in
+          </a>
           <a className="button go" href="/techniques/new">
             Add a technique
           </a>
@@ -59,6 +79,15 @@ export default function Techniques({ view }: { view: TechniquesView }) {
           />
         )}
       </div>
+      {view.techniques.length > 0 && (
+        <div className="row no-print" style={{ marginBottom: 14 }}>
+          <Button onClick={() => void takeOut('text')}>Take out as text</Button>
+          <Button onClick={() => void takeOut('json')}>Take out as JSON</Button>
+          <span role="alert" className="hurts">
+            {wrong}
+          </span>
+        </div>
+      )}
       {view.techniques.length === 0 && (
         <p className="message">
           The library is empty. <a href="/techniques/new">Write the first technique</a>: a stance is a good beginning,

@@ -135,7 +135,7 @@ export function layoutFloor(seq: Sequence, trace: Trace, options: Partial<FloorP
     const near = placed.find((q) => Math.hypot(q.x - x, q.y - y) < 14);
     if (near) near.counts.push(index + 1);
     else placed.push({ x, y, counts: [index + 1], side });
-    const number = label(x + (side === 'right' ? 16 : -16), y + 5, String(index + 1), 14.5, { weight: 700, rim: true });
+    const number = label(x, y - half - 2, String(index + 1), 15, { weight: 700, rim: true });
     return { index, primitives, number };
   });
   const taken: { x: number; y: number; w: number }[] = [];

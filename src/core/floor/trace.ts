@@ -132,9 +132,15 @@ export function traceFloor(seq: Sequence | readonly Step[], body: Body): Trace {
     reach: 0,
   };
   const at: At[] = [];
+  const geometries = new Map<string, StanceGeometry | null>();
+  const geometryOf = (name: string) => {
+    let found = geometries.get(name);
+    if (found === undefined) geometries.set(name, (found = stanceGeometry(name, body)));
+    return found;
+  };
   let now = first;
   for (const step of steps) {
-    now = takeStep(now, step, body, sb);
+    now = takeStep(now, step, body, sb, geometryOf);
     at.push(now);
   }
   const reach = at.reduce((m, a) => Math.max(m, a.reach), (SHARE.shoulderBreadth / 2) * body.stature);
@@ -170,13 +176,18 @@ export function boxOf(at: readonly At[], body: Body): Trace['box'] {
   return at.length === 0 ? { west: 0, east: 0, south: 0, north: 0 } : { west, east, south, north };
 }
 
-function takeStep(before: At, step: Step, body: Body, sb: number): At {
+function takeStep(
+  before: At,
+  step: Step,
+  body: Body,
+  sb: number,
+  geometryOf: (name: string) => StanceGeometry | null,
+): At {
   const heading = turnBy(before.heading, step.turn?.degrees ?? 0);
   const f = ahead(heading);
   const r = toRight(heading);
   let stance = step.stance ?? before.stance;
-  const geometry = (name: string | null): StanceGeometry =>
-    (name === null ? null : stanceGeometry(name, body)) ?? (name === null ? NATURAL : NATURAL);
+  const geometry = (name: string | null): StanceGeometry => (name === null ? null : geometryOf(name)) ?? NATURAL;
   const feet: Record<BodySide, Spot> = { left: before.left, right: before.right };
   const moved = new Set<BodySide>();
   let lead = before.lead;

@@ -11,6 +11,8 @@ export interface AnswerRule {
   name?: string | undefined;
   kind?: ActionKind | undefined;
   zone?: Zone | undefined;
+  /** The attacker's limb, where the answer depends on it. */
+  side?: 'left' | 'right' | undefined;
   step: Step;
 }
 
@@ -49,6 +51,7 @@ const ruleFor = (attack: Action, rules: readonly AnswerRule[]): AnswerRule | und
     (r) =>
       (r.name === undefined || fold(r.name) === fold(attack.name)) &&
       (r.kind === undefined || r.kind === attack.kind) &&
+      (r.side === undefined || r.side === attack.side) &&
       (r.zone === undefined || r.zone === (attack.zone ?? 'middle')),
   );
 

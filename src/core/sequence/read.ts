@@ -142,32 +142,19 @@ export function readSequence(text: string, vocabulary: Vocabulary = NO_WORDS): R
       };
       continue;
     }
-    // A count may be written with its number: "12 punch R", "12. punch R".
-    const number = /^\d{1,4}[.):]?\s+/.exec(line);
-    const cut = cutLine(raw, indent + (number?.[0].length ?? 0));
-    if (cut.openQuote !== null)
-      error({ column: cut.openQuote, length: raw.length - cut.openQuote }, 'This quote is never closed.', '"');
-    if (cut.lanes.length > 2) error(whole, 'A count has two lanes at most.', 'lane A | lane B');
+    const count = readCount(raw, vocabulary);
+    for (const p of count.problems) problems.push({ ...p, line: index + 1 });
     if (moves.length >= MOST_MOVES) {
       error(whole, `A sequence has at most ${MOST_MOVES} counts.`, 'the rest in a second sequence, to be chained');
       break;
     }
-    let swaps = false;
-    const lane = (parts: Part[]): Step => {
-      const own = parts.filter((p) => !(p.tokens.length === 1 && fold(p.tokens[0]!.text) === 'switch'));
-      if (own.length < parts.length) swaps = true;
-      return readStep(own, vocabulary, error, unknown);
-    };
-    const step = lane(cut.lanes[0] ?? []);
-    const partner = cut.lanes.length > 1 ? lane(cut.lanes[1]!) : null;
-    const empty = isEmptyStep(step) && (partner === null || isEmptyStep(partner));
-    const said = cut.lanes.some((l) => l.length > 0) || cut.lanes.length > 1;
-    if (empty && !said) {
+    const { step, partner, swaps, remark } = count;
+    if (!count.said) {
       // Only a number or a remark: not a count yet.
-      if (cut.remark) notes.push(cut.remark);
+      if (remark) notes.push(remark);
       continue;
     }
-    moves.push({ ...moveOf(step, partner), notes, begins, swaps, remark: cut.remark });
+    moves.push({ ...moveOf(step, partner), notes, begins, swaps, remark });
     lineOf.push(index);
     notes = [];
     begins = [];
@@ -183,6 +170,60 @@ export function readSequence(text: string, vocabulary: Vocabulary = NO_WORDS): R
       severity: 'error',
     });
   return { sequence: { about, moves, closing: notes }, problems, lineOf };
+}
+
+interface ReadCount {
+  step: Step;
+  partner: Step | null;
+  swaps: boolean;
+  remark: string;
+  /** Whether the line says a count at all. */
+  said: boolean;
+  problems: Omit<NotationProblem, 'line'>[];
+}
+/** Lines that were read before with the same words: while one is typed, all the others stay. */
+const readBefore = new WeakMap<Vocabulary, Map<string, ReadCount>>();
+const MOST_REMEMBERED = 20_000;
+
+function readCount(raw: string, vocabulary: Vocabulary): ReadCount {
+  let known = readBefore.get(vocabulary);
+  if (!known) readBefore.set(vocabulary, (known = new Map<string, ReadCount>()));
+  let found = known.get(raw);
+  if (!found) {
+    found = readCountAnew(raw, vocabulary);
+    if (known.size >= MOST_REMEMBERED) known.clear();
+    known.set(raw, found);
+  }
+  return found;
+}
+
+function readCountAnew(raw: string, vocabulary: Vocabulary): ReadCount {
+  const problems: ReadCount['problems'] = [];
+  const report =
+    (severity: NotationProblem['severity']): Report =>
+    (at, message, expected, near = []) => {
+      problems.push({ column: at.column + 1, length: Math.max(1, at.length), message, expected, near, severity });
+    };
+  const [error, unknown] = [report('error'), report('unknown')];
+  const indent = raw.length - raw.trimStart().length;
+  const line = raw.trim();
+  // A count may be written with its number: "12 punch R", "12. punch R".
+  const number = /^\d{1,4}[.):]?\s+/.exec(line);
+  const cut = cutLine(raw, indent + (number?.[0].length ?? 0));
+  if (cut.openQuote !== null)
+    error({ column: cut.openQuote, length: raw.length - cut.openQuote }, 'This quote is never closed.', '"');
+  if (cut.lanes.length > 2)
+    error({ column: indent, length: line.length }, 'A count has two lanes at most.', 'lane A | lane B');
+  let swaps = false;
+  const lane = (parts: Part[]): Step => {
+    const own = parts.filter((p) => !(p.tokens.length === 1 && fold(p.tokens[0]!.text) === 'switch'));
+    if (own.length < parts.length) swaps = true;
+    return readStep(own, vocabulary, error, unknown);
+  };
+  const step = lane(cut.lanes[0] ?? []);
+  const partner = cut.lanes.length > 1 ? lane(cut.lanes[1]!) : null;
+  const said = cut.lanes.some((l) => l.length > 0) || cut.lanes.length > 1;
+  return { step, partner, swaps, remark: cut.remark, said, problems };
 }
 
 /**

@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from '../units/result';
-import { answer, swapRoles } from './answer';
+import { answer, COMMON_ANSWERS, swapRoles, type AnswerRule } from './answer';
 import { chain, counts, extend, newHead, powerRound, pyramid, repeat, section } from './compose';
 import { COMMON_PAIRS, invert, type Inversion } from './invert';
 import { COMMON_LEVELS, levelPattern } from './levels';
@@ -25,7 +25,7 @@ export type Operation =
   | { op: 'new head'; head: string; from: number }
   | { op: 'section'; name: string }
   | { op: 'counts'; from: number; to: number }
-  | { op: 'answer' }
+  | { op: 'answer'; rules?: readonly AnswerRule[] | undefined }
   | { op: 'swap roles' }
   | { op: 'quarters'; seed: number; rounds: number }
   | { op: 'levels' };
@@ -108,7 +108,7 @@ function apply(seq: Sequence, o: Operation, { find, vocabulary }: Sources): Resu
     case 'counts':
       return o.from > seq.moves.length ? fail(`There is no count ${o.from}.`) : ok(counts(seq, o.from, o.to));
     case 'answer':
-      return ok(answer(seq).sequence);
+      return ok(answer(seq, o.rules ?? COMMON_ANSWERS).sequence);
     case 'swap roles':
       return seq.moves.some((m) => m.partner)
         ? ok(swapRoles(seq))
@@ -184,7 +184,7 @@ export function recipeWords(recipe: Recipe, nameOf: (id: string) => string = () 
       case 'counts':
         return o.from === o.to ? `count ${o.from}` : `counts ${o.from} to ${o.to}`;
       case 'answer':
-        return 'each attack answered';
+        return o.rules ? 'each attack answered by its own rules' : 'each attack answered';
       case 'swap roles':
         return 'roles swapped';
       case 'quarters':

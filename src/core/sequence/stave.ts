@@ -362,8 +362,11 @@ export function layoutStave(seq: Sequence, options: Partial<StaveOptions> = {}, 
       index: i,
       x: left + (i - line * per) * cw,
       y: line * (rows.height + lineGap),
-      primitives: column(m, i, seq, floor, partnerFloor, o, show, rows, letters),
-      said: moveSaid(m, i + 1, floor.at[i]),
+      primitives: drawnBefore(m, i, seq, floor, partnerFloor, o, show, rows, letters),
+      // Only who listens asks for the words.
+      get said() {
+        return moveSaid(m, i + 1, floor.at[i]);
+      },
     };
   });
 
@@ -492,6 +495,53 @@ function marks(step: Step, zone: Record<Zone, number>, x: number, k: number): Pr
       return markOf(a.kind, a.side, n1(x + off), zone[z], n > 1 ? k * 0.8 : k);
     }),
   ];
+}
+
+/** Columns drawn before, by their count: typing one of two hundred draws one. */
+const drawn = new WeakMap<Step, Map<string, Primitive[]>>();
+const MOST_DRAWN = 500;
+
+function drawnBefore(...args: Parameters<typeof column>): Primitive[] {
+  const [m, i, seq, floor, partnerFloor, o, show, rows] = args;
+  const at = floor.at[i]!;
+  const before = floor.at[i - 1] ?? floor.start;
+  const foot = (f: At['left']) => `${f.x - at.centre.x} ${f.y - at.centre.y} ${f.angle} `;
+  let last: Step['breath'] = null;
+  for (let j = i - 1; j >= 0 && last === null; j--) last = seq.moves[j]!.step.breath;
+  const key = [
+    i,
+    o.column,
+    o.scale,
+    o.zoneGap,
+    rows.height,
+    o.departs.has(i),
+    m.variants.length > 0,
+    m.branches.length > 0,
+    m.swaps,
+    last,
+    at.heading,
+    before.heading,
+    at.weightEnd,
+    at.lifted,
+    at.moved.join(''),
+    foot(at.left),
+    foot(at.right),
+    show.breath,
+    show.turn,
+    show.weight,
+    show.names,
+    show.feet,
+  ].join(' ');
+  if (m.partner !== null || partnerFloor !== null) return column(...args);
+  let known = drawn.get(m.step);
+  if (!known) drawn.set(m.step, (known = new Map<string, Primitive[]>()));
+  let primitives = known.get(key);
+  if (!primitives) {
+    primitives = column(...args);
+    if (known.size >= MOST_DRAWN) known.clear();
+    known.set(key, primitives);
+  }
+  return primitives;
 }
 
 function column(

@@ -203,8 +203,13 @@ async function writeSequences(tx: Transaction, made: DemoSchool) {
         if (!t.includes(was)) throw new Error(`${s.title}: “${was}” is not there to be changed in:\n${t}`);
         return t.replace(was, becomes);
       }, plain);
-      departures = findDepartures(computed.value.moves, readSequence(edited, vocabulary).sequence.moves);
-      body = { ...computed.value, moves: applyDepartures(computed.value.moves, departures).moves };
+      const read = readSequence(edited, vocabulary).sequence;
+      departures = findDepartures(computed.value.moves, read.moves);
+      body = {
+        about: { ...read.about, title: s.title },
+        moves: applyDepartures(computed.value.moves, departures).moves,
+        closing: computed.value.closing,
+      };
       text = textOf(body, vocabulary);
     }
     bodies.set(id, body);

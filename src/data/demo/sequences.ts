@@ -320,6 +320,7 @@ push L at the right shoulder | turn R 45 in place, palm check R, switch
     from: 'Push, after it has landed',
     recipe: () => [{ op: 'substitute', pattern: { name: 'push' }, replacement: { do: 'become', zone: 'upper' } }],
     edits: [
+      ['condition: set partner', 'condition: attacker set, defender free'],
       [
         'push both high at the shoulders | step R back, front stance, weight 50/50, out',
         'push both high at the shoulders | slide R right 135, palm check both, out',

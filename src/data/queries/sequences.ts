@@ -119,7 +119,8 @@ export function recompute(rows: readonly SequenceRow[], vocabulary: Vocabulary):
     }
     const departed = applyDepartures(made.value.moves, row.departures);
     const body: Sequence = {
-      about: { ...made.value.about, kind: row.body.about.kind, rank: row.body.about.rank },
+      // The heading is the child's own from the day it was made: rank, condition and contact may differ.
+      about: { ...row.body.about, title: row.title },
       moves: departed.moves,
       closing: made.value.closing,
     };

@@ -1,5 +1,5 @@
-import { memo, useEffect, useRef, type KeyboardEvent } from 'react';
-import { svgOf, type StaveLayout } from '../../core';
+import { memo, useDeferredValue, useEffect, useRef, type KeyboardEvent } from 'react';
+import { svgOf, type Primitive, type StaveLayout } from '../../core';
 import { onScreen } from './tones';
 
 interface ColumnProps {
@@ -14,6 +14,14 @@ interface ColumnProps {
   next: boolean;
   onOver: ((index: number | null) => void) | undefined;
   onPick: ((index: number) => void) | undefined;
+}
+
+/** The text of primitives that were written before. */
+const writtenBefore = new WeakMap<readonly Primitive[], string>();
+function svgText(primitives: readonly Primitive[]): string {
+  let found = writtenBefore.get(primitives);
+  if (found === undefined) writtenBefore.set(primitives, (found = svgOf(primitives, onScreen)));
+  return found;
 }
 
 /** A column is drawn again only when its own text changes: typing a count touches one of two hundred. */
@@ -33,7 +41,7 @@ const Column = memo(function Column({ index, x, y, svg, width, height, top, lit,
 });
 
 /** The stave on screen: hover and arrow keys light a count, a click picks it; for those who listen, the counts in words. */
-export function Stave({
+export const Stave = memo(function Stave({
   layout,
   title,
   lit,
@@ -99,7 +107,7 @@ export function Stave({
             index={c.index}
             x={c.x}
             y={c.y}
-            svg={svgOf(c.primitives, onScreen)}
+            svg={svgText(c.primitives)}
             width={layout.column}
             height={layout.lineHeight}
             top={layout.top}
@@ -121,11 +129,18 @@ export function Stave({
       <p className="hidden" aria-live="polite">
         {lit === null ? '' : layout.columns[lit]?.said}
       </p>
-      <ol className="hidden" aria-label={`Counts of ${title}`}>
-        {layout.columns.map((c) => (
-          <li key={c.index}>{c.said}</li>
-        ))}
-      </ol>
+      <InWords layout={useDeferredValue(layout)} title={title} />
     </div>
   );
-}
+});
+
+/** The counts in words; they may follow a moment later than the drawing. */
+const InWords = memo(function InWords({ layout, title }: { layout: StaveLayout; title: string }) {
+  return (
+    <ol className="hidden" aria-label={`Counts of ${title}`}>
+      {layout.columns.map((c) => (
+        <li key={c.index}>{c.said}</li>
+      ))}
+    </ol>
+  );
+});

@@ -88,10 +88,10 @@ export const sequenceCommands: Runs<Mine> = {
         );
       const made = computedOf({ ...before, title: input.title }, new Map(rows.map((r) => [r.id, r.body])), vocabulary);
       if (!made.ok) throw new Refusal(409, made.error);
-      const { about } = read.sequence;
+      const about = { ...read.sequence.about, title: input.title };
       const body: Sequence = {
         ...made.value,
-        about: { ...made.value.about, kind: about.kind, rank: about.rank },
+        about,
         moves: read.sequence.moves,
       };
       await tx
@@ -139,9 +139,7 @@ export const sequenceCommands: Runs<Mine> = {
     const vocabulary = await readVocabulary(tx);
     const made = computedOf({ parentId, recipe, title }, new Map(rows.map((r) => [r.id, r.body])), vocabulary);
     if (!made.ok) throw new Refusal(422, made.error, [{ path: 'recipe', message: made.error }]);
-    const body = before
-      ? { ...made.value, about: { ...made.value.about, kind: before.body.about.kind, rank: before.body.about.rank } }
-      : made.value;
+    const body = before ? { ...made.value, about: { ...before.body.about, title } } : made.value;
     const row = {
       title,
       kind: body.about.kind,

@@ -1,5 +1,13 @@
 import { and, eq, gte, inArray, sql } from 'drizzle-orm';
-import type { PointShown, SyllabusView, TechniqueView, TechniquesView, ViewInput } from '../../contracts/views';
+import { withoutPrerequisites } from '../../contracts/techniqueFile';
+import type {
+  LibraryView,
+  PointShown,
+  SyllabusView,
+  TechniqueView,
+  TechniquesView,
+  ViewInput,
+} from '../../contracts/views';
 import { addDays, canHurt, commonStance, suggestPrerequisites } from '../../core';
 import type { TechniqueDetail } from '../../contracts/techniqueDetail';
 import type { Transaction } from '../../data/connection';
@@ -47,6 +55,30 @@ export async function techniquesView(tx: Transaction): Promise<TechniquesView> {
           .map((r) => r.id),
       };
     }),
+  };
+}
+
+/** The library without ids, for other houses; retired techniques stay here. */
+export async function libraryView(tx: Transaction): Promise<LibraryView> {
+  const library = await readLibrary(tx);
+  const nameOf = (id: string | null) => (id === null ? null : (library.techniques.get(id)?.name ?? null));
+  return {
+    techniques: [...library.techniques.values()]
+      .filter((t) => !t.retired)
+      .map((t) => ({
+        name: t.name,
+        kind: t.kind,
+        summary: t.summary,
+        sided: t.sided,
+        stance: nameOf(t.stanceId),
+        step: nameOf(t.stepId),
+        before: t.detail.prerequisites.flatMap((id) => nameOf(id) ?? []),
+        points: t.points.map(({ id: _id, slips, ...p }) => ({
+          ...p,
+          slips: slips.map(({ id: _slip, ...s }) => s),
+        })),
+        detail: withoutPrerequisites(t.detail),
+      })),
   };
 }
 

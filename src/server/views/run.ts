@@ -5,7 +5,7 @@ import { VIEWS, type ViewInput, type ViewName, type ViewResults } from '../../co
 import { throughSchool, type Database, type Transaction } from '../../data/connection';
 import type { SignedIn } from '../auth/auth';
 import { Refusal } from '../http/problem';
-import { syllabusView, techniquesView, techniqueView } from './library';
+import { libraryView, syllabusView, techniquesView, techniqueView } from './library';
 import { earlierMarksView, lookKitView, peopleView, readinessView, rollView, shellView } from './roll';
 import { sequencesView, sequenceView } from './sequences';
 import { studentView } from './student';
@@ -16,6 +16,7 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   shell: shellView,
   techniques: techniquesView,
   technique: techniqueView,
+  library: libraryView,
   sequences: sequencesView,
   sequence: sequenceView,
   syllabus: syllabusView,

@@ -1,0 +1,200 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { readFile } from 'node:fs/promises';
+import { expect, test, watchConsole, type House } from './house';
+
+const settle = (page: Page) => page.waitForLoadState('networkidle');
+const sequenceAt = async (house: House, title: string) =>
+  (await house.query<{ id: string }>('select id from sequence where title = $1', [title]))[0]!.id;
+const shows = (page: Page, text: string | RegExp) => expect(page.getByText(text).first()).toBeVisible();
+const type = async (page: Page, text: string) => {
+  await page.getByLabel('Counts, one a line').click();
+  await page.keyboard.press('Control+End');
+  await page.keyboard.insertText(text);
+};
+const columns = (page: Page) => page.locator('.stave .col');
+
+test.describe('sequences', () => {
+  test.beforeEach(({ demo, context }) => demo.signIn(context, 'maren'));
+
+  test('a form is typed, corrected, saved, derived and follows its parent', async ({ demo, page }) => {
+    const errors = watchConsole(page);
+    await page.goto(`${demo.url}/sequences/new`);
+    await settle(page);
+    await page.getByLabel('Title').fill('Eel Weir');
+    await type(page, 'step L, front stance, low block L, in\nstep R, front stance, stepping pumch R');
+    await expect(columns(page)).toHaveCount(2);
+    await shows(page, /Line 2, place 23.*Near it: stepping punch/);
+    await page.keyboard.press('Control+a');
+    await page.keyboard.insertText(
+      'step L, front stance, low block L, in\nstep R, front stance, kopnięcie okrężne R, out\nstep L, front stance, cios z krokiem L, out',
+    );
+    await expect(columns(page)).toHaveCount(3);
+    await shows(page, 'Three counts: one strike, one block and one kick');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await shows(page, 'Saved.');
+    await expect(page).toHaveURL(/\/sequences\/[0-9a-f-]{36}$/);
+    const parent = page.url();
+
+    // Two more from it: the kick version and its mirror.
+    await page.getByRole('button', { name: 'Derive from it' }).click();
+    const sheet = page.locator('form.derive');
+    await sheet.getByLabel('Title').fill('Eel Weir with kicks');
+    await expect(sheet.getByText('front kick before each advancing strike')).toBeVisible();
+    await expect(sheet.getByText(/^Four counts|a front kick before.*Four counts/)).toBeVisible();
+    await sheet.getByRole('button', { name: 'Make it' }).click();
+    await expect(page.getByRole('heading', { name: 'Does Eel Weir with kicks hold together?' })).toBeVisible();
+    await settle(page);
+    await expect(columns(page)).toHaveCount(4);
+    const child = page.url();
+    await type(page, 'draw L, ready stance');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await shows(page, /one changed by hand/);
+
+    await page.goto(parent);
+    await settle(page);
+    await type(page, '\nstep R, front stance, stepping punch R, out');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await shows(page, 'one derived sequence followed');
+    await shows(page, 'Made from it');
+    await page.goto(child);
+    await settle(page);
+    await expect(columns(page)).toHaveCount(7);
+    expect(errors).toEqual([]);
+  });
+
+  test('text that was not saved is offered again, and a mistake never loses it', async ({ demo, page }) => {
+    const id = await sequenceAt(demo, 'Combination 2');
+    await page.goto(`${demo.url}/sequences/${id}`);
+    await settle(page);
+    await type(page, '\nturn sideways, punch R');
+    await shows(page, /A turn says which way and how far/);
+    await page.waitForFunction(() => Object.keys(localStorage).some((k) => k.startsWith('stavewright.draft')));
+    page.on('dialog', (d) => void d.accept());
+    await page.reload();
+    await settle(page);
+    await shows(page, 'was not saved');
+    await page.getByRole('button', { name: 'Take it up' }).click();
+    await expect(page.getByLabel('Counts, one a line')).toContainText('turn sideways');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await shows(page, 'Saved; 1 line cannot be read yet.');
+  });
+
+  test('hover, keys and the text light the same count; a finding is waived with a reason', async ({ demo, page }) => {
+    await page.goto(`${demo.url}/sequences/${await sequenceAt(demo, 'First Causeway')}`);
+    await settle(page);
+    await columns(page).nth(4).hover();
+    await expect(page.locator('.floor .lit text')).toHaveText('5');
+    await expect(page.locator('.counts .n.on')).toHaveText('5');
+    await page.mouse.move(5, 5);
+    const stave = page.getByRole('group', { name: /Stave of First Causeway/ });
+    await stave.focus();
+    for (const key of ['Home', 'ArrowRight', 'ArrowRight']) await page.keyboard.press(key);
+    await expect(page.locator('.stave .lit')).toHaveCount(1);
+    await expect(page.locator('.counts .n.on')).toHaveText('3');
+    await expect(stave.locator('[aria-live]')).toContainText('Count 3: rising block left');
+    const finding = page.getByText('No leg technique: only the hands are trained.');
+    await page.getByRole('button', { name: /Waive: No leg technique/ }).click();
+    await page.getByLabel('Why it may stay').fill('x');
+    await page.getByRole('button', { name: 'Waive', exact: true }).click();
+    await shows(page, 'A reason is needed: it is kept with the decision.');
+    await page.getByLabel('Why it may stay').fill('The second form has the kicks');
+    await page.getByRole('button', { name: 'Waive', exact: true }).click();
+    await shows(page, /Waived by Maren Holt.*The second form has the kicks/);
+    await expect(finding).toBeVisible();
+  });
+
+  test('stave and text are taken out as SVG, PNG, text and JSON, and come in again with a preview', async ({
+    demo,
+    page,
+  }) => {
+    await page.goto(`${demo.url}/sequences/${await sequenceAt(demo, 'Sluice')}`);
+    await settle(page);
+    const file = async (name: string) => {
+      const [got] = await Promise.all([
+        page.waitForEvent('download'),
+        page.getByRole('button', { name, exact: true }).click(),
+      ]);
+      return readFile((await got.path()));
+    };
+    const svg = (await file('Stave as SVG')).toString();
+    expect(svg).toContain('<svg xmlns');
+    expect(svg).toContain('The gate opens');
+    expect(svg).toContain('@font-face');
+    const png = await file('Stave as PNG');
+    expect(png.subarray(1, 4).toString()).toBe('PNG');
+    expect(png.length).toBeGreaterThan(10_000);
+    const json = (await file('JSON')).toString();
+    const text = (await file('Text')).toString();
+    await page.goto(`${demo.url}/sequences/import`);
+    await settle(page);
+    await page.getByLabel('Texts or JSON').fill(json.replace('"title": "Sluice"', '"title": "Sluice by JSON"'));
+    await shows(page, 'Fourteen counts');
+    await page
+      .getByLabel('Texts or JSON')
+      .fill(`${text.replace('title: Sluice', 'title: Sluice by text')}\n===\ntitle: Broken\nturn round\n===\n${text}`);
+    await shows(page, 'stays out: Line 2, place 1: A turn says which way and how far.');
+    await shows(page, 'replaces the text that is here');
+    await page.getByRole('button', { name: 'Take 2 in' }).click();
+    await shows(page, '2 sequences taken.');
+    await page.goto(`${demo.url}/sequences`);
+    await settle(page);
+    await page.getByPlaceholder('Find a sequence').fill('sluice by');
+    await expect(page.getByRole('link', { name: 'Sluice by text' })).toBeVisible();
+  });
+
+  test('the caller counts, holds, changes pace, stops at once, and works without a network', async ({
+    demo,
+    page,
+    context,
+  }) => {
+    await page.goto(`${demo.url}/sequences/${await sequenceAt(demo, 'Four quarters')}/call`);
+    await settle(page);
+    await page.getByRole('radio', { name: 'by tens a side' }).click();
+    await page.getByLabel('Seconds a count').fill('0.4');
+    await page.getByLabel('Times a side').fill('3');
+    await page.getByRole('combobox', { name: 'Counted in' }).click();
+    await page.getByRole('option', { name: 'Korean' }).click();
+    await context.setOffline(true);
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await shows(page, 'Ready');
+    await expect(page.locator('.calling .n')).toHaveText('2', { timeout: 10_000 });
+    await expect(page.locator('.calling .stave .lit')).toHaveCount(1);
+    await expect(page.locator('.calling .word')).toHaveText(/하나|둘|셋/);
+    await page.getByRole('button', { name: 'Hold' }).click();
+    const held = await page.locator('.calling .n').textContent();
+    await page.getByRole('button', { name: 'Slower' }).click();
+    await shows(page, '0.6');
+    await expect(page.locator('.calling .n')).toHaveText(held!);
+    await page.getByRole('button', { name: 'Go on' }).click();
+    await page.getByRole('button', { name: 'Stop' }).click();
+    await expect(page.getByRole('button', { name: 'Begin' })).toBeVisible();
+    await context.setOffline(false);
+  });
+
+  test('pages of sequences are free of accessibility faults and fit a phone', async ({ demo, page }) => {
+    test.slow();
+    const first = await sequenceAt(demo, 'Second Causeway');
+    const technique = (await demo.query<{ id: string }>(`select id from technique where name = 'Roundhouse kick'`))[0]!
+      .id;
+    for (const path of [
+      '/sequences',
+      `/sequences/${first}`,
+      `/sequences/${first}/print`,
+      `/sequences/${first}/call`,
+      '/sequences/import',
+      '/guide/notation',
+      `/techniques/${technique}`,
+      `/techniques/${technique}/edit`,
+    ]) {
+      await page.setViewportSize({ width: 1280, height: 800 });
+      await page.goto(demo.url + path);
+      await settle(page);
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(violations.map((v) => `${path} ${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
+      await page.setViewportSize({ width: 390, height: 844 });
+      const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      expect(over, path).toBeLessThanOrEqual(0);
+    }
+  });
+});

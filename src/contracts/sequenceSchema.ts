@@ -1,0 +1,16 @@
+import { toJsonSchema } from '@valibot/to-json-schema';
+import * as v from 'valibot';
+import { sequenceShape } from './sequence';
+
+/** The file in which sequences travel. */
+export const sequencesFile = v.object({
+  format: v.literal('stavewright-sequences'),
+  version: v.literal(1),
+  sequences: v.array(sequenceShape),
+});
+
+/** Its JSON Schema (2020-12), as in docs/formats; what only our own code can check is left out of it. */
+export const sequencesJsonSchema = (): object => ({
+  ...toJsonSchema(sequencesFile, { errorMode: 'ignore', target: 'draft-2020-12' }),
+  title: 'Sequences of Stavewright',
+});
