@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
+import { readFile } from 'node:fs/promises';
 import { expect, test, watchConsole, type House } from './house';
 
 const idOf = async (house: House, table: 'person' | 'rank' | 'technique', name: string) =>
@@ -47,6 +48,45 @@ test.describe('the desk of the head instructor', () => {
     await settle(page);
     await page.getByPlaceholder('Find by any of its names').fill('reed');
     await expect(page.getByRole('link', { name: 'Reed strike' })).toBeVisible();
+  });
+
+  test('a technique’s names, ways and ceiling are written, found by any of them, and travel as text', async ({
+    demo,
+    page,
+  }) => {
+    await page.goto(`${demo.url}/techniques/${await idOf(demo, 'technique', 'Straddle stance')}/edit`);
+    await settle(page);
+    await page.getByRole('button', { name: 'Add a name' }).click();
+    await page.locator('[id="detail-detail.terms.1.text"]').fill('pozycja jeźdźca');
+    await page.getByRole('button', { name: 'Save it' }).click();
+    await shows(page, 'This is no language tag: write ja, ko, zh-Hant, pl, ….');
+    await page.locator('[id="detail-detail.terms.1.lang"]').fill('pl');
+    await page.getByRole('button', { name: 'Set a ceiling' }).click();
+    await page.locator('[id="detail-detail.ceiling.contact"]').fill('equipment only');
+    await page.getByRole('button', { name: 'Save it' }).click();
+    await expect(page.getByRole('heading', { name: 'What makes a straddle stance right?' })).toBeVisible();
+    await shows(page, 'pozycja jeźdźca');
+    await shows(page, 'equipment only');
+    await page.goto(`${demo.url}/techniques`);
+    await settle(page);
+    await page.getByPlaceholder('Find by any of its names').fill('jezdzca');
+    await expect(page.getByRole('link', { name: 'Straddle stance' })).toBeVisible();
+    const [got] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Take out as text' }).click(),
+    ]);
+    const text = await readFile((await got.path())!, 'utf8');
+    expect(text).toContain('term: pl | pozycja jeźdźca');
+    await page.goto(`${demo.url}/techniques/import`);
+    await settle(page);
+    await page
+      .getByLabel('Text or JSON')
+      .fill(`technique: Otter step\nkind: step\npoint: Quiet\n  part: feet\n\n${text}\n\ntechnique: Odd\nkind: dance`);
+    await shows(page, 'new step, 1 point');
+    await shows(page, 'is here already and stays as it is');
+    await shows(page, /stays out: kind: A kind is one of/);
+    await page.getByRole('button', { name: 'Take 1 in' }).click();
+    await shows(page, '1 technique taken.');
   });
 
   test('a requirement is changed and the student’s page answers by it', async ({ demo, page }) => {
@@ -210,6 +250,8 @@ test.describe('every screen', () => {
     await page.setViewportSize(SIZES[1]!);
     await page.goto(`${demo.url}/look?student=${student}`);
     await settle(page);
+    // The card of the student named in the address stands there once the page is awake.
+    await expect(page.getByRole('heading', { name: 'Kofi Adlam' })).toBeVisible();
     const small = await page.evaluate(() =>
       [...document.querySelectorAll('button, a')]
         .filter((b) => b.getClientRects().length > 0 && (b as HTMLElement).offsetHeight < 48)

@@ -115,7 +115,7 @@ test.describe('sequences', () => {
         page.waitForEvent('download'),
         page.getByRole('button', { name, exact: true }).click(),
       ]);
-      return readFile((await got.path()));
+      return readFile(await got.path());
     };
     const svg = (await file('Stave as SVG')).toString();
     expect(svg).toContain('<svg xmlns');

@@ -104,7 +104,7 @@ export async function benchKeystroke() {
     await page.keyboard.press('End');
     await page.keyboard.insertText(', stepping punch R');
     await page.keyboard.press('Escape');
-    const times = (await page.evaluate(TYPING)) as number[];
+    const times = await page.evaluate<number[]>(TYPING);
     const keys = times.slice(10);
     const [mid, worst] = [median(keys), quantile(keys, 0.99)];
     return {

@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { type TechniqueDetail } from '../../contracts/techniqueDetail';
 import { commonStance, layoutStance, NATURAL, stanceInWords, svgOf, ZONES, type StanceGeometry } from '../../core';
 import { onScreen } from '../../kit/drawing/tones';
+import { useEastern } from '../../kit/fonts/useEastern';
 
 interface Named {
   id: string;
@@ -32,6 +33,7 @@ export function DetailFields({
   errorAt: (path: string) => string | undefined;
 }) {
   const d = value;
+  useEastern(...d.terms.map((t) => t.text));
   const set = (change: Partial<TechniqueDetail>) => onChange({ ...d, ...change });
   const text = (label: string, path: string, at: string, put: (v: string) => void, more: object = {}) => {
     const error = errorAt(path);

@@ -8,6 +8,7 @@ import { onScreen } from '../../kit/drawing/tones';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { CutMark } from '../../kit/marks/CutMark';
 import { send } from '../../kit/send';
+import { capital } from '../../kit/words';
 
 /** A language tag as people call it. */
 function languageName(tag: string): string {
@@ -135,7 +136,7 @@ export function Ways({ view }: { view: TechniqueView }) {
   const pointName = (id: string | null) => view.points.find((p) => p.id === id)?.name;
   return (
     <>
-      {facts.length > 0 && <p className="second facts">{facts.join('; ')}.</p>}
+      {facts.length > 0 && <p className="second facts">{capital(facts.join('; '))}.</p>}
       {variants.length > 0 && (
         <section aria-labelledby="variants">
           <h2 id="variants">Where schools differ</h2>

@@ -592,7 +592,7 @@ export const DEMO_TECHNIQUES: readonly DemoTechnique[] = [
   ),
   t(
     'Palm check',
-    'strike',
+    'block',
     'A palm on the partner, arm nearly straight, then the hands change places.',
     [
       p('Arm nearly straight', 'limb', 'Not locked', 'A locked elbow is a lever for the other', [
