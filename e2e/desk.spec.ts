@@ -75,7 +75,7 @@ test.describe('the desk of the head instructor', () => {
       page.waitForEvent('download'),
       page.getByRole('button', { name: 'Take out as text' }).click(),
     ]);
-    const text = await readFile((await got.path()), 'utf8');
+    const text = await readFile(await got.path(), 'utf8');
     expect(text).toContain('term: pl | pozycja jeźdźca');
     await page.goto(`${demo.url}/techniques/import`);
     await settle(page);

@@ -173,7 +173,13 @@ const text = v.pipe(
   v.maxLength(200_000, 'A sequence’s text has at most 200,000 letters.'),
 );
 
-export const sequenceSave = v.object({ id, title: name, text });
+export const sequenceSave = v.object({
+  id,
+  title: name,
+  text,
+  /** The version that was changed; another one in the meantime is not written over. Left out: whatever is there. */
+  version: v.optional(whole(0, 1_000_000, 'A version')),
+});
 export const sequenceDerive = v.object({ id, parentId: id, title: name, recipe: recipeShape });
 export const sequenceWaive = v.object({
   sequenceId: id,

@@ -176,7 +176,12 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
   const save = async () => {
     setBusy(true);
     setMessage(null);
-    const answer = await send('sequence.save', { id, title, text });
+    const answer = await send('sequence.save', {
+      id,
+      title,
+      text,
+      ...(view.sequence ? { version: view.sequence.version } : {}),
+    });
     setBusy(false);
     if (!answer.ok) {
       setMessage({ good: false, text: answer.title });

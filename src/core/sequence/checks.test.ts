@@ -107,6 +107,9 @@ describe('what the checks find', () => {
     expect(slipped('spinning kick R\npunch L\nspinning kick L', 'rank', context)).toEqual([
       'Counts 1 and 3: spinning kick belongs to Lake, above Straw.',
     ]);
+    expect(slipped('rank: Strow\npunch R', 'rank', { ...context, rank: null })).toEqual([
+      'There is no rank called Strow.',
+    ]);
     expect(slipped('kind: partner drill\nelbow strike R | slip L', 'ceiling', context)[0]).toContain('equipment only');
     expect(slipped('elbow strike R', 'ceiling', context)).toEqual([]);
     expect(slipped('condition: both free\nthroat strike R', 'ceiling', context)[0]).toContain(

@@ -290,6 +290,9 @@ function steps(seq: Sequence, trace: Trace, context: CheckContext, found: Found)
 
 function words(seq: Sequence, context: CheckContext, found: Found) {
   const { vocabulary } = context;
+  const { rank } = seq.about;
+  if (rank !== null && context.ranks.length > 0 && !context.ranks.some((r) => fold(r) === fold(rank)))
+    found('rank', false, [], `There is no rank called ${rank}.`);
   if (vocabulary.words.length === 0) return;
   const unknown = new Map<string, { name: string; counts: number[]; stance: boolean }>();
   const retired = new Map<string, { name: string; counts: number[] }>();

@@ -56,6 +56,19 @@ describe('a written sequence', () => {
     expect(list.sequences.find((x) => x.id === id)).toMatchObject({ problems: 1, counts: 3 });
   });
 
+  it('does not write over what somebody else changed in the meantime', async () => {
+    const id = await write('Two Writers', 'punch R');
+    await s.send('instructor', 'sequence.save', { id, title: 'Two Writers', text: 'punch L', version: 1 });
+    const r = await refusal(
+      s.send('head', 'sequence.save', { id, title: 'Two Writers', text: 'low block R', version: 1 }),
+    );
+    expect(r.status).toBe(409);
+    expect(r.title).toContain('Nothing was written over');
+    expect((await see(id)).sequence!.text).toBe('punch L');
+    await s.send('head', 'sequence.save', { id, title: 'Two Writers', text: 'low block R', version: 2 });
+    expect((await see(id)).sequence!.text).toBe('low block R');
+  });
+
   it('has a title of its own', async () => {
     await write('Only One', 'punch R');
     const r = await refusal(s.send('head', 'sequence.save', { id: v7(), title: 'only one', text: 'punch L' }));

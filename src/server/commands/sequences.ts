@@ -73,6 +73,11 @@ export const sequenceCommands: Runs<Mine> = {
   'sequence.save': async (tx, who, input) => {
     const rows = await readSequences(tx);
     const before = rows.find((r) => r.id === input.id);
+    if (before && input.version !== undefined && before.version !== input.version)
+      throw new Refusal(
+        409,
+        `${before.title} was changed in the meantime (version ${before.version}, yours began from ${input.version}). Nothing was written over; your text stays here.`,
+      );
     await mustBeNew(tx, input.id, input.title);
     const vocabulary = await readVocabulary(tx);
     if (before?.parentId == null) {
