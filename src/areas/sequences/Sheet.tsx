@@ -87,7 +87,7 @@ export default function Sheet({ view }: { view: SequenceView }) {
                       <br />
                     </i>
                   ))}
-                {printLine(m)}
+                {printLine(m, vocabulary)}
                 {m.step.actions.map((a) => terms(a.name)).filter(Boolean).length > 0 && (
                   <span className="second">
                     {' '}
@@ -101,7 +101,7 @@ export default function Sheet({ view }: { view: SequenceView }) {
                   <p key={x.school} className="second">
                     {x.school}
                     {x.graded ? ', shown at gradings' : ''}:{' '}
-                    {printLine({ ...m, step: x.step, partner: null, swaps: false, remark: '' })}
+                    {printLine({ ...m, step: x.step, partner: null, swaps: false, remark: '' }, vocabulary)}
                   </p>
                 ))}
               </li>

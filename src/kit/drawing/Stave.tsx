@@ -1,4 +1,4 @@
-import { memo, useDeferredValue, useEffect, useRef, type KeyboardEvent } from 'react';
+import { memo, useDeferredValue, useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { svgOf, type Primitive, type StaveLayout } from '../../core';
 import { onScreen } from './tones';
 
@@ -15,6 +15,9 @@ interface ColumnProps {
   onOver: ((index: number | null) => void) | undefined;
   onPick: ((index: number) => void) | undefined;
 }
+
+/** Drawing units by which what is in sight moves on. */
+const STRIDE = 640;
 
 /** The text of primitives that were written before. */
 const writtenBefore = new WeakMap<readonly Primitive[], string>();
@@ -60,6 +63,26 @@ export const Stave = memo(function Stave({
   follow?: boolean;
 }) {
   const frame = useRef<HTMLDivElement>(null);
+  // Only what is in sight, and a little on both sides, stands in the page: a stave may have hundreds of columns.
+  const [sight, setSight] = useState({ from: 0, to: 2 * STRIDE });
+  useEffect(() => {
+    const el = frame.current;
+    if (!el) return;
+    const look = () => {
+      const from = Math.max(0, Math.floor(el.scrollLeft / STRIDE) - 1) * STRIDE;
+      const to = (Math.floor((el.scrollLeft + el.clientWidth) / STRIDE) + 2) * STRIDE;
+      setSight((s) => (s.from === from && s.to === to ? s : { from, to }));
+    };
+    look();
+    el.addEventListener('scroll', look, { passive: true });
+    const size = new ResizeObserver(look);
+    size.observe(el);
+    return () => {
+      el.removeEventListener('scroll', look);
+      size.disconnect();
+    };
+  }, []);
+  const shown = layout.columns.filter((c) => c.x + layout.column > sight.from && c.x < sight.to);
   const last = layout.columns.length - 1;
   useEffect(() => {
     const el = frame.current;
@@ -101,7 +124,7 @@ export const Stave = memo(function Stave({
         viewBox={`0 0 ${layout.width} ${layout.height}`}
         aria-hidden="true"
       >
-        {layout.columns.map((c) => (
+        {shown.map((c) => (
           <Column
             key={c.index}
             index={c.index}
