@@ -9,7 +9,7 @@ import { moveOf } from './move';
 import { printStep } from './print';
 import { quarterShuffle } from './quarters';
 import { substitute, type Pattern, type Replacement } from './substitute';
-import { kindInName, NO_WORDS, type Vocabulary } from './vocabulary';
+import { kindInName, NO_WORDS, written, type Vocabulary } from './vocabulary';
 import { listed } from './tally';
 
 /** One step of a recipe. Other sequences are named by their id. */
@@ -71,17 +71,30 @@ function apply(seq: Sequence, o: Operation, { find, vocabulary }: Sources): Resu
     const found = find(id);
     return found ? ok(found) : fail('A sequence of the recipe is not there any more.');
   };
+  // A technique that was renamed since is meant by its earlier name too.
+  const nameNow = (name: string): string => {
+    const word = vocabulary.find(name);
+    return word ? written(word.name) : name;
+  };
   switch (o.op) {
     case 'mirror':
       return ok(mirror(seq));
     case 'invert': {
       const own = o.pairs?.map(
-        (p) => p.map((name) => ({ name, kind: kindInName(name, vocabulary) ?? ('strike' as const) })) as never,
+        (p) =>
+          p.map(nameNow).map((name) => ({ name, kind: kindInName(name, vocabulary) ?? ('strike' as const) })) as never,
       );
       return ok(invert(seq, o.what, own ?? COMMON_PAIRS[o.what]));
     }
     case 'substitute':
-      return ok(substitute(seq, o.pattern, o.replacement, vocabulary));
+      return ok(
+        substitute(
+          seq,
+          o.pattern.name === undefined ? o.pattern : { ...o.pattern, name: nameNow(o.pattern.name) },
+          o.replacement,
+          vocabulary,
+        ),
+      );
     case 'chain': {
       const b = other(o.with);
       return b.ok ? ok(chain(seq, b.value)) : b;
