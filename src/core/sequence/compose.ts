@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from '../units/result';
-import { EMPTY_SEQUENCE, POWERS, type Move, type Power, type Sequence } from './move';
+import { POWERS, type Move, type Power, type Sequence } from './move';
 
 /** One after the other, under the first one's heading. Associative; an empty sequence of moves changes nothing. */
 export function chain(a: Sequence, b: Sequence): Sequence {
@@ -86,6 +86,3 @@ export const counts = (seq: Sequence, from: number, to: number): Sequence => ({
   moves: seq.moves.slice(Math.max(0, from - 1), to),
   closing: [],
 });
-
-export const chainAll = (all: readonly Sequence[]): Sequence =>
-  all.reduce((a, b) => chain(a, b), { ...EMPTY_SEQUENCE, about: all[0]?.about ?? EMPTY_SEQUENCE.about });

@@ -1,5 +1,5 @@
 import { useId } from 'react';
-import type { Range, Unit } from '../../core';
+import { FOOT, type Range, type Unit } from '../../core';
 
 const r1 = (n: number) => Math.round(n * 10) / 10;
 
@@ -24,9 +24,6 @@ export function Lashing({ width, height = 12 }: { width: number; height?: number
     </svg>
   );
 }
-
-const FOOT =
-  'M-1.2 12.2C-3.9 12 -4.4 8.6 -3.9 5.8C-3.5 3.6 -3.2 1.6 -3.9 -1.2C-4.7 -4.2 -5.6 -6.4 -5 -9.2C-4.5 -11.6 -2.8 -12.9 -.8 -12.5C2.2 -11.9 4.9 -9.2 5.3 -5.4C5.6 -2.4 4.2 .2 3.7 3.4C3.3 6 3.8 12.3 -1.2 12.2Z';
 
 /** A foot from above, toes up. Right solid, left outlined. */
 export function FootMark({
