@@ -24,8 +24,8 @@ const TYPING = `(async () => {
       watch.observe(document.querySelector('svg.stave'), { subtree: true, childList: true, characterData: true, attributes: true });
     });
     const t = performance.now();
-    getSelection().modify('extend', 'backward', 'character');
-    document.execCommand('insertText', false, i % 2 ? 'R' : 'L');
+    if (i % 2) document.execCommand('insertText', false, 'R');
+    else document.execCommand('delete');
     await changed;
     void document.body.offsetHeight;
     out.push(performance.now() - t);

@@ -1,26 +1,19 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { SequenceView } from '../../contracts/views';
 import {
   applyDepartures,
-  asGraded,
-  asKeptBy,
   checkSequence,
   layoutFloor,
-  layoutStave,
   makeVocabulary,
   mapSections,
   printSequence,
-  readSequence,
   recipeWords,
   schoolsOf,
   sectionings,
-  traceFloor,
-  type Body,
 } from '../../core';
 import { download, fileName, staveFile, stavePicture } from '../../kit/drawing/exportDrawing';
-import { Stave } from '../../kit/drawing/Stave';
 import '../../kit/drawing/drawing.css';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
@@ -32,7 +25,8 @@ import { dropDraft, keepDraft, readDraft, type Draft } from './drafts';
 import { Editor } from './Editor';
 import { HallSheet } from './HallSheet';
 import { Under } from './Under';
-import { departsFrom } from './reading';
+import { LiveStave } from './LiveStave';
+import { liveText, scoreOf, type Drawing } from './score';
 import './sequences.css';
 
 const FRESH = '';
@@ -58,39 +52,33 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
   const [busy, setBusy] = useState(false);
 
   const vocabulary = useMemo(() => makeVocabulary(view.words), [view.words]);
-  const { sequence: typed, problems, lineOf } = useMemo(() => readSequence(text, vocabulary), [text, vocabulary]);
-  // Drawn as written, as one school keeps it, or as it is shown at gradings.
-  const read = useMemo(
-    () => (keeper === '' ? typed : keeper === 'gradings' ? asGraded(typed) : asKeptBy(typed, keeper.slice(1))),
-    [typed, keeper],
-  );
-  const armed = read.moves.some((m) => m.step.actions.some((a) => a.kind === 'weapon cut'));
-  const body: Body = useMemo(
+  const drawing: Drawing = useMemo(
     () => ({
+      vocabulary,
+      keeper,
       stature,
-      weapon: armed ? stature * 1.05 : 0,
-      stances: (name) => vocabulary.find(name)?.geometry ?? vocabulary.find(`${name} stance`)?.geometry ?? null,
+      sectioning: Number(sectioning),
+      computed: view.computed,
+      parent: view.parent?.body ?? null,
+      recipe: view.sequence?.recipe ?? null,
     }),
-    [stature, vocabulary, armed],
+    [vocabulary, keeper, stature, sectioning, view],
   );
-  const trace = useMemo(() => traceFloor(read, body), [read, body]);
-  // The stave follows every key at once; floor, tally and checks a moment later.
-  const later = useDeferredValue(read);
-  const laterTrace = useDeferredValue(trace);
-  const departs = useMemo(
-    () => departsFrom(read, view.computed, view.parent?.body ?? null, view.sequence?.recipe ?? null),
-    [read, view],
+  // The stave follows every key at once (LiveStave); what is read here may follow a moment later.
+  const [live] = useState(() => liveText(start));
+  const { typed, problems, lineOf, read, body, trace, departs } = useMemo(
+    () => scoreOf(text, drawing),
+    [text, drawing],
   );
-  const layout = useMemo(
-    () =>
-      layoutStave(read, { body, departs: departs.moves, gaps: departs.gaps, sectioning: Number(sectioning) }, trace),
-    [read, body, departs, trace, sectioning],
+  const onText = useCallback(
+    (next: string) => {
+      live.set(next);
+      startTransition(() => setText(next));
+    },
+    [live],
   );
   const closes = read.about.kind === 'form' && !read.about.lineWork && !read.about.loop;
-  const plan = useMemo(
-    () => layoutFloor(later, laterTrace, { closingAllowed: closes ? 0.3 : null }),
-    [later, laterTrace, closes],
-  );
+  const plan = useMemo(() => layoutFloor(read, trace, { closingAllowed: closes ? 0.3 : null }), [read, trace, closes]);
   const hall = view.halls.find((h) => h.id === hallId);
   const rankPlace =
     read.about.rank === null
@@ -98,7 +86,7 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
       : view.ranks.findIndex((r) => r.name.toLowerCase() === read.about.rank!.toLowerCase());
   const findings = useMemo(
     () =>
-      checkSequence(later, {
+      checkSequence(read, {
         vocabulary,
         body,
         rank: rankPlace < 0 ? null : rankPlace,
@@ -108,15 +96,12 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
         beyond: (condition, ceiling) =>
           view.conditions.find((c) => c.name === ceiling)?.beyond.includes(condition) ?? false,
       }),
-    [later, vocabulary, body, rankPlace, view, hall],
+    [read, vocabulary, body, rankPlace, view, hall],
   );
   useEastern(text, title);
   const lit = over ?? at;
-  const litAt = lit === null ? undefined : trace.at[lit];
   const countOf = useMemo(() => new Map(lineOf.map((line, i) => [line, i + 1])), [lineOf]);
   const lines = useMemo(() => ({ countOf, departs: departs.moves, lit }), [countOf, departs, lit]);
-  const laterLines = useDeferredValue(lines);
-  const laterProblems = useDeferredValue(problems);
   const changed = text !== saved.text || title !== saved.title;
   const errors = problems.filter((p) => p.severity === 'error');
   const cuts = sectionings(read);
@@ -150,10 +135,15 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
     };
   }, [changed, id, first, title, text, view]);
 
+  const atNow = useRef(at);
+  useEffect(() => {
+    atNow.current = at;
+  });
   const onLine = useCallback(
     (line: number) => {
       const n = countOf.get(line);
-      setAt(n === undefined ? null : n - 1);
+      const next = n === undefined ? null : n - 1;
+      if (next !== atNow.current) setAt(next);
     },
     [countOf],
   );
@@ -173,7 +163,14 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
     setView(next);
     return next.sequence;
   };
+  /** Puts another text into the editor. */
+  const put = (next: string) => {
+    setStart(next);
+    live.set(next);
+    setText(next);
+  };
   const save = async () => {
+    const text = live.get();
     setBusy(true);
     setMessage(null);
     const answer = await send('sequence.save', {
@@ -195,8 +192,7 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
     }
     const now = await refresh();
     if (now && now.text !== text && derived) {
-      setStart(now.text);
-      setText(now.text);
+      put(now.text);
       setSaved({ title: now.title, text: now.text });
     }
     setMessage({
@@ -271,8 +267,7 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
           not saved.{' '}
           <Button
             onClick={() => {
-              setStart(draft.text);
-              setText(draft.text);
+              put(draft.text);
               if (draft.title) setTitle(draft.title);
               setDraft(null);
             }}
@@ -324,10 +319,10 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
           <Editor
             start={start}
             words={view.words}
-            lines={laterLines}
-            problems={laterProblems}
+            lines={lines}
+            problems={problems}
             place={place}
-            onText={setText}
+            onText={onText}
             onLine={onLine}
           />
           <p className="keys">
@@ -344,14 +339,15 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
         </div>
 
         <div className="score">
-          {read.moves.length === 0 ? (
-            <p className="message">
-              Type the first count at the left, such as <i>step L, front stance, low block L, out</i>; the stave, the
-              floor and the checks follow as you type. Or paste a whole text.
-            </p>
-          ) : (
-            <Stave layout={layout} title={name} lit={lit} onOver={setOver} onPick={pick} follow={over === null} />
-          )}
+          <LiveStave
+            live={live}
+            drawing={drawing}
+            title={name}
+            lit={lit}
+            onOver={setOver}
+            onPick={pick}
+            follow={over === null}
+          />
           {sheet === 'derive' && s && (
             <Derive
               parent={{ id, title: s.title, body: { ...read, about: { ...read.about, title: s.title } } }}
@@ -372,13 +368,6 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
           )}
           {sheet === 'hall' && (
             <HallSheet halls={view.halls} done={async () => void (await refresh())} leave={() => setSheet('none')} />
-          )}
-          {read.moves.length > 0 && (
-            <p className="lit-words">
-              {litAt && lit !== null
-                ? `${layout.columns[lit]!.said} Weight on the left from ${Math.round(litAt.weightStart)} to ${Math.round(litAt.weightEnd)} in a hundred; the centre moves ${litAt.shift.toFixed(2)} m.`
-                : 'Point at a count, or go through them with the arrow keys.'}
-            </p>
           )}
           {schools.length > 0 && (
             <Switch
@@ -411,8 +400,8 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
           <Under
             view={view}
             name={name}
-            read={later}
-            trace={laterTrace}
+            read={read}
+            trace={trace}
             body={body}
             plan={plan}
             findings={findings}
@@ -431,12 +420,18 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
             {s && <Button onClick={() => setSheet(sheet === 'derive' ? 'none' : 'derive')}>Derive from it</Button>}
             <Button
               onClick={() =>
-                void staveFile(layout, name).then((f) => download(`${fileName(name)}.svg`, f, 'image/svg+xml'))
+                void staveFile(scoreOf(text, drawing).layout, name).then((f) =>
+                  download(`${fileName(name)}.svg`, f, 'image/svg+xml'),
+                )
               }
             >
               Stave as SVG
             </Button>
-            <Button onClick={() => void stavePicture(layout, name).then((f) => download(`${fileName(name)}.png`, f))}>
+            <Button
+              onClick={() =>
+                void stavePicture(scoreOf(text, drawing).layout, name).then((f) => download(`${fileName(name)}.png`, f))
+              }
+            >
               Stave as PNG
             </Button>
             <Button

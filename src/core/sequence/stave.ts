@@ -362,7 +362,10 @@ export function layoutStave(seq: Sequence, options: Partial<StaveOptions> = {}, 
       index: i,
       x: left + (i - line * per) * cw,
       y: line * (rows.height + lineGap),
-      primitives: drawnBefore(m, i, seq, floor, partnerFloor, o, show, rows, letters),
+      // Drawn when first asked for: on screen only the columns in sight are.
+      get primitives() {
+        return drawnBefore(m, i, seq, floor, partnerFloor, o, show, rows, letters);
+      },
       // Only who listens asks for the words.
       get said() {
         return moveSaid(m, i + 1, floor.at[i]);

@@ -18,7 +18,12 @@ export function Floor({
   const drawn = (i: number) => ({ __html: svgOf(plan.counts[i]!.primitives, onScreen) });
   const own = lit === null ? undefined : plan.counts[lit];
   return (
-    <svg className="floor" viewBox={`0 0 ${plan.width} ${plan.height}`} role="img" aria-label={title}>
+    <svg
+      className={own ? 'floor lights' : 'floor'}
+      viewBox={`0 0 ${plan.width} ${plan.height}`}
+      role="img"
+      aria-label={title}
+    >
       <rect width={plan.width} height={plan.height} fill="var(--sheet)" rx="6" />
       <g dangerouslySetInnerHTML={{ __html: svgOf(plan.ground, onScreen) }} />
       {plan.counts.map((c) => (

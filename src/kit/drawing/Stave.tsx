@@ -84,13 +84,15 @@ export const Stave = memo(function Stave({
   }, []);
   const shown = layout.columns.filter((c) => c.x + layout.column > sight.from && c.x < sight.to);
   const last = layout.columns.length - 1;
+  // Asked of the page only when another place is lit: a key that changes a count must not make it reckon early.
+  const litX = lit === null ? null : (layout.columns[lit]?.x ?? null);
+  const wide = layout.column;
   useEffect(() => {
     const el = frame.current;
-    const column = lit === null ? undefined : layout.columns[lit];
-    if (!follow || !el || !column) return;
-    const [from, to] = [el.scrollLeft + 90, el.scrollLeft + el.clientWidth - layout.column * 2];
-    if (column.x < from || column.x > to) el.scrollTo({ left: Math.max(0, column.x - el.clientWidth * 0.4) });
-  }, [follow, lit, layout]);
+    if (!follow || !el || litX === null) return;
+    const [from, to] = [el.scrollLeft + 90, el.scrollLeft + el.clientWidth - wide * 2];
+    if (litX < from || litX > to) el.scrollTo({ left: Math.max(0, litX - el.clientWidth * 0.4) });
+  }, [follow, litX, wide]);
   const keys = (e: KeyboardEvent) => {
     if (!onPick || last < 0) return;
     const at = lit ?? -1;
@@ -117,40 +119,42 @@ export const Stave = memo(function Stave({
       aria-label={`Stave of ${title}. Left and right arrows move from count to count.`}
       onKeyDown={keys}
     >
-      <svg
-        className="stave"
-        width={layout.width}
-        height={layout.height}
-        viewBox={`0 0 ${layout.width} ${layout.height}`}
-        aria-hidden="true"
-      >
-        {shown.map((c) => (
-          <Column
-            key={c.index}
-            index={c.index}
-            x={c.x}
-            y={c.y}
-            svg={svgText(c.primitives)}
-            width={layout.column}
-            height={layout.lineHeight}
-            top={layout.top}
-            lit={c.index === lit}
-            next={c.index === next}
-            onOver={onOver}
-            onPick={onPick}
-          />
-        ))}
-        {layout.lines.map((l) => (
-          <g
-            key={l.from}
-            className="lines"
-            transform={`translate(0 ${l.y})`}
-            dangerouslySetInnerHTML={{ __html: svgOf(l.primitives, onScreen) }}
-          />
-        ))}
-      </svg>
+      <div className="stave-paper" style={{ width: layout.width, height: layout.height }}>
+        <svg
+          className="stave"
+          width={layout.width}
+          height={layout.height}
+          viewBox={`0 0 ${layout.width} ${layout.height}`}
+          aria-hidden="true"
+        >
+          {shown.map((c) => (
+            <Column
+              key={c.index}
+              index={c.index}
+              x={c.x}
+              y={c.y}
+              svg={svgText(c.primitives)}
+              width={layout.column}
+              height={layout.lineHeight}
+              top={layout.top}
+              lit={c.index === lit}
+              next={c.index === next}
+              onOver={onOver}
+              onPick={onPick}
+            />
+          ))}
+          {layout.lines.map((l) => (
+            <g
+              key={l.from}
+              className="lines"
+              transform={`translate(0 ${l.y})`}
+              dangerouslySetInnerHTML={{ __html: svgOf(l.primitives, onScreen) }}
+            />
+          ))}
+        </svg>
+      </div>
       <p className="hidden" aria-live="polite">
-        {lit === null ? '' : layout.columns[lit]?.said}
+        {useDeferredValue(lit === null ? '' : layout.columns[lit]?.said)}
       </p>
       <InWords layout={useDeferredValue(layout)} title={title} />
     </div>
