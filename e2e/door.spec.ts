@@ -208,6 +208,19 @@ test.describe('an empty installation', () => {
       await expect(page.getByText(words).first()).toBeVisible();
     }
 
+    // A form can be typed before there is any technique, and what was typed stays when it is saved.
+    await page.goto(`${empty.url}/sequences/new`);
+    await page.waitForLoadState('networkidle');
+    await page.getByLabel('Title').fill('Causeway');
+    await page.locator('.cm-content').click();
+    await page.keyboard.insertText('turn 90 L, step L, front stance, low block L, out\nstep R, wobble R');
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByText('Saved; 1 line cannot be read yet.')).toBeVisible();
+    await expect(page.locator('.cm-content')).toContainText('step R, wobble R');
+    await page.getByRole('button', { name: 'Derive from it' }).click();
+    await page.getByLabel('Title').last().fill('Causeway, the other side');
+    await expect(page.getByRole('button', { name: 'Make it' })).toBeEnabled();
+
     await page.goto(`${empty.url}/people`);
     await page.waitForLoadState('networkidle');
     await page.getByRole('button', { name: 'Add a teacher' }).click();

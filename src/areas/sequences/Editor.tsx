@@ -17,7 +17,7 @@ import {
   placeholder,
   type DecorationSet,
 } from '@codemirror/view';
-import { memo, useEffect, useRef } from 'react';
+import { memo, useEffect, useMemo, useRef } from 'react';
 import { fold, type NotationProblem, type Word } from '../../core';
 
 export interface LineState {
@@ -183,9 +183,11 @@ export const Editor = memo(function Editor({
 }) {
   const host = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | null>(null);
-  const handlers = useRef({ onText, onLine });
+  // The editor is made anew only for another text: words that come meanwhile must not take away what was typed.
+  const completer = useMemo(() => complete(words), [words]);
+  const handlers = useRef({ onText, onLine, completer });
   useEffect(() => {
-    handlers.current = { onText, onLine };
+    handlers.current = { onText, onLine, completer };
   });
   useEffect(() => {
     const made = new EditorView({
@@ -199,7 +201,12 @@ export const Editor = memo(function Editor({
           numbers,
           EditorView.lineWrapping,
           placeholder('step L, front stance, low block L, out'),
-          autocompletion({ override: [complete(words)], icons: false, activateOnTyping: true, maxRenderedOptions: 12 }),
+          autocompletion({
+            override: [(context) => handlers.current.completer(context)],
+            icons: false,
+            activateOnTyping: true,
+            maxRenderedOptions: 12,
+          }),
           keymap.of([
             { key: 'Tab', run: acceptCompletion },
             { key: 'Escape', run: closeCompletion },
@@ -226,7 +233,7 @@ export const Editor = memo(function Editor({
       made.destroy();
       view.current = null;
     };
-  }, [start, words]);
+  }, [start]);
   useEffect(() => {
     const v = view.current;
     if (!v) return;
@@ -244,10 +251,10 @@ export const Editor = memo(function Editor({
       ];
     });
     v.dispatch(setDiagnostics(v.state, found));
-  }, [problems, start, words]);
+  }, [problems, start]);
   useEffect(() => {
     view.current?.dispatch({ effects: setLines.of(lines) });
-  }, [lines, start, words]);
+  }, [lines, start]);
   useEffect(() => {
     const v = view.current;
     if (!v || !place || place.line + 1 > v.state.doc.lines) return;

@@ -104,6 +104,7 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
   const lines = useMemo(() => ({ countOf, departs: departs.moves, lit }), [countOf, departs, lit]);
   const changed = text !== saved.text || title !== saved.title;
   const errors = problems.filter((p) => p.severity === 'error');
+  const wrongLines = new Set(errors.map((p) => p.line)).size;
   const cuts = sectionings(read);
   const schools = schoolsOf(typed);
   const derived = view.sequence?.parentId != null;
@@ -198,9 +199,8 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
     setMessage({
       good: true,
       text:
-        (errors.length > 0
-          ? `Saved; ${errors.length} ${plural(errors.length, 'line')} cannot be read yet.`
-          : 'Saved.') + (followed > 0 ? ` ${inWords(followed)} derived ${plural(followed, 'sequence')} followed.` : ''),
+        (errors.length > 0 ? `Saved; ${wrongLines} ${plural(wrongLines, 'line')} cannot be read yet.` : 'Saved.') +
+        (followed > 0 ? ` ${inWords(followed)} derived ${plural(followed, 'sequence')} followed.` : ''),
     });
   };
   const waive = useCallback(
@@ -328,8 +328,8 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
           <p className="keys">
             {problems.length > 0 ? (
               <span className={errors.length > 0 ? 'hurts' : 'attention'}>
-                Line {problems[0]!.line}, place {problems[0]!.column}: {problems[0]!.message}
-                {problems[0]!.near.length > 0 && ` Near it: ${problems[0]!.near.join(', ')}.`}
+                Line {problems[0]!.line}, place {problems[0]!.column}: {problems[0]!.message} Expected:{' '}
+                {problems[0]!.expected}.{problems[0]!.near.length > 0 && ` Near it: ${problems[0]!.near.join(', ')}.`}
               </span>
             ) : (
               'One count a line. Alt ↑ ↓ shifts a count, Tab completes.'

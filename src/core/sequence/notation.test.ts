@@ -42,6 +42,7 @@ describe('reading a line', () => {
   it.each([
     ['step L,front stance,low block L,out', '  12.  Step left ,  front ,  low block   left;OUT'],
     ['turn R 180, R foot across, front stance', 'turn right 180°, R foot across, front'],
+    ['turn L 90, step L', 'turn 90° L, step L'],
     ['turn L 90 in place, back stance, outer block L', 'pivot L 90, back, outer block l'],
     ['punch R high, shout', 'punch R, high, shout'],
     ['step L right 45', 'step L R 45'],

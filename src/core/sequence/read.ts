@@ -347,8 +347,10 @@ function readStep(parts: readonly Part[], vocabulary: Vocabulary, error: Report,
         continue;
       case 'turn':
       case 'pivot': {
-        const side = bodySide(rest[0]);
-        const degrees = Number(lower(rest[1]).replace(/°|deg(rees)?$/, '') || NaN);
+        // "turn L 90" or "turn 90 L".
+        const [way, far] = bodySide(rest[0]) ? [rest[0], rest[1]] : [rest[1], rest[0]];
+        const side = bodySide(way);
+        const degrees = Number(lower(far).replace(/°|deg(rees)?$/, '') || NaN);
         if (!side || !Number.isInteger(degrees) || degrees < 1 || degrees > 720) {
           error(here, 'A turn says which way and how far.', 'turn L 90, turn R 180 in place');
           continue;
