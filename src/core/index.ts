@@ -45,8 +45,19 @@ export * from './floor/stancePlan';
 export * from './caller/counts';
 export * from './caller/timeline';
 // syllabus
+export * from './syllabus/item';
 export * from './syllabus/standard';
 export * from './syllabus/gate';
+export * from './syllabus/syllabus';
+export * from './syllabus/facts';
+export * from './syllabus/prerequisites';
+export * from './syllabus/edit';
+export * from './syllabus/compare';
+export * from './syllabus/coverage';
+export * from './syllabus/load';
+export * from './syllabus/checkSyllabus';
+export * from './syllabus/ages';
+export * from './syllabus/suggest';
 // evidence
 export * from './evidence/looks';
 export * from './evidence/window';

@@ -40,9 +40,12 @@ export const order = (() => {
 
 export const requirement = (standard: Partial<Standard> = {}, more: Partial<Requirement> = {}): Requirement => ({
   id: 'r',
-  techniqueId: 't',
+  item: { technique: 't' },
   conditionId: 'air',
   purpose: null,
+  stage: null,
+  rung: null,
+  critical: false,
   standard: { ...STEADY, ...standard },
   ...more,
 });

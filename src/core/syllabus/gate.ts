@@ -1,9 +1,24 @@
-import { addMonths, ageOn, dayInWords, monthsBetween, type PlainDate } from '../units/plainDate';
+import { addDays, addMonths, ageOn, dayInWords, monthsBetween, type PlainDate } from '../units/plainDate';
+import { RUNGS } from './standard';
 
-export const GATE_KINDS = ['time in rank', 'classes', 'hours', 'age'] as const;
+export const GATE_KINDS = [
+  'time in rank',
+  'classes',
+  'hours',
+  'age',
+  'consent',
+  'no open injury',
+  'earlier ranks fresh',
+] as const;
 export type GateKind = (typeof GATE_KINDS)[number];
 
-/** What a rank asks besides technique: months in the rank below, classes or hours since then, or years of age. */
+/** Kinds that ask for a number; the others are open or shut. */
+export const COUNTED_GATES: readonly GateKind[] = ['time in rank', 'classes', 'hours', 'age', 'consent'];
+
+/**
+ * What a rank asks besides technique: months in the rank below, classes or hours since then, years of age, consent to
+ * a rung of contact (1 the lowest), no open injury, or that nothing of earlier ranks has gone stale.
+ */
 export interface Gate {
   id: string;
   kind: GateKind;
@@ -16,6 +31,12 @@ export interface GateFacts {
   rankSince: PlainDate | null;
   classes: number;
   hours: number;
+  /** The highest rung consented to, 1 the lowest; null: no consent is on record, or a guardian's is missing. */
+  consent?: number | null;
+  /** The last day of the longest open injury; null: none is open. */
+  injuredUntil?: PlainDate | null;
+  /** Names of earlier ranks' items that have gone stale. */
+  stale?: readonly string[];
 }
 
 export interface GateVerdict {
@@ -26,6 +47,8 @@ export interface GateVerdict {
   missing: number | null;
   /** When time alone would open it; null where more than time is needed. */
   opens: PlainDate | null;
+  /** What has gone stale, where that is what is missing. */
+  names?: readonly string[];
 }
 
 /** Whether a gate is open today, what is missing, and when time alone opens it. */
@@ -49,6 +72,27 @@ export function judgeGate(gate: Gate, facts: GateFacts, today: PlainDate): GateV
       const missing = Math.max(0, gate.amount - has);
       return { gate, word: missing > 0 ? 'short' : 'met', has, missing, opens: null };
     }
+    case 'consent': {
+      const has = facts.consent ?? null;
+      const missing = Math.max(0, gate.amount - (has ?? 0));
+      return { gate, word: missing > 0 ? 'short' : 'met', has, missing, opens: null };
+    }
+    case 'no open injury': {
+      const until = facts.injuredUntil ?? null;
+      if (until === null || until < today) return { gate, word: 'met', has: 0, missing: 0, opens: null };
+      return { gate, word: 'short', has: 1, missing: 1, opens: addDays(until, 1) };
+    }
+    case 'earlier ranks fresh': {
+      const stale = facts.stale ?? [];
+      return {
+        gate,
+        word: stale.length > 0 ? 'short' : 'met',
+        has: stale.length,
+        missing: stale.length,
+        opens: null,
+        names: stale,
+      };
+    }
   }
 }
 
@@ -66,7 +110,46 @@ export function gateInWords(v: GateVerdict, rankName: string, today: PlainDate):
     const has = v.has === null ? 'No date of birth' : `${v.has} years old`;
     return { has, asks: `asks ${amount}${until}` };
   }
+  if (kind === 'consent')
+    return v.has === null
+      ? { has: 'No consent on record', asks: `asks for ${rungName(amount)}` }
+      : { has: `Consent to ${rungName(v.has)}`, asks: `asks for ${rungName(amount)}` };
+  if (kind === 'no open injury')
+    return v.word === 'met'
+      ? { has: 'No open injury', asks: '' }
+      : { has: 'An injury is open', asks: v.opens ? `until ${dayInWords(addDays(v.opens, -1), today)}` : '' };
+  if (kind === 'earlier ranks fresh') {
+    const names = v.names ?? [];
+    return names.length === 0
+      ? { has: 'Earlier belts are fresh', asks: '' }
+      : {
+          has: `${count(names.length, 'earlier thing')} to be seen again`,
+          asks: names.slice(0, 3).join(', ') + (names.length > 3 ? `, ${names.length - 3} more` : ''),
+        };
+  }
   const unit = kind === 'hours' ? 'hours' : 'classes';
   const more = v.missing ? `, ${Math.round(v.missing * 10) / 10} more` : '';
   return { has: `${Math.round((v.has ?? 0) * 10) / 10} of ${amount} ${unit}`, asks: `since ${rankName}${more}` };
+}
+
+const rungName = (n: number): string => RUNGS[Math.round(n) - 1] ?? 'no contact';
+
+/** What a gate asks, whoever comes: "6 months in the belt below". */
+export function gateAsks(g: Pick<Gate, 'kind' | 'amount'>): string {
+  switch (g.kind) {
+    case 'time in rank':
+      return `${count(g.amount, 'month')} in the belt below`;
+    case 'classes':
+      return `${count(g.amount, 'class', 'classes')} since the belt below`;
+    case 'hours':
+      return `${count(g.amount, 'hour')} of class since the belt below`;
+    case 'age':
+      return `${count(g.amount, 'year')} of age`;
+    case 'consent':
+      return `consent to contact: ${rungName(g.amount)}`;
+    case 'no open injury':
+      return 'no open injury';
+    case 'earlier ranks fresh':
+      return 'earlier belts still fresh';
+  }
 }

@@ -1,0 +1,45 @@
+import type { Zone } from '../units/zone';
+import type { Item } from './item';
+
+/** The families the coverage counts. */
+export const FAMILIES = ['strike', 'block', 'kick', 'cut'] as const;
+export type WorkFamily = (typeof FAMILIES)[number];
+
+/** One cell of what an item trains. */
+export interface Cell {
+  family: WorkFamily;
+  zone: Zone;
+  side: 'left' | 'right';
+}
+
+/** Under which heading an item stands in the way. */
+export const GROUPS = ['Basics', 'Forms', 'Combinations', 'Equipment', 'Partner'] as const;
+export type Group = (typeof GROUPS)[number];
+
+/** What the syllabus has to know of an item: read from the library and from the sequences, never typed in. */
+export interface ItemFacts {
+  item: Item;
+  name: string;
+  group: Group;
+  sided: boolean;
+  /** Points that are looked at, inherited ones included, and how many are critical. */
+  points: number;
+  critical: number;
+  counts: number;
+  cells: readonly Cell[];
+  /** Keys of the items it is made of: techniques of a sequence, the stance of a technique, the parent of a sequence. */
+  contents: readonly string[];
+  /** Condition (by id) beyond which it never goes; null: none is set, or it is not one of the school's. */
+  ceiling: string | null;
+  /** From which age it may be done at all. */
+  age: number | null;
+  equipment: readonly string[];
+  weapon: boolean;
+  /** Impact that hardens the body: striking posts, arms on a training post. */
+  hardens: boolean;
+  /** It strikes or touches the head. */
+  head: boolean;
+  /** Metres it takes with reach, in either turn. */
+  room: { width: number; depth: number } | null;
+  retired: boolean;
+}

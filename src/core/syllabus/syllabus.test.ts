@@ -1,0 +1,492 @@
+import fc from 'fast-check';
+import { DirectedGraph } from 'graphology';
+import { hasCycle, topologicalSort } from 'graphology-dag';
+import { describe, expect, it } from 'vitest';
+import { anySyllabus, asks, context, editing, library, names, RANKS, syllabus, thread } from './builders';
+import { checkSyllabus, risksOf, sortFindings } from './checkSyllabus';
+import { compareSyllabi, touchedRequirements } from './compare';
+import { coverage } from './coverage';
+import { applyEdit, applyEdits, withoutRank, type Edit } from './edit';
+import type { Cell, ItemFacts } from './facts';
+import { itemKey } from './item';
+import { loadOf } from './load';
+import { hangsOn, teachingOrder } from './prerequisites';
+import { standardChanges, standardInWords, STEADY } from './standard';
+import { suggestNeeds } from './suggest';
+import { lifeOf, orderOf, requirementsOf, type Syllabus } from './syllabus';
+
+const ids = RANKS.map((r) => r.id);
+const life = (s: Syllabus, id: string) =>
+  lifeOf(
+    s.threads.find((t) => t.id === id)!,
+    s,
+    ids,
+    orderOf(s, ['natural stance', 'in air', 'still target', 'set partner']),
+  );
+
+describe('the life of an item', () => {
+  it('is introduced, trained, tested and kept', () => {
+    const s = syllabus({ threads: [thread('Front kick')], requirements: [asks('Front kick', 'amber')] });
+    expect(life(s, 'Front kick')).toMatchObject({ at: ['introduced', 'trained', 'tested', 'kept'], end: 'kept' });
+  });
+  it('is worked on again before a test in a harder condition', () => {
+    const s = syllabus({
+      threads: [thread('Front kick')],
+      requirements: [asks('Front kick', 'straw'), asks('Front kick', 'fern', { conditionId: 'still target' })],
+    });
+    expect(life(s, 'Front kick').at).toEqual(['introduced', 'tested', 'trained', 'tested']);
+  });
+  it('ends where it is let go, and says when it was never tested', () => {
+    const s = syllabus({
+      threads: [thread('Side fall', { until: 'straw' }), thread('Mending staffs', { introduced: 'straw' })],
+      requirements: [asks('Side fall', 'straw')],
+    });
+    expect(life(s, 'Side fall')).toMatchObject({ at: ['introduced', 'tested', 'none', 'none'], end: 'let go' });
+    expect(life(s, 'Mending staffs')).toMatchObject({
+      at: ['none', 'introduced', 'trained', 'trained'],
+      end: 'never tested',
+    });
+  });
+});
+
+describe('prerequisites', () => {
+  const edges = fc.array(fc.tuple(fc.nat(7), fc.nat(7)), { maxLength: 14 });
+  const nodes = Array.from({ length: 8 }, (_, i) => `n${i}`);
+
+  // Kahn 1962; graphology-dag is the independent implementation.
+  it('are ordered so that every edge is respected, or refused with a real circle, as graphology-dag says', () => {
+    fc.assert(
+      fc.property(edges, (pairs) => {
+        const needs = pairs.map(([a, b]) => ({ of: nodes[a]!, on: nodes[b]! }));
+        const graph = new DirectedGraph();
+        for (const n of nodes) graph.addNode(n);
+        for (const n of needs) graph.mergeEdge(n.on, n.of);
+        const made = teachingOrder(nodes, needs);
+        expect(made.ok).toBe(!hasCycle(graph));
+        if (made.ok) {
+          expect([...made.value].sort()).toEqual([...topologicalSort(graph)].sort());
+          for (const n of needs) expect(made.value.indexOf(n.on)).toBeLessThan(made.value.indexOf(n.of));
+        } else {
+          const { circle } = made.error;
+          for (const [i, id] of circle.entries())
+            expect(needs).toContainEqual({ of: id, on: circle[(i + 1) % circle.length] });
+        }
+      }),
+    );
+  });
+  it('are followed far, both ways', () => {
+    const needs = [
+      { of: 'c', on: 'b' },
+      { of: 'b', on: 'a' },
+    ];
+    expect([...hangsOn('c', needs)]).toEqual(['b', 'a']);
+    expect([...hangsOn('a', needs, 'up')]).toEqual(['b', 'c']);
+  });
+  it('are suggested from what things are made of, without closing a circle', () => {
+    const s = syllabus({
+      threads: [
+        thread('First', { item: { sequence: 'First', part: null } }),
+        thread('Second', { item: { sequence: 'Second', part: null } }),
+        thread('Opening', { item: { sequence: 'First', part: { from: 1, to: 4, section: 'Opening' } } }),
+        thread('Front kick'),
+      ],
+      needs: [{ of: 'Front kick', on: 'Second' }],
+    });
+    const made = suggestNeeds(s, library(s, { 's:Second': { contents: ['t:Front kick', 's:First'] } }));
+    expect(made).toEqual([
+      { of: 'Second', on: 'First', why: 'it is derived from it' },
+      { of: 'First', on: 'Opening', why: 'it is a part of it' },
+    ]);
+  });
+});
+
+describe('edits', () => {
+  const s = syllabus({
+    threads: [thread('Front kick'), thread('Low block')],
+    requirements: [asks('Front kick', 'amber')],
+    gates: [{ id: 'g', kind: 'hours', amount: 40, rankId: 'amber' }],
+    needs: [{ of: 'Low block', on: 'Front kick' }],
+  });
+  const refused = (e: Edit) => {
+    const made = applyEdit(s, e, editing);
+    return made.ok ? 'done' : made.error;
+  };
+  it.each<[Edit, string]>([
+    [
+      { op: 'thread.put', thread: thread('x', { item: { technique: 'Front kick' } }) },
+      'This item has its thread already.',
+    ],
+    [
+      { op: 'thread.put', thread: thread('Front kick', { until: 'straw' }) },
+      'It cannot be let go after Straw: Amber asks for it.',
+    ],
+    [
+      { op: 'thread.put', thread: thread('Low block', { introduced: 'fern', until: 'straw' }) },
+      'It cannot be let go before it is introduced.',
+    ],
+    [
+      { op: 'thread.put', thread: thread('Front kick', { informal: true }) },
+      'What a belt tests is formal. Take its tests away first.',
+    ],
+    [
+      { op: 'requirement.put', requirement: asks('Front kick', 'amber', { id: 'twin' }) },
+      'This belt already asks for it in this condition.',
+    ],
+    [{ op: 'requirement.put', requirement: asks('Front kick', 'gone') }, 'This belt is not there any more.'],
+    [
+      { op: 'gate.put', gate: { id: 'h', kind: 'hours', amount: 3, rankId: 'amber' } },
+      'This belt already has such a gate.',
+    ],
+    [
+      { op: 'need.add', need: { of: 'Front kick', on: 'Low block' } },
+      'That would go round in a circle: Front kick needs Low block needs Front kick.',
+    ],
+    [
+      { op: 'order.set', order: [...s.order, { easier: 'still target', harder: 'natural stance' }] },
+      'natural stance would come before itself: the order goes round in a circle.',
+    ],
+  ])('%j is refused with its reason', (edit, reason) => {
+    expect(refused(edit)).toBe(reason);
+  });
+  it('a test makes an item formal and keeps it until then', () => {
+    const with_ = applyEdits(
+      s,
+      [
+        { op: 'thread.put', thread: thread('Low block', { informal: true, until: 'straw' }) },
+        { op: 'requirement.put', requirement: asks('Low block', 'fern') },
+      ],
+      editing,
+    );
+    expect(with_.ok && with_.value.threads[1]).toMatchObject({ informal: false, until: 'fern' });
+  });
+  it('several are done all or none, and the one given stays', () => {
+    const before = JSON.stringify(s);
+    const made = applyEdits(
+      s,
+      [
+        { op: 'thread.remove', id: 'Front kick' },
+        { op: 'need.add', need: { of: 'Front kick', on: 'Low block' } },
+      ],
+      editing,
+    );
+    expect(made).toEqual({ ok: false, error: 'This item is not in the syllabus any more.' });
+    expect(JSON.stringify(s)).toBe(before);
+  });
+  it('what hangs on a thread or a rank goes with it', () => {
+    const made = applyEdit(s, { op: 'thread.remove', id: 'Front kick' }, editing);
+    expect(made.ok && [made.value.requirements, made.value.needs]).toEqual([[], []]);
+    const without = withoutRank(s, 'amber');
+    expect([without.requirements, without.gates]).toEqual([[], []]);
+  });
+  it('are placed, twice is once, and taking away what was put gives the start', () => {
+    fc.assert(
+      fc.property(anySyllabus, fc.nat(), (any, n) => {
+        const t = any.threads[n % any.threads.length]!;
+        const put: Edit = { op: 'requirement.put', requirement: asks(t.id, 'fern', { id: 'new', purpose: 'study' }) };
+        const once = applyEdits(any, [put], editing);
+        const twice = applyEdits(any, [put, put], editing);
+        expect(twice).toEqual(once);
+        const back = applyEdits(any, [put, { op: 'requirement.remove', id: 'new' }], editing);
+        expect(back).toEqual({ ok: true, value: any });
+      }),
+    );
+  });
+});
+
+describe('comparing', () => {
+  it('says nothing of a syllabus and itself', () => {
+    fc.assert(fc.property(anySyllabus, (s) => void expect(compareSyllabi(s, s, names)).toEqual([])));
+  });
+  it('says something of any two that differ, whichever way round', () => {
+    fc.assert(
+      fc.property(anySyllabus, anySyllabus, (a, b) => {
+        const same = JSON.stringify(a) === JSON.stringify(b);
+        if (same) return;
+        const there = compareSyllabi(a, b, names);
+        expect(there.length === 0).toBe(compareSyllabi(b, a, names).length === 0);
+        for (const id of touchedRequirements(a, b)) {
+          const threadId = [...a.requirements, ...b.requirements].find((r) => r.id === id)!.threadId;
+          expect(there.some((d) => d.threadId === threadId)).toBe(true);
+        }
+      }),
+    );
+  });
+  it('speaks the trade’s words', () => {
+    const was = syllabus({
+      threads: [thread('Front kick'), thread('Side fall')],
+      requirements: [asks('Front kick', 'amber', { conditionId: 'still target' }), asks('Side fall', 'straw')],
+      gates: [{ id: 'g', kind: 'hours', amount: 40, rankId: 'amber' }],
+    });
+    const now = syllabus({
+      threads: [
+        thread('Front kick', { introduced: 'straw' }),
+        thread('Side fall', { until: 'straw' }),
+        thread('Sluice', { introduced: 'fern' }),
+      ],
+      requirements: [
+        {
+          ...asks('Front kick', 'amber', { conditionId: 'set partner' }),
+          critical: true,
+          standard: { ...STEADY, days: 3, sides: 'one' },
+        },
+        { ...asks('Side fall', 'straw'), rankId: 'amber' },
+      ],
+      gates: [{ id: 'g', kind: 'hours', amount: 48, rankId: 'amber' }],
+      needs: [{ of: 'Sluice', on: 'Front kick' }],
+      promotions: { fern: 'when ready' },
+    });
+    expect(compareSyllabi(was, now, names).map((d) => d.text)).toEqual([
+      'Straw: front kick now introduced here, was for White',
+      'Straw: side fall is now let go after Straw',
+      'Amber: front kick now set partner, was still target',
+      'Amber: front kick is now critical',
+      'Amber: front kick now on 3 days, was on 2 days and one side, was both sides',
+      'Amber: side fall now here, was for Straw',
+      'Amber: gate now 48 hours of class since the belt below, was 40 hours of class since the belt below',
+      'Fern: sluice is now introduced',
+      'Fern: given when ready, was by date',
+      'Sluice now needs front kick',
+    ]);
+  });
+});
+
+describe('coverage', () => {
+  const cell = fc.record({
+    family: fc.constantFrom('strike', 'block', 'kick', 'cut'),
+    zone: fc.constantFrom('upper', 'middle', 'lower'),
+    side: fc.constantFrom('left', 'right'),
+  }) as fc.Arbitrary<Cell>;
+  it('adds up to the cells of the requirements, by condition too', () => {
+    fc.assert(
+      fc.property(anySyllabus, fc.array(cell, { maxLength: 6 }), (s, list) => {
+        const cells = [...new Map(list.map((c) => [JSON.stringify(c), c])).values()];
+        const factsOf = library(
+          s,
+          Object.fromEntries(s.threads.map((t, i) => [itemKey(t.item), { cells: i % 2 ? cells : [] }])),
+        );
+        const made = coverage(s, factsOf);
+        const expected = requirementsOf(s).reduce((n, r) => n + factsOf(itemKey(r.item))!.cells.length, 0);
+        expect(made.reduce((n, c) => n + c.requirements, 0)).toBe(expected);
+        expect(made.reduce((n, c) => n + Object.values(c.byCondition).reduce((x, y) => x + y, 0), 0)).toBe(expected);
+        const byRank = ids.map((id) => coverage(s, factsOf, id).reduce((n, c) => n + c.requirements, 0));
+        expect(byRank.reduce((x, y) => x + y, 0)).toBe(expected);
+      }),
+    );
+  });
+});
+
+describe('load', () => {
+  it('counts what is new once, what comes again a quarter, and a whole without the part already tested', () => {
+    const form = { sequence: 'Ferry Pole', part: null };
+    const s = syllabus({
+      threads: [
+        thread('Front kick'),
+        thread('Opening', { item: { ...form, part: { from: 1, to: 10, section: 'Opening' } } }),
+        thread('Ferry Pole', { item: form }),
+      ],
+      requirements: [
+        asks('Front kick', 'straw'),
+        asks('Opening', 'straw'),
+        asks('Front kick', 'amber'),
+        asks('Ferry Pole', 'amber'),
+      ],
+      gates: [{ id: 'g', kind: 'hours', amount: 30, rankId: 'amber' }],
+    });
+    const factsOf = library(s, {
+      't:Front kick': { points: 4 },
+      's:Ferry Pole:1-10': { counts: 10, points: 9, group: 'Equipment' },
+      's:Ferry Pole': { counts: 40, points: 9, group: 'Equipment' },
+    });
+    const [, straw, amber] = loadOf(s, ids, factsOf);
+    // By hand: 4 points × 25 minutes + 10 counts × 15; then a quarter of 100 + 30 counts × 15.
+    expect(straw).toMatchObject({ fresh: 2, again: 0, points: 4, counts: 10, minutes: 250, given: null });
+    expect(amber).toMatchObject({ fresh: 1, again: 1, points: 0, counts: 30, minutes: 475, given: 1800 });
+  });
+});
+
+describe('checks', () => {
+  const found = (s: Syllabus, more: Record<string, Partial<ItemFacts>> = {}) =>
+    checkSyllabus(s, context(s, more)).map((f) => `${f.says} ${f.why}`);
+  it('are silent about a sound syllabus', () => {
+    const s = syllabus({
+      threads: [thread('Front kick')],
+      requirements: [asks('Front kick', 'straw'), asks('Front kick', 'fern', { conditionId: 'still target' })],
+    });
+    expect(found(s)).toEqual([]);
+  });
+  it.each<[string, Partial<Syllabus>, Record<string, Partial<ItemFacts>>, string]>([
+    [
+      'tested, never trained',
+      { threads: [thread('Low block', { introduced: null })], requirements: [asks('Low block', 'straw')] },
+      {},
+      'Low block is tested and never trained. Straw asks for it; no belt introduces it.',
+    ],
+    [
+      'trained, never tested',
+      { threads: [thread('Shield')] },
+      {},
+      'Shield is never tested. Introduced for White. Test it, or call it informal.',
+    ],
+    [
+      'at once',
+      { threads: [thread('Low block', { introduced: 'amber' })], requirements: [asks('Low block', 'amber')] },
+      {},
+      'Low block: new and tested for Amber. No time lies between; introduce it one belt earlier.',
+    ],
+    [
+      'before taught',
+      { threads: [thread('Low block', { introduced: 'fern' })], requirements: [asks('Low block', 'amber')] },
+      {},
+      'Low block is asked before it is taught. Amber tests it, Fern introduces it.',
+    ],
+    [
+      'kept',
+      { threads: [thread('Low block')], requirements: [asks('Low block', 'white')] },
+      {},
+      'Low block is kept after White and never tested again. 3 belts follow. Test it once more, or let it go.',
+    ],
+    [
+      'needed',
+      {
+        threads: [thread('Outer block', { introduced: 'fern' }), thread('Second')],
+        requirements: [asks('Second', 'amber')],
+        needs: [{ of: 'Second', on: 'Outer block' }],
+      },
+      {},
+      'Outer block is needed before it is taught. It comes with Fern, but Second, for Amber, hangs on it.',
+    ],
+    [
+      'leaned on',
+      {
+        threads: [thread('Side fall', { until: 'straw' }), thread('Random'), thread('Drill')],
+        requirements: [asks('Side fall', 'straw'), asks('Drill', 'amber'), asks('Random', 'fern')],
+        needs: [
+          { of: 'Random', on: 'Drill' },
+          { of: 'Drill', on: 'Side fall' },
+        ],
+      },
+      {},
+      'Side fall is let go after Straw. Drill, for Amber, leans on it.',
+    ],
+    [
+      'skips',
+      {
+        threads: [thread('Punch')],
+        requirements: [asks('Punch', 'straw', { conditionId: 'still target' }), asks('Punch', 'fern')],
+      },
+      {},
+      'Punch goes straight to still target. The school puts in air before it, and no belt up to Straw asks for that.',
+    ],
+    [
+      'ceiling',
+      {
+        threads: [thread('Elbow')],
+        requirements: [asks('Elbow', 'straw'), asks('Elbow', 'fern', { conditionId: 'set partner' })],
+      },
+      { 't:Elbow': { ceiling: 'in air' } },
+      'Elbow, set partner, goes above its ceiling. It goes no farther than in air.',
+    ],
+    [
+      'age',
+      {
+        threads: [thread('Staff')],
+        requirements: [asks('Staff', 'fern')],
+        gates: [{ id: 'a', kind: 'age', amount: 12, rankId: 'straw' }],
+      },
+      { 't:Staff': { age: 14 } },
+      'Staff is for people of 14 and older. Fern can be reached at 12. Rules of federation, insurer and local law come first.',
+    ],
+    [
+      'soft touch',
+      {
+        threads: [thread('Touch')],
+        requirements: [
+          asks('Touch', 'straw'),
+          asks('Touch', 'fern', { conditionId: 'set partner', rung: 'slow, soft hands' }),
+        ],
+      },
+      { 't:Touch': { head: true } },
+      'Touch: soft head touch below 16. Fern can be reached at any age; the school set 16. Rules of federation, insurer and local law come first.',
+    ],
+    [
+      'hall',
+      { threads: [thread('Sluice')], requirements: [asks('Sluice', 'fern')] },
+      { 't:Sluice': { room: { width: 4, depth: 11 } } },
+      'Sluice does not fit any hall. It takes 4.0 by 11.0 m with reach.',
+    ],
+    [
+      'retired',
+      { threads: [thread('Old')], requirements: [] },
+      { 't:Old': { retired: true } },
+      'Old is retired. It stays in published versions; take it out of the draft or bring it back.',
+    ],
+  ])('%s is told with where and why', (_, body, more, words) => {
+    const s = syllabus(body);
+    const made = checkSyllabus(s, { ...context(s, more), halls: [{ name: 'Marsh room', width: 9, depth: 6 }] });
+    expect(made.map((f) => `${f.says} ${f.why}`)).toContain(words);
+  });
+  it('equipment is asked for only where the school said what it owns', () => {
+    const s = syllabus({
+      threads: [thread('Punch')],
+      requirements: [asks('Punch', 'straw'), asks('Punch', 'fern', { conditionId: 'still target' })],
+    });
+    expect(found(s)).toEqual([]);
+    const owns = { ...s, limits: { ...s.limits, owns: ['staff'] } };
+    expect(found(owns)[0]).toBe('Punch, still target, takes a target. The hall does not own it, as the syllabus says.');
+    expect(found({ ...s, limits: { ...s.limits, owns: ['target'] } })).toEqual([]);
+  });
+  it('a rank that asks far more than those beside it is told, and one that gives too few hours', () => {
+    const many = Array.from({ length: 9 }, (_, i) => `Work ${i}`);
+    const s = syllabus({
+      threads: [...many, 'One', 'Two'].map((id) => thread(id)),
+      requirements: [asks('One', 'straw'), ...many.map((id) => asks(id, 'amber')), asks('Two', 'fern')],
+      gates: [{ id: 'g', kind: 'hours', amount: 12, rankId: 'amber' }],
+    });
+    expect(found(s)).toContain(
+      'Amber asks far more new than its neighbours. 15 hours of new work against 2 hours beside it: 36 points, 0 counts.',
+    );
+    expect(found(s)).toContain(
+      'Amber asks 15 hours and gives 12. By the school’s rule of thumb: 25 minutes a new point, 15 a new count.',
+    );
+  });
+  it('a height that no belt asks for is told, once the family is taught', () => {
+    const s = syllabus({ threads: [thread('Low block')], requirements: [asks('Low block', 'straw')] });
+    const both = (['left', 'right'] as const).flatMap((side) => [
+      { family: 'block' as const, zone: 'lower' as const, side },
+    ]);
+    expect(found(s, { 't:Low block': { cells: both } })).toContain(
+      'No belt asks for an upper block on the left. The other heights and sides are asked for.',
+    );
+  });
+  it('what was waived stands apart with its reason', () => {
+    const s = syllabus({ threads: [thread('Shield')] });
+    const [first] = checkSyllabus(s, context(s));
+    const waived = applyEdit(
+      s,
+      { op: 'waive', key: first!.key, reason: 'it serves the kickers', by: 'Maren', day: '2026-03-05' },
+      editing,
+    );
+    const sorted = waived.ok && sortFindings(waived.value, checkSyllabus(waived.value, context(waived.value)));
+    expect(sorted).toMatchObject({ open: [], waived: [{ reason: 'it serves the kickers' }] });
+  });
+  it('ages are kept apart', () => {
+    const f = { weapon: true, hardens: true, head: true };
+    expect(risksOf({ rung: 'slow, gloves and pads' }, 'set partner', f)).toEqual([
+      'head impact',
+      'hard conditioning',
+      'weapons',
+    ]);
+    expect(risksOf({ rung: null }, 'in air', { ...f, weapon: false, hardens: false })).toEqual([]);
+  });
+});
+
+describe('standards', () => {
+  it('say what they ask and what changed', () => {
+    expect(standardInWords(STEADY, true)).toBe('8 of 10 on 2 days, both sides, seen within 60 days');
+    expect(standardChanges(STEADY, STEADY)).toEqual([]);
+    expect(standardChanges(STEADY, { ...STEADY, share: 0.9, mayFallShort: 1 })).toEqual([
+      '9 of 10, was 8 of 10',
+      '1 point may fall short, was no point may fall short',
+    ]);
+  });
+});
