@@ -16,8 +16,8 @@ async function readyAll(db: Database, schoolId: string, today: string) {
     const roll = await readRoll(tx);
     let verdicts = 0;
     for (const s of roll) {
-      for (const r of j.syllabus.ranks) verdicts += judgeStudent(j, s.id, r.id).length;
-      const next = rankAbove(j.syllabus, s.rankId);
+      for (const r of j.versions.ranks) verdicts += judgeStudent(j, s, r.id).length;
+      const next = rankAbove(j.versions.ranks, s.rankId);
       if (next) judgeGates(j, s, next.id);
     }
     return verdicts;

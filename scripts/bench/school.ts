@@ -2,7 +2,8 @@
 import { v7 } from 'uuid';
 import { STEADY, type Side } from '../../src/core';
 import { dice } from '../../src/data/demo/dice';
-import { generateDemo, type DemoSchool } from '../../src/data/demo/generate';
+import { generateDemo, techniqueOf, type DemoSchool } from '../../src/data/demo/generate';
+import { plainRequirement } from '../../src/data/demo/way';
 
 export const TODAY = '2026-03-05';
 const STUDENTS = 300;
@@ -13,16 +14,19 @@ export function benchSchool(): DemoSchool & { marks: number } {
   const demo = generateDemo(TODAY);
   const d = dice(11);
   const id = () => v7();
-  const requirements = demo.ranks.slice(1).flatMap((rank, r) =>
-    Array.from({ length: 15 }, (_, i) => ({
-      id: id(),
-      rankId: rank.id,
-      techniqueId: demo.techniques[(r * 7 + i * 3) % demo.techniques.length]!.id,
-      conditionId: demo.conditions[3]!.id,
-      purpose: null,
-      standard: STEADY,
-    })),
-  );
+  const requirements = demo.ranks
+    .slice(1)
+    .flatMap((rank, r) =>
+      Array.from({ length: 15 }, (_, i) =>
+        plainRequirement(
+          id(),
+          rank.id,
+          demo.techniques[(r * 7 + i * 3) % demo.techniques.length]!.id,
+          demo.conditions[3]!.id,
+          STEADY,
+        ),
+      ),
+    );
   const students = Array.from({ length: STUDENTS }, (_, i) => ({
     ...demo.students[i % demo.students.length]!,
     id: id(),
@@ -36,7 +40,7 @@ export function benchSchool(): DemoSchool & { marks: number } {
     const next = demo.ranks[demo.ranks.findIndex((r) => r.id === s.held[0]!.rankId) + 1]!;
     const mine = requirements.filter((r) => r.rankId === next.id);
     const r = mine[Math.floor(d.next() * mine.length)]!;
-    const t = demo.techniques.find((x) => x.id === r.techniqueId)!;
+    const t = demo.techniques.find((x) => x.id === techniqueOf(r))!;
     const day = new Date(Date.parse(`${TODAY}T00:00:00Z`) - Math.floor(d.next() * 365) * 86_400_000)
       .toISOString()
       .slice(0, 10);

@@ -4,6 +4,8 @@ import { classInput, lookInput } from './look';
 import {
   accessInput,
   adaptationInput,
+  consentInput,
+  injuryInput,
   promotionInput,
   studentChange,
   studentInput,
@@ -11,7 +13,7 @@ import {
   type Role,
 } from './people';
 import { hallInput, mergeInput, sequenceDerive, sequenceImport, sequenceSave, sequenceWaive } from './sequence';
-import { gateInput, rankInput, requirementInput } from './syllabus';
+import { conditionInput, rankInput, syllabusChange, syllabusFollow, syllabusPublish, syllabusPut } from './syllabus';
 import { techniqueInput } from './technique';
 import { id, line, reason } from './words';
 
@@ -36,10 +38,13 @@ export const COMMANDS = {
   'rank.save': { may: HEAD, input: rankInput },
   'rank.order': { may: HEAD, input: order },
   'rank.remove': { may: HEAD, input: only },
-  'requirement.save': { may: HEAD, input: requirementInput },
-  'requirement.remove': { may: HEAD, input: only },
-  'gate.save': { may: HEAD, input: gateInput },
-  'gate.remove': { may: HEAD, input: only },
+  'condition.save': { may: HEAD, input: conditionInput },
+  'condition.remove': { may: HEAD, input: only },
+  'syllabus.change': { may: HEAD, input: syllabusChange },
+  'syllabus.put': { may: HEAD, input: syllabusPut },
+  'syllabus.publish': { may: HEAD, input: syllabusPublish },
+  'syllabus.discard': { may: HEAD, input: v.object({ version: v.nullable(v.number()) }) },
+  'syllabus.follow': { may: HEAD, input: syllabusFollow },
   'student.add': { may: HEAD, input: studentInput },
   'student.change': { may: HEAD, input: studentChange },
   'student.import': {
@@ -50,6 +55,8 @@ export const COMMANDS = {
   },
   'student.leave': { may: HEAD, input: v.object({ id, left: v.boolean() }) },
   'student.promote': { may: HEAD, input: promotionInput },
+  'consent.record': { may: HEAD, input: consentInput },
+  'injury.record': { may: STAFF, input: injuryInput },
   'adaptation.write': { may: HEAD, input: adaptationInput },
   'override.set': {
     may: HEAD,

@@ -4,7 +4,7 @@ import { STEADY } from '../core';
 import { COMMANDS, envelope, readInput, type CommandName } from './commands';
 import { lookInput } from './look';
 import { setupInput } from './people';
-import { gateInput, rankInput, requirementInput } from './syllabus';
+import { gateShape, rankInput, requirementShape } from './syllabus';
 import { techniqueInput } from './technique';
 
 const id = '0197f3a0-0000-7000-8000-000000000001';
@@ -75,19 +75,29 @@ describe('what comes in', () => {
   });
 
   it('standards and gates are possible ones', () => {
-    const requirement = { id, rankId: id, techniqueId: id, conditionId: id, purpose: null, standard: STEADY };
-    expect(wrong(requirementInput, requirement)).toEqual([]);
-    expect(wrong(requirementInput, { ...requirement, standard: { ...STEADY, days: 11 } })).toEqual([
+    const requirement = {
+      id,
+      rankId: id,
+      threadId: id,
+      conditionId: id,
+      purpose: null,
+      standard: STEADY,
+      stage: null,
+      rung: null,
+      critical: false,
+    };
+    expect(wrong(requirementShape, requirement)).toEqual([]);
+    expect(wrong(requirementShape, { ...requirement, standard: { ...STEADY, days: 11 } })).toEqual([
       'standard.days: So many days need at least as many repetitions.',
     ]);
-    expect(wrong(requirementInput, { ...requirement, standard: { ...STEADY, share: 1.2, repetitions: 2.5 } })).toEqual([
+    expect(wrong(requirementShape, { ...requirement, standard: { ...STEADY, share: 1.2, repetitions: 2.5 } })).toEqual([
       'standard.share: A share is at most 1.',
       'standard.repetitions: The number of repetitions is a whole number.',
     ]);
-    expect(wrong(gateInput, { id, rankId: id, kind: 'hours', amount: Number.NaN })).toEqual([
+    expect(wrong(gateShape, { id, rankId: id, kind: 'hours', amount: Number.NaN })).toEqual([
       'amount: A gate asks for a number.',
     ]);
-    expect(wrong(gateInput, { id, rankId: id, kind: 'age', amount: 0 })).toEqual([
+    expect(wrong(gateShape, { id, rankId: id, kind: 'age', amount: 0 })).toEqual([
       'amount: A gate asks for more than nothing.',
     ]);
     expect(

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { RUNGS } from '../core';
 import { date, email, id, line, name, password, reason } from './words';
 
 export const ROLES = ['head', 'instructor', 'examiner', 'student'] as const;
@@ -27,6 +28,22 @@ export const adaptationInput = v.pipe(
     'Say what is asked instead: a share, a range, or nothing.',
   ),
   v.check((a) => a.range === null || a.range.lo <= a.range.hi, 'The range runs from the smaller number to the larger.'),
+);
+
+/** Consent to a rung of contact, or its refusal: null, and no reason is asked. */
+export const consentInput = v.object({
+  id,
+  studentId: id,
+  rung: v.nullable(v.picklist(RUNGS)),
+  day: date,
+  guardian: v.pipe(v.string(), v.trim(), v.maxLength(120, 'A name has at most 120 letters.')),
+});
+export const injuryInput = v.pipe(
+  v.object({ id, studentId: id, what: v.pipe(line, v.nonEmpty('Say which work rests.')), from: date, until: date }),
+  v.forward(
+    v.check((i) => i.from <= i.until, 'It ends after it begins.'),
+    ['until'],
+  ),
 );
 
 export const teacherInput = v.object({ id, name, role: v.picklist(['head', 'instructor', 'examiner']) });

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
-import { GATE_KINDS } from '../core';
-import { id, name, share, whole } from './words';
+import { COUNTED_GATES, GATE_KINDS, PROMOTIONS, PURPOSES, RUNGS, STAGES } from '../core';
+import { date, id, name, reason, share, whole } from './words';
 
 const colour = v.pipe(v.string(), v.regex(/^#[0-9a-fA-F]{6}$/, 'A colour is written #RRGGBB.'));
 
@@ -36,24 +36,124 @@ export const standardInput = v.pipe(
   ),
 );
 
-export const requirementInput = v.object({
-  id,
-  rankId: id,
-  techniqueId: id,
-  conditionId: id,
-  purpose: v.nullable(v.picklist(['show', 'study'])),
-  standard: standardInput,
-});
-export type RequirementInput = v.InferOutput<typeof requirementInput>;
+export const itemShape = v.union([
+  v.object({ technique: id }),
+  v.object({
+    sequence: id,
+    part: v.nullable(
+      v.pipe(
+        v.object({
+          from: whole(1, 1000, 'The first count'),
+          to: whole(1, 1000, 'The last count'),
+          section: v.nullable(name),
+        }),
+        v.check((p) => p.from <= p.to, 'A part ends after it begins.'),
+      ),
+    ),
+  }),
+]);
 
-export const gateInput = v.object({
+export const threadShape = v.object({
+  id,
+  item: itemShape,
+  introduced: v.nullable(id),
+  until: v.nullable(id),
+  informal: v.boolean(),
+});
+
+export const requirementShape = v.object({
   id,
   rankId: id,
-  kind: v.picklist(GATE_KINDS),
-  amount: v.pipe(
-    v.number('A gate asks for a number.'),
-    v.minValue(0.5, 'A gate asks for more than nothing.'),
-    v.maxValue(5000, 'That is more than a life of training.'),
-  ),
+  threadId: id,
+  conditionId: id,
+  purpose: v.nullable(v.picklist(PURPOSES)),
+  standard: standardInput,
+  stage: v.nullable(v.picklist(STAGES)),
+  rung: v.nullable(v.picklist(RUNGS)),
+  critical: v.boolean(),
 });
-export type GateInput = v.InferOutput<typeof gateInput>;
+
+export const gateShape = v.pipe(
+  v.object({
+    id,
+    rankId: id,
+    kind: v.picklist(GATE_KINDS),
+    amount: v.pipe(
+      v.number('A gate asks for a number.'),
+      v.minValue(0, 'A gate asks for more than nothing.'),
+      v.maxValue(5000, 'That is more than a life of training.'),
+    ),
+  }),
+  v.forward(
+    v.check((g) => !COUNTED_GATES.includes(g.kind) || g.amount >= 0.5, 'A gate asks for more than nothing.'),
+    ['amount'],
+  ),
+  v.forward(
+    v.check((g) => g.kind !== 'consent' || (RUNGS[g.amount - 1] ?? null) !== null, 'This is no rung of contact.'),
+    ['amount'],
+  ),
+);
+
+const need = v.object({ of: id, on: id });
+const step = v.object({ easier: id, harder: id });
+const age = v.nullable(whole(4, 99, 'An age'));
+const minutes = v.pipe(
+  v.number('Minutes are a number.'),
+  v.minValue(0, 'Minutes are not negative.'),
+  v.maxValue(600, 'That is more than ten hours.'),
+);
+const limits = v.object({
+  ages: v.object({ 'soft head touch': age, 'head impact': age, 'hard conditioning': age, weapons: age }),
+  owns: v.nullable(v.pipe(v.array(name), v.maxLength(200, 'At most two hundred things.'))),
+  minutesPerPoint: minutes,
+  minutesPerCount: minutes,
+});
+const key = v.pipe(v.string(), v.maxLength(300));
+
+/** A syllabus as it is stored, whole. */
+export const syllabusShape = v.object({
+  threads: v.pipe(v.array(threadShape), v.maxLength(2000, 'At most 2,000 items.')),
+  requirements: v.pipe(v.array(requirementShape), v.maxLength(4000, 'At most 4,000 requirements.')),
+  gates: v.pipe(v.array(gateShape), v.maxLength(400)),
+  needs: v.pipe(v.array(need), v.maxLength(8000)),
+  order: v.pipe(v.array(step), v.maxLength(400)),
+  standards: v.pipe(v.array(v.object({ name, standard: standardInput })), v.maxLength(50)),
+  promotions: v.record(v.string(), v.picklist(PROMOTIONS)),
+  limits,
+  waivers: v.pipe(v.array(v.object({ key, reason, by: name, day: date })), v.maxLength(2000)),
+});
+
+/** One change of the draft; whose it is and when is added by the server. */
+export const editShape = v.variant('op', [
+  v.object({ op: v.literal('thread.put'), thread: threadShape }),
+  v.object({ op: v.literal('thread.remove'), id }),
+  v.object({ op: v.literal('thread.place'), id, before: v.nullable(id) }),
+  v.object({ op: v.literal('requirement.put'), requirement: requirementShape }),
+  v.object({ op: v.literal('requirement.remove'), id }),
+  v.object({ op: v.literal('gate.put'), gate: gateShape }),
+  v.object({ op: v.literal('gate.remove'), id }),
+  v.object({ op: v.literal('need.add'), need }),
+  v.object({ op: v.literal('need.remove'), need }),
+  v.object({ op: v.literal('order.set'), order: v.pipe(v.array(step), v.maxLength(400)) }),
+  v.object({ op: v.literal('standard.put'), name, standard: standardInput }),
+  v.object({ op: v.literal('standard.remove'), name }),
+  v.object({ op: v.literal('promotion.set'), rankId: id, promotion: v.picklist(PROMOTIONS) }),
+  v.object({ op: v.literal('limits.set'), limits }),
+  v.object({ op: v.literal('waive'), key, reason: v.nullable(reason) }),
+]);
+export type EditInput = v.InferOutput<typeof editShape>;
+
+/** The version of the draft that the change was made on: somebody else's change meanwhile is not written over. */
+const version = v.nullable(whole(0, 1_000_000_000, 'The version'));
+export const syllabusChange = v.object({
+  version,
+  edits: v.pipe(v.array(editShape), v.minLength(1, 'There is nothing to change.'), v.maxLength(4000)),
+});
+/** Puts a former state of the draft back: how a change is undone. */
+export const syllabusPut = v.object({ version, syllabus: syllabusShape });
+export const syllabusPublish = v.object({ id, version, title: name, from: date });
+export const syllabusFollow = v.object({
+  versionId: id,
+  studentIds: v.pipe(v.array(id), v.minLength(1, 'Say who is to be moved.'), v.maxLength(2000)),
+});
+export const conditionInput = v.object({ id, name });

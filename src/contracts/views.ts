@@ -1,9 +1,13 @@
 import * as v from 'valibot';
 import type {
   Departure,
+  Difference,
   GateKind,
+  Group,
+  Item,
+  ItemFacts,
+  Part,
   Point,
-  Purpose,
   Readiness,
   Recipe,
   Sequence,
@@ -11,6 +15,7 @@ import type {
   Side,
   Standard,
   StanceGeometry,
+  Syllabus,
   TechniqueKind,
   VerdictWord,
   Word,
@@ -33,6 +38,9 @@ export const VIEWS = {
   sequences: { may: STAFF, input: v.object({}) },
   sequence: { may: STAFF, input: v.object({ id: v.optional(id) }) },
   syllabus: { may: STAFF, input: v.object({}) },
+  syllabusCompare: { may: STAFF, input: v.object({ was: id, now: v.optional(id) }) },
+  syllabusVersion: { may: STAFF, input: v.object({ id }) },
+  syllabusSheet: { may: STAFF, input: v.object({ rankId: id, versionId: v.optional(id) }) },
   roll: { may: STAFF, input: v.object({}) },
   readiness: { may: STAFF, input: v.object({ rankId: id }) },
   student: { may: [...STAFF, 'student'], input: v.object({ id }) },
@@ -176,31 +184,74 @@ export interface SequenceView {
   mayDecide: boolean;
 }
 
-export interface RequirementShown {
-  id: string;
-  rankId: string;
-  techniqueId: string;
-  technique: string;
-  kind: TechniqueKind;
-  sided: boolean;
-  points: number;
-  conditionId: string;
-  condition: string;
-  purpose: Purpose | null;
-  standard: Standard;
-}
 export interface GateShown {
   id: string;
   rankId: string;
   kind: GateKind;
   amount: number;
 }
+/** An item that can be asked for, with all that the syllabus has to know of it. */
+export type ItemShown = Omit<ItemFacts, 'item'> & { key: string; item: Item };
+export interface VersionShown {
+  id: string;
+  title: string;
+  from: string;
+  publishedBy: string | null;
+  /** How many students follow it. */
+  followers: number;
+}
+/** The way: the draft or the newest published version, whole, and everything it names. */
 export interface SyllabusView {
   ranks: (RankShown & { wornBy: number })[];
-  requirements: RequirementShown[];
-  gates: GateShown[];
   conditions: ConditionShown[];
-  techniques: { id: string; name: string; kind: TechniqueKind; sided: boolean; points: number }[];
+  syllabus: Syllabus;
+  /** The draft's count of changes; null: what is shown is published, and a change begins a draft. */
+  version: number | null;
+  /** What the draft is over; null: nothing is published yet. */
+  over: { id: string; title: string; from: string; syllabus: Syllabus } | null;
+  changedOn: string | null;
+  changedBy: string | null;
+  versions: VersionShown[];
+  /** The items of the syllabus. */
+  items: ItemShown[];
+  /** What else the library holds. */
+  others: { key: string; item: Item; name: string; group: Group; sections: Part[]; counts: number }[];
+  halls: HallShown[];
+  today: string;
+}
+/** Two versions beside each other, in the trade's words, and whom the difference touches. */
+export interface SyllabusCompareView {
+  was: { title: string; from: string | null };
+  now: { title: string; from: string | null };
+  differences: Difference[];
+  /** Students who follow the first and whose next belt asks something else in the second. */
+  touched: { id: string; name: string; rankId: string; differences: string[] }[];
+}
+/** A version as it was published. */
+export interface SyllabusVersionView {
+  version: VersionShown;
+  syllabus: Syllabus;
+  students: { id: string; name: string; rankId: string }[];
+}
+/** What one rank asks, for a sheet in a student's hand. */
+export interface SyllabusSheetView {
+  school: string;
+  rank: RankShown;
+  version: { title: string; from: string | null };
+  groups: {
+    group: Group;
+    items: {
+      id: string;
+      name: string;
+      how: string;
+      standard: string;
+      critical: boolean;
+      points: { name: string; how: string; critical: boolean }[];
+      body: Sequence | null;
+    }[];
+  }[];
+  introduced: string[];
+  gates: string[];
 }
 
 export interface RollLineShown {
@@ -224,8 +275,9 @@ export interface ReadinessRow {
   name: string;
   age: number | null;
   since: string;
-  words: VerdictWord[];
-  gates: ('met' | 'short')[];
+  /** In the order of the requirements; null: the version this student follows does not ask it. */
+  words: (VerdictWord | null)[];
+  gates: ('met' | 'short' | null)[];
   group: Readiness;
   looks: number;
 }
@@ -233,7 +285,7 @@ export interface ReadinessView {
   rank: RankShown;
   next: RankShown | null;
   ranks: RankShown[];
-  requirements: { id: string; technique: string; condition: string; kind: TechniqueKind }[];
+  requirements: { id: string; technique: string; condition: string; kind: TechniqueKind | SequenceKind }[];
   gates: GateShown[];
   rows: ReadinessRow[];
 }
@@ -246,9 +298,10 @@ export interface StickShown {
 
 export interface RequirementVerdict {
   id: string;
-  techniqueId: string;
+  item: Item;
+  /** The item's name. */
   technique: string;
-  kind: TechniqueKind;
+  kind: TechniqueKind | SequenceKind;
   condition: string;
   asks: string;
   word: VerdictWord;
@@ -282,6 +335,8 @@ export interface StudentView {
     since: string;
   };
   next: RankShown | null;
+  /** The version of the syllabus this student is judged by; null: none is published. */
+  follows: { title: string; from: string; newest: boolean } | null;
   answer: string;
   requirements: RequirementVerdict[];
   gates: { id: string; word: 'met' | 'short'; has: string; asks: string }[];
@@ -361,6 +416,9 @@ export interface ViewResults {
   sequences: SequencesView;
   sequence: SequenceView;
   syllabus: SyllabusView;
+  syllabusCompare: SyllabusCompareView;
+  syllabusVersion: SyllabusVersionView;
+  syllabusSheet: SyllabusSheetView;
   roll: RollView;
   readiness: ReadinessView;
   student: StudentView;

@@ -66,3 +66,4 @@ export * from './evidence/reason';
 export * from './evidence/readiness';
 // roll
 export * from './roll/rollLines';
+export * from './roll/consent';

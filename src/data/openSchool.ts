@@ -1,6 +1,7 @@
 import type { Cloth } from '../contracts/syllabus';
+import { NOTHING_ASKED } from '../core';
 import type { Transaction } from './connection';
-import { condition, conditionStep, person, rank, school } from './tables';
+import { condition, person, rank, school, syllabusVersion } from './tables';
 
 /** The conditions a new school begins with, and their partial order; each school changes both to its own. */
 export const FIRST_CONDITIONS = [
@@ -49,12 +50,12 @@ export async function openSchool(
   await tx.insert(rank).values(ranks);
   const conditions = new Map(FIRST_CONDITIONS.map((name) => [name as string, newId()]));
   await tx.insert(condition).values([...conditions].map(([name, id], position) => ({ schoolId, id, position, name })));
-  await tx.insert(conditionStep).values(
-    FIRST_STEPS.map(([easier, harder]) => ({
-      schoolId,
-      easierId: conditions.get(easier)!,
-      harderId: conditions.get(harder)!,
-    })),
-  );
+  const order = FIRST_STEPS.map(([easier, harder]) => ({
+    easier: conditions.get(easier)!,
+    harder: conditions.get(harder)!,
+  }));
+  await tx
+    .insert(syllabusVersion)
+    .values({ schoolId, id: newId(), state: 'draft', title: '', body: { ...NOTHING_ASKED, order } });
   return { ranks: ranks.map((r) => r.id), conditions };
 }

@@ -3,7 +3,7 @@ import { v7 } from 'uuid';
 import { COMMANDS, type CommandDraft, type CommandName } from '../contracts/commands';
 import type { Role } from '../contracts/people';
 import { VIEWS, type ViewName } from '../contracts/views';
-import { STEADY } from '../core';
+import { NOTHING_ASKED } from '../core';
 import { makeDatabase, type TestDatabase } from '../data/testing/database';
 import { Refusal } from './http/problem';
 import { aLook, DAY, NOW, smallSchool, type SmallSchool } from './testing';
@@ -38,15 +38,20 @@ const MAY_SEND: Record<CommandName, string> = {
   'rank.save': 'h',
   'rank.order': 'h',
   'rank.remove': 'h',
-  'requirement.save': 'h',
-  'requirement.remove': 'h',
-  'gate.save': 'h',
-  'gate.remove': 'h',
+  'condition.save': 'h',
+  'condition.remove': 'h',
+  'syllabus.change': 'h',
+  'syllabus.put': 'h',
+  'syllabus.publish': 'h',
+  'syllabus.discard': 'h',
+  'syllabus.follow': 'h',
   'student.add': 'h',
   'student.change': 'h',
   'student.import': 'h',
   'student.leave': 'h',
   'student.promote': 'h',
+  'consent.record': 'h',
+  'injury.record': 'hi',
   'adaptation.write': 'h',
   'override.set': 'h',
   'look.record': 'hi',
@@ -63,6 +68,9 @@ const MAY_SEE: Record<ViewName, string> = {
   sequences: 'hi',
   sequence: 'hi',
   syllabus: 'hi',
+  syllabusCompare: 'hi',
+  syllabusVersion: 'hi',
+  syllabusSheet: 'hi',
   roll: 'hi',
   readiness: 'hi',
   student: 'hi', // and a student their own, below
@@ -96,17 +104,24 @@ const good = (s: SmallSchool): { [N in CommandName]: () => CommandDraft<N> } => 
   'rank.save': () => ({ id: v7(), name: `Belt ${++n}`, cloth: plain }),
   'rank.order': () => ({ ids: [] }),
   'rank.remove': () => ({ id: v7() }),
-  'requirement.save': () => ({
-    id: s.requirement,
-    rankId: s.ranks[1]!,
-    techniqueId: s.stance,
-    conditionId: s.conditions.get('in air')!,
-    purpose: null,
-    standard: STEADY,
+  'condition.save': () => ({ id: v7(), name: `on sand ${++n}` }),
+  'condition.remove': () => ({ id: v7() }),
+  'syllabus.change': () => ({
+    version: null,
+    edits: [
+      {
+        op: 'thread.put',
+        thread: { id: s.thread, item: { technique: s.stance }, introduced: s.ranks[0]!, until: null, informal: false },
+      },
+    ],
   }),
-  'requirement.remove': () => ({ id: v7() }),
-  'gate.save': () => ({ id: s.gate, rankId: s.ranks[1]!, kind: 'hours', amount: 12 }),
-  'gate.remove': () => ({ id: v7() }),
+  'syllabus.put': () => ({
+    version: null,
+    syllabus: { ...NOTHING_ASKED, gates: [{ id: v7(), rankId: s.ranks[1]!, kind: 'age', amount: 9 }] } as never,
+  }),
+  'syllabus.publish': () => ({ id: v7(), version: null, title: 'Another', from: DAY }),
+  'syllabus.discard': () => ({ version: null }),
+  'syllabus.follow': () => ({ versionId: s.published, studentIds: [s.student] }),
   'student.add': () => ({ id: v7(), name: `Pupil ${++n}`, born: '4 May 2010', rankId: s.ranks[0]!, since: DAY }),
   'student.change': () => ({ id: s.student, name: `Changed ${++n}`, born: '1990-01-01' }),
   'student.import': () => ({
@@ -114,6 +129,8 @@ const good = (s: SmallSchool): { [N in CommandName]: () => CommandDraft<N> } => 
   }),
   'student.leave': () => ({ id: s.student, left: false }),
   'student.promote': () => ({ id: v7(), studentId: s.student, rankId: s.ranks[1]!, day: DAY, note: '' }),
+  'consent.record': () => ({ id: v7(), studentId: s.student, rung: 'slow, soft hands', day: DAY, guardian: '' }),
+  'injury.record': () => ({ id: v7(), studentId: s.student, what: 'kicks', from: DAY, until: DAY }),
   'adaptation.write': () => ({
     id: v7(),
     studentId: s.student,
@@ -145,6 +162,9 @@ const seeing = (s: SmallSchool): Record<ViewName, object> => ({
   sequences: {},
   sequence: { id: s.sequence },
   syllabus: {},
+  syllabusCompare: { was: s.published, now: s.published },
+  syllabusVersion: { id: s.published },
+  syllabusSheet: { rankId: s.ranks[1]! },
   roll: {},
   readiness: { rankId: s.ranks[0]! },
   student: { id: s.student },
@@ -204,8 +224,9 @@ describe('who may do what', () => {
       'hall.remove',
       'rank.save',
       'rank.remove',
-      'requirement.remove',
-      'gate.remove',
+      'condition.save',
+      'condition.remove',
+      'syllabus.discard',
       'teacher.save',
     ];
     if (!makesNew.includes(command)) expect(status).toBeGreaterThanOrEqual(400);

@@ -2,7 +2,7 @@
 import { v7 } from 'uuid';
 import type { CommandDraft, CommandName } from '../contracts/commands';
 import type { Role } from '../contracts/people';
-import { STEADY } from '../core';
+import { STEADY, type PlacedRequirement } from '../core';
 import { inSchool } from '../data/connection';
 import { openSchool } from '../data/openSchool';
 import type { TestDatabase } from '../data/testing/database';
@@ -24,6 +24,9 @@ export interface SmallSchool {
   points: { seen: string; measured: string; felt: string };
   requirement: string;
   gate: string;
+  thread: string;
+  /** The version of the syllabus that counts, from the first of January 2025. */
+  published: string;
   student: string;
   /** A form of two counts. */
   sequence: string;
@@ -106,17 +109,23 @@ export async function smallSchool(t: TestDatabase, name: string): Promise<SmallS
     ],
   });
   await send('head', 'sequence.save', { id: sequence, title: `${name} form`, text: `stand ${name} stance L\npunch R` });
-  const [requirement, gate] = [v7(), v7()];
-  const air = made.conditions.get('in air')!;
-  await send('head', 'requirement.save', {
-    id: requirement,
-    rankId: made.ranks[1]!,
-    techniqueId: stance,
-    conditionId: air,
-    purpose: null,
-    standard: STEADY,
+  const [requirement, gate, thread, published] = [v7(), v7(), v7(), v7()];
+  const rankId = made.ranks[1]!;
+  await send('head', 'syllabus.change', {
+    version: 1,
+    edits: [
+      {
+        op: 'thread.put',
+        thread: { id: thread, item: { technique: stance }, introduced: made.ranks[0]!, until: null, informal: false },
+      },
+      {
+        op: 'requirement.put',
+        requirement: aRequirement({ id: requirement, rankId, threadId: thread }, made.conditions),
+      },
+      { op: 'gate.put', gate: { id: gate, rankId, kind: 'hours', amount: 10 } },
+    ],
   });
-  await send('head', 'gate.save', { id: gate, rankId: made.ranks[1]!, kind: 'hours', amount: 10 });
+  await send('head', 'syllabus.publish', { id: published, version: 2, title: 'The first', from: '2025-01-01' });
   return {
     id,
     as,
@@ -126,11 +135,27 @@ export async function smallSchool(t: TestDatabase, name: string): Promise<SmallS
     points,
     requirement,
     gate,
+    thread,
+    published,
     student,
     sequence,
     send,
   };
 }
+
+/** A requirement in air, as usual but for what is given. */
+export const aRequirement = (
+  more: Partial<PlacedRequirement> & Pick<PlacedRequirement, 'id' | 'rankId' | 'threadId'>,
+  conditions: ReadonlyMap<string, string>,
+): PlacedRequirement => ({
+  conditionId: conditions.get('in air')!,
+  purpose: null,
+  standard: STEADY,
+  stage: null,
+  rung: null,
+  critical: false,
+  ...more,
+});
 
 /** A look at the stance as a tablet sends it. */
 export function aLook(s: SmallSchool, more: Partial<CommandDraft<'look.record'>> = {}): CommandDraft<'look.record'> {

@@ -14,6 +14,9 @@ const GATE_HEADS = {
   classes: (n: number) => `${n} classes`,
   hours: (n: number) => `${n} hours`,
   age: (n: number) => `Age ${n}`,
+  consent: () => 'Consent',
+  'no open injury': () => 'No injury',
+  'earlier ranks fresh': () => 'Still fresh',
 };
 
 /** "Who is ready?": everybody with one belt against all the next one asks, grouped by what is missing. */
@@ -135,12 +138,12 @@ export default function Ready({ view }: { view: ReadinessView }) {
                             k > 0 && view.requirements[k - 1]!.kind !== view.requirements[k]!.kind ? 'gap' : ''
                           }
                         >
-                          <Lozenge word={w} quiet />
+                          {w && <Lozenge word={w} quiet />}
                         </td>
                       ))}
                       {r.gates.map((w, k) => (
                         <td key={view.gates[k]!.id} className={k === 0 ? 'gap' : ''}>
-                          <Lozenge word={w} quiet />
+                          {w && <Lozenge word={w} quiet />}
                         </td>
                       ))}
                       <td className="num looks">{r.looks}</td>
@@ -207,7 +210,13 @@ export default function Ready({ view }: { view: ReadinessView }) {
                     </div>
                   ))}
                 <p className="line second" style={{ paddingTop: 8 }}>
-                  {capital(missingInWords(row.words, row.gates.filter((g) => g === 'short').length))}.
+                  {capital(
+                    missingInWords(
+                      row.words.filter((w) => w !== null),
+                      row.gates.filter((g) => g === 'short').length,
+                    ),
+                  )}
+                  .
                 </p>
                 <div className="row no-print" style={{ marginTop: 12 }}>
                   <a className="button" href={`/students/${row.id}`}>

@@ -12,10 +12,12 @@ import { Adapt, ChangeStudent, Override, Promote } from './decisions';
 
 const GROUPS: readonly { name: string; kinds: readonly string[] }[] = [
   { name: 'Stances and steps', kinds: ['stance', 'step', 'turn'] },
-  { name: 'Hands', kinds: ['strike', 'block', 'hand shape', 'grip'] },
+  { name: 'Hands', kinds: ['strike', 'block', 'hand shape', 'grip', 'evasion'] },
   { name: 'Kicks', kinds: ['kick'] },
   { name: 'Falls', kinds: ['fall'] },
   { name: 'Weapons', kinds: ['weapon cut'] },
+  { name: 'Forms and combinations', kinds: ['form', 'combination'] },
+  { name: 'Equipment and partners', kinds: ['equipment set', 'partner drill'] },
 ];
 type Open = { what: 'requirement'; id: string } | { what: 'promote' } | { what: 'change' } | { what: 'adapt' } | null;
 

@@ -1,10 +1,18 @@
 import { conditionOrder, type ConditionStep } from '../units/condition';
 import { fail, ok, type Result } from '../units/result';
 import type { Gate } from './gate';
-import { itemKey } from './item';
+import { itemKey, type Item } from './item';
 import { teachingOrder } from './prerequisites';
 import { standardChanges, type Standard } from './standard';
-import type { PlacedRequirement, Limits, Need, Promotion, Syllabus, Thread } from './syllabus';
+import {
+  threadOf,
+  type Limits,
+  type Need,
+  type PlacedRequirement,
+  type Promotion,
+  type Syllabus,
+  type Thread,
+} from './syllabus';
 
 /** One change of a draft. Putting something with an id that is there replaces it. */
 export type Edit =
@@ -183,3 +191,33 @@ export function withoutRank(s: Syllabus, rankId: string): Syllabus {
 
 /** Whether two standards ask the same. */
 export const sameStandard = (a: Standard, b: Standard): boolean => standardChanges(a, b).length === 0;
+
+/** Two items turned out to be one: the second's thread, tests and prerequisites go over to the first, twins once. */
+export function mergeItems(s: Syllabus, gone: Item, keep: Item): Syllabus {
+  const from = threadOf(s, gone);
+  if (!from) return s;
+  const to = threadOf(s, keep);
+  if (!to) return { ...s, threads: s.threads.map((t) => (t.id === from.id ? { ...t, item: keep } : t)) };
+  const twin = (r: PlacedRequirement) => `${r.rankId} ${r.conditionId} ${r.purpose ?? ''}`;
+  const had = new Set(s.requirements.filter((r) => r.threadId === to.id).map(twin));
+  const swap = (id: string) => (id === from.id ? to.id : id);
+  const needs = new Map(
+    s.needs
+      .map((n) => ({ of: swap(n.of), on: swap(n.on) }))
+      .filter((n) => n.of !== n.on)
+      .map((n) => [`${n.of} ${n.on}`, n]),
+  );
+  const ordered = teachingOrder(
+    s.threads.map((t) => t.id),
+    [...needs.values()],
+  );
+  return {
+    ...s,
+    threads: s.threads.filter((t) => t.id !== from.id),
+    requirements: s.requirements.flatMap((r) =>
+      r.threadId !== from.id ? [r] : had.has(twin(r)) ? [] : [{ ...r, threadId: to.id }],
+    ),
+    // What would close a circle now stays with the first as it was.
+    needs: ordered.ok ? [...needs.values()] : s.needs.filter((n) => n.of !== from.id && n.on !== from.id),
+  };
+}

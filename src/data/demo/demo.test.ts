@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { ageOn, BODY_PARTS, daysBetween, itemPoints, verdict, type Technique, type VerdictWord } from '../../core';
-import { generateDemo } from './generate';
+import { generateDemo, techniqueOf } from './generate';
 
 const TODAY = '2026-03-05';
 const demo = generateDemo(TODAY);
@@ -48,7 +48,7 @@ describe('the demo school', () => {
       const next = demo.ranks[demo.ranks.findIndex((r) => r.id === rank) + 1]!;
       const looks = demo.looks.filter((l) => l.studentId === s.id);
       for (const r of demo.requirements.filter((q) => q.rankId === next.id)) {
-        const t = byId.get(r.techniqueId)!;
+        const t = byId.get(techniqueOf(r))!;
         const points = itemPoints(t, byId);
         const v = verdict(r, looks, { points, sided: t.sided, order: demo.order, today: TODAY });
         words.set(v.word, (words.get(v.word) ?? 0) + 1);

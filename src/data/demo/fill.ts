@@ -9,8 +9,6 @@ import {
   attendance,
   classHeld,
   condition,
-  conditionStep,
-  gate,
   hall,
   look,
   mark,
@@ -19,19 +17,22 @@ import {
   point,
   rank,
   rankHeld,
-  requirement,
   school,
   sequence,
   slip,
+  syllabusVersion,
   technique,
 } from '../tables';
 import { account, user } from '../tables/auth';
 import { FIRST_STEPS } from '../openSchool';
 import { DEMO_PASSWORD, DEMO_SIGN_INS } from '../../../scripts/demo-sign-ins.mjs';
-import { readSequence, applyDepartures, findDepartures, type Departure, type Sequence } from '../../core';
+import { addDays, applyDepartures, findDepartures, readSequence, type Departure, type Sequence } from '../../core';
+import { factsFor, readItems } from '../queries/items';
+import { readLibrary } from '../queries/library';
 import { computedOf, readVocabulary, textOf } from '../queries/sequences';
 import { detailOf } from './details';
-import { DEMO_SCHOOL_ID, generateDemo, type DemoSchool } from './generate';
+import { DEMO_SCHOOL_ID, generateDemo, techniqueOf, type DemoSchool } from './generate';
+import { syllabusFrom, theDraft, withForms } from './way';
 import { DEMO_HALLS, DEMO_SEQUENCES } from './sequences';
 
 const ROWS_AT_ONCE = 2000;
@@ -52,6 +53,7 @@ export async function fillDemo(appUrl: string, day?: PlainDate) {
       const made = generateDemo(today);
       await writeSchool(tx, DEMO_SCHOOL_ID, 'Causeway Hall', made);
       await writeSequences(tx, made);
+      await writeWay(tx, made, today);
       await writeDecisions(tx, made, today);
       await writeSignIns(tx, made);
       const marks = made.looks.reduce((n, l) => n + l.marks.length, 0);
@@ -70,9 +72,6 @@ export async function writeSchool(tx: Transaction, schoolId: string, name: strin
   await tx.insert(rank).values(made.ranks.map((r, position) => ({ schoolId, position, ...r })));
   await tx.insert(condition).values(made.conditions.map((c, position) => ({ schoolId, position, ...c })));
   const conditionId = new Map(made.conditions.map((c) => [c.name, c.id]));
-  await tx
-    .insert(conditionStep)
-    .values(FIRST_STEPS.map(([e, h]) => ({ schoolId, easierId: conditionId.get(e)!, harderId: conditionId.get(h)! })));
   const standingAlone = made.techniques.map(({ points, ...t }) => ({
     schoolId,
     ...t,
@@ -120,16 +119,17 @@ export async function writeSchool(tx: Transaction, schoolId: string, name: strin
       t.points.flatMap((p) => p.slips.map((s, position) => ({ schoolId, pointId: p.id, position, ...s }))),
     ),
   );
-  const positions = new Map<string, number>();
-  const nextPosition = (rankId: string) => {
-    const at = positions.get(rankId) ?? 0;
-    positions.set(rankId, at + 1);
-    return at;
-  };
-  await tx
-    .insert(requirement)
-    .values(made.requirements.map((r) => ({ schoolId, ...r, position: nextPosition(r.rankId) })));
-  await tx.insert(gate).values(made.gates.map((g) => ({ schoolId, ...g })));
+  const order = FIRST_STEPS.map(([e, h]) => ({ easier: conditionId.get(e)!, harder: conditionId.get(h)! }));
+  const first = syllabusFrom(made, order, v7);
+  await tx.insert(syllabusVersion).values({
+    schoolId,
+    id: v7(),
+    state: 'published',
+    title: 'Techniques only',
+    body: first,
+    from: '2020-01-01',
+    changedBy: head!.id,
+  });
   await insertAll(
     tx,
     person,
@@ -229,6 +229,37 @@ async function writeSequences(tx: Transaction, made: DemoSchool) {
   await tx.insert(hall).values(DEMO_HALLS.map((h) => ({ schoolId, id: v7(), ...h })));
 }
 
+/** The second version, in force for three weeks, and the draft. */
+async function writeWay(tx: Transaction, made: DemoSchool, today: PlainDate) {
+  const schoolId = DEMO_SCHOOL_ID;
+  const by = made.teachers[0]!.id;
+  const rows = await tx.select().from(syllabusVersion).where(eq(syllabusVersion.schoolId, schoolId));
+  const library = await readLibrary(tx);
+  const items = await readItems(tx, library, made.conditions);
+  const idOf = (list: readonly { id: string; name: string }[]) => (name: string) =>
+    list.find((x) => x.name === name)!.id;
+  const names = {
+    rank: idOf(made.ranks),
+    condition: idOf(made.conditions),
+    technique: idOf(made.techniques),
+    sequence: (title: string) => [...items.sequences.values()].find((s) => s.title === title)!.id,
+  };
+  const context = { ranks: made.ranks, conditions: made.conditions, nameOf: (id: string) => id };
+  const second = withForms(rows[0]!.body, names, context, (x) => factsFor(items, x), v7);
+  await tx.insert(syllabusVersion).values([
+    {
+      schoolId,
+      id: v7(),
+      state: 'published',
+      title: 'With forms',
+      body: second,
+      from: addDays(today, -20),
+      changedBy: by,
+    },
+    { schoolId, id: v7(), state: 'draft', title: '', body: theDraft(second, names, context), changedBy: by },
+  ]);
+}
+
 async function writeDecisions(tx: Transaction, made: DemoSchool, today: PlainDate) {
   const schoolId = DEMO_SCHOOL_ID;
   const head = made.teachers[0]!.id;
@@ -265,7 +296,7 @@ async function writeDecisions(tx: Transaction, made: DemoSchool, today: PlainDat
   ]);
   const fern = made.ranks.find((r) => r.name === 'Fern')!;
   const roll = made.requirements.find(
-    (r) => r.rankId === fern.id && made.techniques.find((t) => t.id === r.techniqueId)?.name === 'Forward roll',
+    (r) => r.rankId === fern.id && made.techniques.find((t) => t.id === techniqueOf(r))?.name === 'Forward roll',
   )!;
   await tx.insert(override).values({
     schoolId,

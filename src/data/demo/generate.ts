@@ -17,6 +17,7 @@ import {
 import { FIRST_CONDITIONS, FIRST_STEPS } from '../openSchool';
 import { dice, type Dice } from './dice';
 import { DEMO_TECHNIQUES } from './library';
+import { plainRequirement } from './way';
 import { DEMO_ASKS, DEMO_RANKS, DEMO_STUDENTS } from './syllabus';
 
 export const DEMO_SCHOOL_ID = '0197f3a0-0000-7000-8000-00000000ca0e';
@@ -35,6 +36,12 @@ export interface DemoStudent {
   talent: number;
   comes: number;
 }
+/** The technique a generated requirement is about; the generator asks for nothing else. */
+export const techniqueOf = (r: Pick<Requirement, 'item'>): string => {
+  if (!('technique' in r.item)) throw new Error('the generator asks for techniques only');
+  return r.item.technique;
+};
+
 export interface DemoSchool {
   ranks: { id: string; name: string; cloth: (typeof DEMO_RANKS)[number]['cloth'] }[];
   conditions: { id: string; name: string }[];
@@ -110,14 +117,12 @@ export function generateDemo(today: PlainDate, seed = 20_260_301): DemoSchool {
   const gates: DemoSchool['gates'] = [];
   for (const [name, asks] of Object.entries(DEMO_ASKS)) {
     for (const [item, condition] of asks.items)
-      requirements.push({
-        id: newId(),
-        rankId: rankId.get(name)!,
-        techniqueId: techniqueId.get(item)!,
-        conditionId: conditionId.get(condition)!,
-        purpose: null,
-        standard: { ...STEADY, ...asks.standard },
-      });
+      requirements.push(
+        plainRequirement(newId(), rankId.get(name)!, techniqueId.get(item)!, conditionId.get(condition)!, {
+          ...STEADY,
+          ...asks.standard,
+        }),
+      );
     for (const [kind, amount] of asks.gates) gates.push({ id: newId(), rankId: rankId.get(name)!, kind, amount });
   }
 
@@ -172,7 +177,7 @@ export function generateDemo(today: PlainDate, seed = 20_260_301): DemoSchool {
   }
 
   function record(s: DemoStudent, r: DemoSchool['requirements'][number], day: PlainDate, how: 'sweep' | 'card') {
-    const t = byId.get(r.techniqueId)!;
+    const t = byId.get(techniqueOf(r))!;
     const all = pointsOf.get(t.id)!;
     const points = how === 'card' ? all : all.filter(() => d.chance(0.7));
     const of = 5;

@@ -1,21 +1,10 @@
 import { asc } from 'drizzle-orm';
-import {
-  conditionOrder,
-  itemPoints,
-  type ConditionOrder,
-  type Point,
-  type Requirement,
-  type Slip,
-  type Technique,
-} from '../../core';
+import { itemPoints, type Point, type Slip, type Technique } from '../../core';
 import type { TechniqueDetail } from '../../contracts/techniqueDetail';
 import type { Transaction } from '../connection';
-import { condition, conditionStep, gate, point, rank, requirement, slip, technique } from '../tables';
+import { point, slip, technique } from '../tables';
 
 type PointRow = typeof point.$inferSelect;
-export type RankRow = typeof rank.$inferSelect;
-export type ConditionRow = typeof condition.$inferSelect;
-export type GateRow = typeof gate.$inferSelect;
 
 export function pointOf(p: PointRow, slips: readonly Slip[]): Point {
   const range = (lo: number | null, hi: number | null) => (lo === null || hi === null ? null : { lo, hi });
@@ -35,7 +24,10 @@ export function pointOf(p: PointRow, slips: readonly Slip[]): Point {
 }
 
 export interface Library {
-  techniques: ReadonlyMap<string, Technique & { retired: boolean; summary: string; detail: TechniqueDetail }>;
+  techniques: ReadonlyMap<
+    string,
+    Technique & { retired: boolean; mergedInto: string | null; summary: string; detail: TechniqueDetail }
+  >;
   /** Points of an item, inherited ones included, from the ground up. */
   pointsOf(techniqueId: string): readonly Point[];
   /** Which technique a point belongs to. */
@@ -70,27 +62,4 @@ export async function readLibrary(tx: Transaction): Promise<Library> {
     return found;
   };
   return { techniques, pointsOf, ownerOf };
-}
-
-export interface SyllabusRows {
-  ranks: RankRow[];
-  conditions: ConditionRow[];
-  order: ConditionOrder;
-  requirements: (Requirement & { rankId: string })[];
-  gates: GateRow[];
-}
-
-/** Ranks from the lowest up, what they ask, and the order of conditions. */
-export async function readSyllabus(tx: Transaction): Promise<SyllabusRows> {
-  const ranks = await tx.select().from(rank).orderBy(asc(rank.position));
-  const conditions = await tx.select().from(condition).orderBy(asc(condition.position));
-  const steps = await tx.select().from(conditionStep);
-  const requirements = await tx.select().from(requirement).orderBy(asc(requirement.position));
-  const gates = await tx.select().from(gate);
-  const made = conditionOrder(
-    conditions.map((c) => c.id),
-    steps.map((s) => ({ easier: s.easierId, harder: s.harderId })),
-  );
-  if (!made.ok) throw new Error(`the order of conditions has a circle at ${made.error.circleAt}`);
-  return { ranks, conditions, order: made.value, requirements, gates };
 }

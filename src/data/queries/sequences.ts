@@ -1,4 +1,4 @@
-import { and, asc, eq, min, sql } from 'drizzle-orm';
+import { asc, eq, sql } from 'drizzle-orm';
 import {
   applyDepartures,
   commonStance,
@@ -17,8 +17,8 @@ import {
   type Word,
 } from '../../core';
 import type { Transaction } from '../connection';
-import { rank, requirement, sequence, technique } from '../tables';
-import { readSyllabus } from './library';
+import { sequence, technique } from '../tables';
+import { readNewest } from './syllabus';
 
 export type SequenceRow = typeof sequence.$inferSelect;
 
@@ -34,12 +34,12 @@ export async function readWords(tx: Transaction): Promise<Word[]> {
     })
     .from(technique)
     .orderBy(asc(technique.name));
-  const asked = await tx
-    .select({ techniqueId: requirement.techniqueId, place: min(rank.position) })
-    .from(requirement)
-    .innerJoin(rank, and(eq(rank.schoolId, requirement.schoolId), eq(rank.id, requirement.rankId)))
-    .groupBy(requirement.techniqueId);
-  const lowest = new Map(asked.map((a) => [a.techniqueId, a.place]));
+  const { ranks, requirements } = await readNewest(tx);
+  const place = new Map(ranks.map((r) => [r.id, r.position]));
+  const lowest = new Map<string, number>();
+  for (const { item, rankId } of requirements)
+    if ('technique' in item)
+      lowest.set(item.technique, Math.min(place.get(rankId)!, lowest.get(item.technique) ?? Infinity));
   return rows.map(({ detail, ...t }) => ({
     ...t,
     rank: lowest.get(t.id) ?? null,
@@ -167,7 +167,7 @@ export async function rereadAll(tx: Transaction): Promise<void> {
 
 /** Conditions by name, each with the names of those that go farther. */
 export async function readBeyond(tx: Transaction): Promise<{ name: string; beyond: string[] }[]> {
-  const { conditions, order } = await readSyllabus(tx);
+  const { conditions, order } = await readNewest(tx);
   return conditions.map((c) => ({
     name: c.name,
     beyond: conditions.filter((d) => d.id !== c.id && isBeyond(order, d.id, c.id)).map((d) => d.name),

@@ -12,7 +12,7 @@ import {
 import { POINT_KINDS, SIDES, VERDICTS } from '../../core';
 import { day, instant, schoolId } from './columns';
 import { person } from './people';
-import { condition, requirement } from './syllabus';
+import { condition } from './syllabus';
 import { point, technique } from './technique';
 
 /** A class that was held; hours and classes of the gates are counted from these. */
@@ -138,6 +138,5 @@ export const override = pgTable(
   (t) => [
     primaryKey({ columns: [t.schoolId, t.id] }),
     foreignKey({ columns: [t.schoolId, t.studentId], foreignColumns: [person.schoolId, person.id] }),
-    foreignKey({ columns: [t.schoolId, t.requirementId], foreignColumns: [requirement.schoolId, requirement.id] }),
   ],
 );

@@ -4,3 +4,4 @@ export * from './sequence';
 export * from './syllabus';
 export * from './evidence';
 export * from './history';
+export * from './version';

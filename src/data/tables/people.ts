@@ -1,4 +1,5 @@
 import { foreignKey, index, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { RUNGS } from '../../core';
 import { day, instant, schoolId } from './columns';
 import { rank } from './syllabus';
 
@@ -43,5 +44,43 @@ export const rankHeld = pgTable(
     foreignKey({ columns: [t.schoolId, t.personId], foreignColumns: [person.schoolId, person.id] }),
     foreignKey({ columns: [t.schoolId, t.rankId], foreignColumns: [rank.schoolId, rank.id] }),
     index('rank_held_person').on(t.schoolId, t.personId),
+  ],
+);
+
+/** Consent to a rung of contact, or its refusal (null, and no reason is asked). Only added to; the newest counts. */
+export const consent = pgTable(
+  'consent',
+  {
+    schoolId: schoolId(),
+    id: uuid('id').notNull(),
+    studentId: uuid('student_id').notNull(),
+    rung: text('rung', { enum: RUNGS }),
+    day: day('day').notNull(),
+    /** Who agreed for a minor; empty: nobody did. */
+    guardian: text('guardian').notNull().default(''),
+    by: uuid('by').notNull(),
+    at: instant('at').notNull().defaultNow(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.schoolId, t.id] }),
+    foreignKey({ columns: [t.schoolId, t.studentId], foreignColumns: [person.schoolId, person.id] }),
+  ],
+);
+
+/** An injury with the day until which the matching work rests. No diagnosis is kept. */
+export const injury = pgTable(
+  'injury',
+  {
+    schoolId: schoolId(),
+    id: uuid('id').notNull(),
+    studentId: uuid('student_id').notNull(),
+    what: text('what').notNull(),
+    from: day('from').notNull(),
+    until: day('until').notNull(),
+    by: uuid('by').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.schoolId, t.id] }),
+    foreignKey({ columns: [t.schoolId, t.studentId], foreignColumns: [person.schoolId, person.id] }),
   ],
 );

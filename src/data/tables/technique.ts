@@ -26,6 +26,8 @@ export const technique = pgTable(
     stanceId: uuid('stance_id'),
     stepId: uuid('step_id'),
     detail: jsonb('detail').$type<TechniqueDetail>().notNull().default(NO_DETAIL),
+    /** What it turned out to be the same as: published versions that name it are read as naming that one. */
+    mergedInto: uuid('merged_into'),
     retired: boolean('retired').notNull().default(false),
     changedAt: instant('changed_at').notNull().defaultNow(),
     changedBy: uuid('changed_by'),

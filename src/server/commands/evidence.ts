@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import type { CommandName } from '../../contracts/commands';
 import { daysBetween } from '../../core';
 import { adaptation, attendance, classHeld, override, point } from '../../data/tables';
@@ -96,6 +96,9 @@ export const evidenceCommands: Runs<Mine> = {
   },
 
   'override.set': async (tx, who, o) => {
+    const asked = await tx.execute<{ n: number }>(sql`
+      select count(*)::int as n from syllabus_version where body->'requirements' @> ${JSON.stringify([{ id: o.requirementId }])}::jsonb`);
+    if (asked.rows[0]!.n === 0) throw new Refusal(404, 'No version of the syllabus asks for this.');
     await tx.insert(override).values({ schoolId: who.schoolId, ...o, by: who.personId, day: who.today });
     return {};
   },

@@ -5,13 +5,16 @@ import type { CommandName } from '../../contracts/commands';
 import type { StudentInput } from '../../contracts/people';
 import { checkRollLines } from '../../core';
 import { tentatively, type Transaction } from '../../data/connection';
-import { person, rank, rankHeld } from '../../data/tables';
+import { consent, injury, person, rank, rankHeld } from '../../data/tables';
 import { account, session, user } from '../../data/tables/auth';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
 import type { Runs } from './command';
 
-type Mine = Extract<CommandName, `student.${string}` | `teacher.${string}` | `access.${string}`>;
+type Mine = Extract<
+  CommandName,
+  `student.${string}` | `teacher.${string}` | `access.${string}` | `consent.${string}` | `injury.${string}`
+>;
 
 /** The roll's own rules (known belt, possible dates, no doubled name), as for a list that is imported. */
 async function checkStudents(tx: Transaction, who: Who, students: readonly StudentInput[]) {
@@ -99,6 +102,23 @@ export const peopleCommands: Runs<Mine> = {
   },
 
   /** A promotion is a fact: it starts the next belt and is never changed; a mistake is put right by another one. */
+  'consent.record': async (tx, who, c) => {
+    await tx.insert(consent).values({ schoolId: who.schoolId, ...c, by: who.personId });
+    return { id: c.id };
+  },
+
+  /** The same id again changes the day until which the work rests. */
+  'injury.record': async (tx, who, i) => {
+    await tx
+      .insert(injury)
+      .values({ schoolId: who.schoolId, ...i, by: who.personId })
+      .onConflictDoUpdate({
+        target: [injury.schoolId, injury.id],
+        set: { what: i.what, from: i.from, until: i.until },
+      });
+    return { id: i.id };
+  },
+
   'student.promote': async (tx, who, p) => {
     if (p.day > who.today)
       throw new Refusal(422, 'The day of a promotion is not in the future.', [

@@ -1,9 +1,9 @@
 import { and, eq, inArray, ne, sql } from 'drizzle-orm';
 import type { CommandName } from '../../contracts/commands';
 import { NO_DETAIL } from '../../contracts/techniqueDetail';
-import { fold } from '../../core';
+import { fold, mergeItems } from '../../core';
 import { rereadAll } from '../../data/queries/sequences';
-import { point, requirement, slip, technique } from '../../data/tables';
+import { point, slip, syllabusVersion, technique } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import type { Runs } from './command';
 
@@ -137,16 +137,16 @@ export const techniqueCommands: Runs<Mine> = {
     let position = points.filter((p) => p.techniqueId === keepId).length;
     for (const p of points.filter((x) => x.techniqueId === goneId && !names.has(fold(x.name))))
       await tx.update(point).set({ techniqueId: keepId, position: position++ }).where(eq(point.id, p.id));
-    const asked = await tx
-      .select()
-      .from(requirement)
-      .where(inArray(requirement.techniqueId, [keepId, goneId]));
-    for (const q of asked.filter((x) => x.techniqueId === goneId)) {
-      const twin = asked.some(
-        (x) => x.techniqueId === keepId && x.rankId === q.rankId && x.conditionId === q.conditionId,
-      );
-      if (!twin) await tx.update(requirement).set({ techniqueId: keepId }).where(eq(requirement.id, q.id));
-    }
+    // Published versions stay as they are and are read as naming the first; the draft is changed.
+    const drafts = await tx.select().from(syllabusVersion).where(eq(syllabusVersion.state, 'draft'));
+    for (const d of drafts)
+      await tx
+        .update(syllabusVersion)
+        .set({
+          body: mergeItems(d.body, { technique: goneId }, { technique: keepId }),
+          version: sql`${syllabusVersion.version} + 1`,
+        })
+        .where(eq(syllabusVersion.id, d.id));
     await tx
       .update(technique)
       .set({ stanceId: keepId })
@@ -170,7 +170,7 @@ export const techniqueCommands: Runs<Mine> = {
       .where(eq(technique.id, keepId));
     await tx
       .update(technique)
-      .set({ retired: true, name: `${gone.name} (now ${keep.name})` })
+      .set({ retired: true, mergedInto: keepId, name: `${gone.name} (now ${keep.name})` })
       .where(eq(technique.id, goneId));
     await rereadAll(tx);
     return { id: keepId };

@@ -1,37 +1,53 @@
-import { asc, inArray } from 'drizzle-orm';
+import { asc, gte, inArray } from 'drizzle-orm';
 import {
   adaptationsOn,
+  consentOf,
   dayNumber,
   judge,
   judgeGate,
   rangesFor,
   type Adaptation,
   type Evidence,
-  type Gate,
   type GateVerdict,
   type Point,
   type Range,
-  type Requirement,
   type Verdict,
   type VerdictWord,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readAttendance, readEvidence, type EvidenceByStudent } from '../../data/queries/evidence';
-import { readLibrary, readSyllabus, type Library, type SyllabusRows } from '../../data/queries/library';
+import { readLibrary, type Library } from '../../data/queries/library';
+import { readItems, type Items } from '../../data/queries/items';
+import {
+  readFollowed,
+  readVersions,
+  versionFor,
+  type PlacedItem,
+  type RankRow,
+  type SyllabusRead,
+  type Versions,
+} from '../../data/queries/syllabus';
 import type { RollRow } from '../../data/queries/roll';
-import { adaptation, override } from '../../data/tables';
+import { adaptation, consent, injury, override } from '../../data/tables';
 
 type AdaptationRow = typeof adaptation.$inferSelect;
 type OverrideRow = typeof override.$inferSelect;
+type ConsentRow = typeof consent.$inferSelect;
 
 /** Everything that judging students needs, read once for all of them. */
 export interface Judging {
   library: Library;
-  syllabus: SyllabusRows;
+  items: Items;
+  versions: Versions;
+  /** The version each student is judged by. */
+  syllabusOf: (student: { id: string; since: string }) => SyllabusRead;
   evidence: EvidenceByStudent;
   adaptations: ReadonlyMap<string, (Adaptation & AdaptationRow)[]>;
   overrides: ReadonlyMap<string, OverrideRow>;
   attendance: Awaited<ReturnType<typeof readAttendance>>;
+  /** The newest consent of each student, and the last day of the longest open injury. */
+  consents: ReadonlyMap<string, ConsentRow>;
+  injured: ReadonlyMap<string, string>;
   today: string;
 }
 
@@ -40,7 +56,9 @@ const NOTHING: Evidence = new Map();
 /** Reads what judging needs in a fixed number of queries, whatever the number of students. */
 export async function readJudging(tx: Transaction, today: string, studentIds?: readonly string[]): Promise<Judging> {
   const library = await readLibrary(tx);
-  const syllabus = await readSyllabus(tx);
+  const versions = await readVersions(tx);
+  const items = await readItems(tx, library, versions.conditions);
+  const followed = await readFollowed(tx);
   const some = studentIds ? [...studentIds] : null;
   const written = await tx
     .select()
@@ -68,11 +86,26 @@ export async function readJudging(tx: Transaction, today: string, studentIds?: r
     .orderBy(asc(override.at));
   const overrides = new Map(said.map((o) => [`${o.studentId} ${o.requirementId}`, o]));
   const attendance = await readAttendance(tx);
-  return { library, syllabus, evidence, adaptations, overrides, attendance, today };
+  const consents = new Map((await tx.select().from(consent).orderBy(asc(consent.at))).map((c) => [c.studentId, c]));
+  const open = await tx.select().from(injury).where(gte(injury.until, today)).orderBy(asc(injury.until));
+  const injured = new Map(open.map((i) => [i.studentId, i.until]));
+  return {
+    library,
+    items,
+    versions,
+    syllabusOf: (student) => versions.read(versionFor(versions, student, followed)),
+    evidence,
+    adaptations,
+    overrides,
+    attendance,
+    consents,
+    injured,
+    today,
+  };
 }
 
 export interface Judged {
-  requirement: Requirement & { rankId: string };
+  requirement: PlacedItem;
   verdict: Verdict;
   /** The word that counts: the head's where there is one. */
   word: VerdictWord;
@@ -80,25 +113,27 @@ export interface Judged {
   points: readonly Point[];
 }
 
-/** Judges one student against the requirements of one rank. */
-export function judgeStudent(j: Judging, studentId: string, rankId: string): Judged[] {
-  const evidence = j.evidence.get(studentId) ?? NOTHING;
-  return j.syllabus.requirements
+/** Judges one student against the requirements of one rank, by the version they follow. */
+export function judgeStudent(j: Judging, student: { id: string; since: string }, rankId: string): Judged[] {
+  const evidence = j.evidence.get(student.id) ?? NOTHING;
+  const syllabus = j.syllabusOf(student);
+  return syllabus.requirements
     .filter((r) => r.rankId === rankId)
-    .map((requirement) => judgeOne(j, evidence, studentId, requirement));
+    .map((requirement) => judgeOne(j, syllabus, evidence, student.id, requirement));
 }
 
 export function judgeOne(
   j: Judging,
+  syllabus: SyllabusRead,
   evidence: Evidence,
   studentId: string,
-  requirement: Requirement & { rankId: string },
+  requirement: PlacedItem,
 ): Judged {
-  const points = j.library.pointsOf(requirement.techniqueId);
+  const points = j.items.pointsOf(requirement.item);
   const verdict = judge(requirement, evidence, {
     points,
-    sided: j.library.techniques.get(requirement.techniqueId)?.sided ?? false,
-    order: j.syllabus.order,
+    sided: j.items.isSided(requirement.item),
+    order: syllabus.order,
     today: j.today,
     adaptations: j.adaptations.get(studentId),
   });
@@ -107,8 +142,13 @@ export function judgeOne(
   return { requirement, verdict, word: lifted ?? verdict.word, override: lifted ? said! : null, points };
 }
 
+type Judgeable = Pick<RollRow, 'id' | 'born' | 'since' | 'rankId'>;
+
 /** The gates of a rank for one student: classes and hours count from the day the present belt was given. */
-export function judgeGates(j: Judging, student: Pick<RollRow, 'id' | 'born' | 'since'>, rankId: string): GateVerdict[] {
+export function judgeGates(j: Judging, student: Judgeable, rankId: string): GateVerdict[] {
+  const syllabus = j.syllabusOf(student);
+  const mine = syllabus.gates.filter((g) => g.rankId === rankId);
+  if (mine.length === 0) return [];
   const since = dayNumber(student.since);
   const classes = (j.attendance.get(student.id) ?? []).filter((c) => c.day >= since);
   const facts = {
@@ -116,12 +156,26 @@ export function judgeGates(j: Judging, student: Pick<RollRow, 'id' | 'born' | 's
     rankSince: student.since,
     classes: classes.length,
     hours: classes.reduce((sum, c) => sum + c.minutes, 0) / 60,
+    consent: consentOf(j.consents.get(student.id), student.born, j.today),
+    injuredUntil: j.injured.get(student.id) ?? null,
+    stale: mine.some((g) => g.kind === 'earlier ranks fresh') ? staleEarlier(j, syllabus, student) : [],
   };
-  return j.syllabus.gates.filter((g) => g.rankId === rankId).map((g) => judgeGate(g as Gate, facts, j.today));
+  return mine.map((g) => judgeGate(g, facts, j.today));
+}
+
+/** Names of what earlier belts asked that was once met and has gone stale. */
+function staleEarlier(j: Judging, syllabus: SyllabusRead, student: Judgeable): string[] {
+  const worn = syllabus.ranks.findIndex((r) => r.id === student.rankId);
+  const earlier = new Set(syllabus.ranks.slice(0, worn + 1).map((r) => r.id));
+  const evidence = j.evidence.get(student.id) ?? NOTHING;
+  return syllabus.requirements
+    .filter((r) => earlier.has(r.rankId))
+    .filter((r) => judgeOne(j, syllabus, evidence, student.id, r).word === 'stale')
+    .map((r) => j.items.nameOf(r.item));
 }
 
 /** The rank above one, or null at the top. */
-export function rankAbove(syllabus: SyllabusRows, rankId: string) {
-  const at = syllabus.ranks.findIndex((r) => r.id === rankId);
-  return at < 0 ? null : (syllabus.ranks[at + 1] ?? null);
+export function rankAbove(ranks: readonly RankRow[], rankId: string): RankRow | null {
+  const at = ranks.findIndex((r) => r.id === rankId);
+  return at < 0 ? null : (ranks[at + 1] ?? null);
 }

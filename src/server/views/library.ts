@@ -1,22 +1,17 @@
 import { and, eq, gte, inArray, sql } from 'drizzle-orm';
 import { withoutPrerequisites } from '../../contracts/techniqueFile';
-import type {
-  LibraryView,
-  PointShown,
-  SyllabusView,
-  TechniqueView,
-  TechniquesView,
-  ViewInput,
-} from '../../contracts/views';
-import { addDays, canHurt, commonStance, suggestPrerequisites } from '../../core';
+import type { LibraryView, PointShown, TechniqueView, TechniquesView, ViewInput } from '../../contracts/views';
+import { addDays, canHurt, commonStance, suggestPrerequisites, type Item } from '../../core';
 import type { TechniqueDetail } from '../../contracts/techniqueDetail';
 import type { Transaction } from '../../data/connection';
-import { readLibrary, readSyllabus, type Library } from '../../data/queries/library';
+import { readLibrary, type Library } from '../../data/queries/library';
+import { readNewest } from '../../data/queries/syllabus';
 import { occurrences, readSequences } from '../../data/queries/sequences';
-import { readRoll } from '../../data/queries/roll';
 import { look, mark, person, technique } from '../../data/tables';
 import { dayIn, type Who } from '../who';
 import { Refusal } from '../http/problem';
+
+const isTechnique = (item: Item, id: string): boolean => 'technique' in item && item.technique === id;
 
 /** The points of an item, each saying from which technique it is inherited. */
 export function shownPoints(library: Library, techniqueId: string): PointShown[] {
@@ -34,7 +29,7 @@ function stanceGeometryOf(stance: { name: string; detail: TechniqueDetail } | un
 
 export async function techniquesView(tx: Transaction): Promise<TechniquesView> {
   const library = await readLibrary(tx);
-  const { ranks, requirements } = await readSyllabus(tx);
+  const { ranks, requirements } = await readNewest(tx);
   return {
     ranks: ranks.map(({ id, name, cloth }) => ({ id, name, cloth })),
     techniques: [...library.techniques.values()].map((t) => {
@@ -51,7 +46,7 @@ export async function techniquesView(tx: Transaction): Promise<TechniquesView> {
         hurts: points.some(canHurt),
         terms: [...t.detail.terms.flatMap((x) => [x.text, x.said]), ...t.detail.formerly].filter(Boolean),
         usedBy: ranks
-          .filter((r) => requirements.some((q) => q.rankId === r.id && q.techniqueId === t.id))
+          .filter((r) => requirements.some((q) => q.rankId === r.id && isTechnique(q.item, t.id)))
           .map((r) => r.id),
       };
     }),
@@ -86,7 +81,7 @@ export async function techniqueView(tx: Transaction, who: Who, { id }: ViewInput
   const library = await readLibrary(tx);
   const t = library.techniques.get(id);
   if (!t) throw new Refusal(404, 'This technique is not in the library.');
-  const { ranks, requirements, conditions } = await readSyllabus(tx);
+  const { ranks, requirements, conditions } = await readNewest(tx);
   const changed = await tx
     .select({ at: technique.changedAt, by: person.name })
     .from(technique)
@@ -124,7 +119,7 @@ export async function techniqueView(tx: Transaction, who: Who, { id }: ViewInput
   const others = [...library.techniques.values()].filter((x) => !x.retired && x.id !== id);
   const place = new Map(ranks.map((r, i) => [r.id, i]));
   const lowest = (techniqueId: string): number | null => {
-    const asked = requirements.filter((q) => q.techniqueId === techniqueId).map((q) => place.get(q.rankId)!);
+    const asked = requirements.filter((q) => isTechnique(q.item, techniqueId)).map((q) => place.get(q.rankId)!);
     return asked.length > 0 ? Math.min(...asked) : null;
   };
   const stance = t.kind === 'stance' ? t : t.stanceId === null ? undefined : library.techniques.get(t.stanceId);
@@ -153,7 +148,7 @@ export async function techniqueView(tx: Transaction, who: Who, { id }: ViewInput
       t.name,
     ),
     usedBy: requirements
-      .filter((r) => r.techniqueId === id)
+      .filter((r) => isTechnique(r.item, id))
       .map((r) => {
         const at = ranks.find((x) => x.id === r.rankId)!;
         return {
@@ -165,36 +160,5 @@ export async function techniqueView(tx: Transaction, who: Who, { id }: ViewInput
     stances: pick(['stance']),
     steps: pick(['step', 'turn']),
     lately,
-  };
-}
-
-export async function syllabusView(tx: Transaction): Promise<SyllabusView> {
-  const library = await readLibrary(tx);
-  const s = await readSyllabus(tx);
-  const roll = await readRoll(tx);
-  const conditionName = new Map(s.conditions.map((c) => [c.id, c.name]));
-  return {
-    ranks: s.ranks.map(({ id, name, cloth }) => ({
-      id,
-      name,
-      cloth,
-      wornBy: roll.filter((x) => x.rankId === id).length,
-    })),
-    requirements: s.requirements.map((r) => {
-      const t = library.techniques.get(r.techniqueId)!;
-      return {
-        ...r,
-        technique: t.name,
-        kind: t.kind,
-        sided: t.sided,
-        points: library.pointsOf(t.id).length,
-        condition: conditionName.get(r.conditionId) ?? '',
-      };
-    }),
-    gates: s.gates.map(({ id, rankId, kind, amount }) => ({ id, rankId, kind, amount })),
-    conditions: s.conditions.map(({ id, name }) => ({ id, name })),
-    techniques: [...library.techniques.values()]
-      .filter((t) => !t.retired)
-      .map((t) => ({ id: t.id, name: t.name, kind: t.kind, sided: t.sided, points: library.pointsOf(t.id).length })),
   };
 }

@@ -8,9 +8,10 @@ import type {
   ShellView,
   ViewInput,
 } from '../../contracts/views';
-import { READINESS, adaptationsOn, ageOn, readiness } from '../../core';
+import { READINESS, SEQUENCE_KINDS, TECHNIQUE_KINDS, adaptationsOn, ageOn, readiness } from '../../core';
 import type { Transaction } from '../../data/connection';
-import { readLibrary, readSyllabus } from '../../data/queries/library';
+import { readLibrary } from '../../data/queries/library';
+import { readSyllabus } from '../../data/queries/syllabus';
 import { readRoll } from '../../data/queries/roll';
 import { adaptation, person } from '../../data/tables';
 import { user } from '../../data/tables/auth';
@@ -27,7 +28,7 @@ export const shellView = (_tx: Transaction, who: Who): Promise<ShellView> =>
   });
 
 export async function rollView(tx: Transaction, who: Who): Promise<RollView> {
-  const { ranks } = await readSyllabus(tx);
+  const { ranks } = await readSyllabus(tx, who.today);
   const roll = await readRoll(tx, { withLeft: true });
   return {
     ranks: ranks.map(({ id, name, cloth }) => ({ id, name, cloth })),
@@ -54,55 +55,67 @@ export async function readinessView(
   { rankId }: ViewInput<'readiness'>,
 ): Promise<ReadinessView> {
   const j = await readJudging(tx, who.today);
-  const rank = j.syllabus.ranks.find((r) => r.id === rankId);
+  const { ranks, conditions } = j.versions;
+  const rank = ranks.find((r) => r.id === rankId);
   if (!rank) throw new Refusal(404, 'This belt is not in the syllabus.');
-  const next = rankAbove(j.syllabus, rankId);
+  const next = rankAbove(ranks, rankId);
   const roll = (await readRoll(tx)).filter((s) => s.rankId === rankId);
   const shown = ({ id, name, cloth }: typeof rank) => ({ id, name, cloth });
-  const conditionName = new Map(j.syllabus.conditions.map((c) => [c.id, c.name]));
+  const conditionName = new Map(conditions.map((c) => [c.id, c.name]));
   const looks = await tx.execute<{ id: string; n: number }>(
     sql`select student_id as id, count(*)::int as n from look group by 1`,
   );
   const lookCount = new Map(looks.rows.map((r) => [r.id, r.n]));
-  const rows = roll.map((s) => {
-    const words = next ? judgeStudent(j, s.id, next.id).map((x) => x.word) : [];
+  // Students of one belt may follow different versions: the columns are everything that any of them is asked.
+  const columns = new Map<string, ReadinessView['requirements'][number]>();
+  const gateColumns = new Map<string, ReadinessView['gates'][number]>();
+  const judged = roll.map((s) => {
+    const words = next ? judgeStudent(j, s, next.id) : [];
     const gates = next ? judgeGates(j, s, next.id) : [];
+    for (const { requirement: r } of words)
+      if (!columns.has(r.id))
+        columns.set(r.id, {
+          id: r.id,
+          technique: j.items.nameOf(r.item),
+          condition: conditionName.get(r.conditionId) ?? '',
+          kind: j.items.kindOf(r.item),
+        });
+    for (const { gate } of gates)
+      if (!gateColumns.has(gate.kind)) gateColumns.set(gate.kind, { ...gate, rankId: next!.id });
+    return { s, words, gates };
+  });
+  // Techniques first, then what is made of them; a kind stays together.
+  const kinds: readonly string[] = [...TECHNIQUE_KINDS, ...SEQUENCE_KINDS];
+  const requirements = [...columns.values()].sort((a, b) => kinds.indexOf(a.kind) - kinds.indexOf(b.kind));
+  const gates = [...gateColumns.values()];
+  const rows = judged.map(({ s, words, gates: mine }) => {
+    const byId = new Map(words.map((w) => [w.requirement.id, w.word]));
+    const gateWord = new Map(mine.map((g) => [g.gate.kind, g.word]));
     return {
       id: s.id,
       name: s.name,
       age: s.born ? ageOn(s.born, who.today) : null,
       since: s.since,
-      words,
-      gates: gates.map((g) => g.word),
-      group: readiness(words, gates),
+      words: requirements.map((r) => byId.get(r.id) ?? null),
+      gates: gates.map((g) => gateWord.get(g.kind) ?? null),
+      group: readiness(
+        words.map((w) => w.word),
+        mine,
+      ),
       looks: lookCount.get(s.id) ?? 0,
     };
   });
-  const open = (r: (typeof rows)[number]) => r.words.filter((w) => w !== 'met').length;
+  const open = (r: (typeof rows)[number]) => r.words.filter((w) => w !== null && w !== 'met').length;
   rows.sort(
     (a, b) =>
       READINESS.indexOf(a.group) - READINESS.indexOf(b.group) || open(a) - open(b) || a.name.localeCompare(b.name),
   );
-  return {
-    rank: shown(rank),
-    next: next ? shown(next) : null,
-    ranks: j.syllabus.ranks.map(shown),
-    requirements: next
-      ? j.syllabus.requirements
-          .filter((r) => r.rankId === next.id)
-          .map((r) => {
-            const t = j.library.techniques.get(r.techniqueId)!;
-            return { id: r.id, technique: t.name, condition: conditionName.get(r.conditionId) ?? '', kind: t.kind };
-          })
-      : [],
-    gates: next ? j.syllabus.gates.filter((g) => g.rankId === next.id) : [],
-    rows,
-  };
+  return { rank: shown(rank), next: next ? shown(next) : null, ranks: ranks.map(shown), requirements, gates, rows };
 }
 
 export async function lookKitView(tx: Transaction, who: Who): Promise<LookKitView> {
   const library = await readLibrary(tx);
-  const s = await readSyllabus(tx);
+  const s = await readSyllabus(tx, who.today);
   const roll = await readRoll(tx);
   const j = await tx.select().from(adaptation).orderBy(asc(adaptation.at));
   const adapted = (studentId: string) =>
@@ -150,7 +163,9 @@ export async function lookKitView(tx: Transaction, who: Who): Promise<LookKitVie
         points: shownPoints(library, t.id).map(({ why: _why, ...p }) => p),
       }))
       .filter((t) => t.points.length > 0),
-    asked: s.requirements.map(({ rankId, techniqueId, conditionId }) => ({ rankId, techniqueId, conditionId })),
+    asked: s.requirements.flatMap(({ rankId, item, conditionId }) =>
+      'technique' in item ? [{ rankId, techniqueId: item.technique, conditionId }] : [],
+    ),
   };
 }
 

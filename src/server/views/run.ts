@@ -5,7 +5,8 @@ import { VIEWS, type ViewInput, type ViewName, type ViewResults } from '../../co
 import { throughSchool, type Database, type Transaction } from '../../data/connection';
 import type { SignedIn } from '../auth/auth';
 import { Refusal } from '../http/problem';
-import { libraryView, syllabusView, techniquesView, techniqueView } from './library';
+import { libraryView, techniquesView, techniqueView } from './library';
+import { syllabusCompareView, syllabusSheetView, syllabusVersionView, syllabusView } from './syllabus';
 import { earlierMarksView, lookKitView, peopleView, readinessView, rollView, shellView } from './roll';
 import { sequencesView, sequenceView } from './sequences';
 import { studentView } from './student';
@@ -20,6 +21,9 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   sequences: sequencesView,
   sequence: sequenceView,
   syllabus: syllabusView,
+  syllabusCompare: syllabusCompareView,
+  syllabusVersion: syllabusVersionView,
+  syllabusSheet: syllabusSheetView,
   roll: rollView,
   readiness: readinessView,
   student: studentView,

@@ -8,12 +8,14 @@ import {
   reasonInWords,
   standardInWords,
   usualLook,
+  type ConditionOrder,
   type Entry,
   type Evidence,
   type GateVerdict,
   type Side,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
+import type { SyllabusRead } from '../../data/queries/syllabus';
 import { readRoll } from '../../data/queries/roll';
 import { look, mark, person, rank, rankHeld } from '../../data/tables';
 import { user } from '../../data/tables/auth';
@@ -22,7 +24,7 @@ import type { Who } from '../who';
 import { judgeGates, judgeOne, rankAbove, readJudging, type Judged, type Judging } from './judging';
 
 /** Repetitions of the deciding point, oldest first, as notches; held ones before slipped ones within a look. */
-function stick(evidence: Evidence, judged: Judged, side: Side, j: Judging): StickShown {
+function stick(evidence: Evidence, judged: Judged, side: Side, order: ConditionOrder): StickShown {
   const n = judged.requirement.standard.repetitions;
   const shown = Math.min(n, 10);
   const pointId = judged.verdict.worst?.point.id;
@@ -35,7 +37,7 @@ function stick(evidence: Evidence, judged: Judged, side: Side, j: Judging): Stic
   const marks: ('H' | 'S' | 'U')[] = [];
   let day = Number.NaN;
   let today = 0;
-  const counting = j.syllabus.order.get(judged.requirement.conditionId);
+  const counting = order.get(judged.requirement.conditionId);
   for (const e of entries) {
     if (marks.length >= shown) break;
     if (!counting?.has(e.conditionId)) continue;
@@ -55,29 +57,30 @@ function shown(
   studentId: string,
   evidence: Evidence,
   judged: Judged,
+  order: ConditionOrder,
   names: ReadonlyMap<string, string>,
 ): RequirementVerdict {
   const { requirement: r, verdict } = judged;
-  const t = j.library.techniques.get(r.techniqueId);
-  const condition = j.syllabus.conditions.find((c) => c.id === r.conditionId)?.name ?? '';
+  const sided = j.items.isSided(r.item);
+  const condition = j.versions.conditions.find((c) => c.id === r.conditionId)?.name ?? '';
   const seenElsewhere = judged.points.some((p) => {
     const at = evidence.get(p.id);
     return at !== undefined && at.left.length + at.right.length + at.none.length > 0;
   });
   const adapted = j.adaptations.get(studentId) ?? [];
-  const sides: Side[] = t?.sided ? ['left', 'right'] : ['none'];
+  const sides: Side[] = sided ? ['left', 'right'] : ['none'];
   return {
     id: r.id,
-    techniqueId: r.techniqueId,
-    technique: t?.name ?? '',
-    kind: t?.kind ?? 'strike',
+    item: r.item,
+    technique: j.items.nameOf(r.item),
+    kind: j.items.kindOf(r.item),
     condition,
-    asks: standardInWords(r.standard, t?.sided ?? false),
+    asks: standardInWords(r.standard, sided),
     word: judged.word,
     computed: verdict.word,
     reason: reasonInWords(verdict, { standard: r.standard, today: j.today, conditionName: condition, seenElsewhere }),
     change: changeInWords(verdict, usualLook(r.standard)),
-    sticks: sides.map((side) => stick(evidence, judged, side, j)),
+    sticks: sides.map((side) => stick(evidence, judged, side, order)),
     override: judged.override
       ? {
           word: judged.word,
@@ -142,7 +145,20 @@ function gateShort(g: GateVerdict): string {
       return `${n} hour${s} of class`;
     case 'classes':
       return `${n} class${g.missing === 1 ? '' : 'es'}`;
+    case 'consent':
+      return 'consent to contact';
+    case 'no open injury':
+      return 'an injury to heal';
+    case 'earlier ranks fresh':
+      return `${n} earlier thing${s} to be seen again`;
   }
+}
+
+function followsShown(j: Judging, syllabus: SyllabusRead): StudentView['follows'] {
+  const version = j.versions.published.find((p) => p.id === syllabus.versionId);
+  return version
+    ? { title: version.title, from: version.from!, newest: j.versions.inForce(j.today)?.id === version.id }
+    : null;
 }
 
 /** "What does … need for … belt?" A student sees only their own page, and only what has been decided and seen. */
@@ -154,14 +170,15 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
   const j = await readJudging(tx, who.today, [id]);
   const people = await tx.select({ id: person.id, name: person.name }).from(person);
   const names = new Map(people.map((p) => [p.id, p.name]));
-  const next = rankAbove(j.syllabus, student.rankId);
+  const syllabus = j.syllabusOf(student);
+  const next = rankAbove(syllabus.ranks, student.rankId);
   const evidence = j.evidence.get(id) ?? new Map<string, never>();
   const judged = next
-    ? j.syllabus.requirements.filter((r) => r.rankId === next.id).map((r) => judgeOne(j, evidence, id, r))
+    ? syllabus.requirements.filter((r) => r.rankId === next.id).map((r) => judgeOne(j, syllabus, evidence, id, r))
     : [];
   const gates = next ? judgeGates(j, student, next.id) : [];
-  const requirements = judged.map((x) => shown(j, id, evidence, x, names));
-  const rankOf = new Map(j.syllabus.ranks.map((r) => [r.id, { id: r.id, name: r.name, cloth: r.cloth }]));
+  const requirements = judged.map((x) => shown(j, id, evidence, x, syllabus.order, names));
+  const rankOf = new Map(syllabus.ranks.map((r) => [r.id, { id: r.id, name: r.name, cloth: r.cloth }]));
   const present = rankOf.get(student.rankId)!;
 
   const held = await tx
@@ -195,7 +212,7 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
     student.userId && who.role === 'head'
       ? await tx.select({ email: user.email }).from(user).where(eq(user.id, student.userId))
       : [];
-  const conditionName = new Map(j.syllabus.conditions.map((c) => [c.id, c.name]));
+  const conditionName = new Map(syllabus.conditions.map((c) => [c.id, c.name]));
   const age = student.born ? ageOn(student.born, who.today) : null;
   return {
     student: {
@@ -208,6 +225,7 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
       since: student.since,
     },
     next: next ? rankOf.get(next.id)! : null,
+    follows: followsShown(j, syllabus),
     answer: next ? answerInWords(requirements, gates) : `${present.name} is the last belt of this syllabus.`,
     requirements,
     gates: gates.map((g) => ({ id: g.gate.id, word: g.word, ...gateInWords(g, present.name, who.today) })),

@@ -1,0 +1,1 @@
+ALTER TABLE "technique" ADD COLUMN "merged_into" uuid;
