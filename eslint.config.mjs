@@ -81,7 +81,7 @@ export default defineConfig(
   },
   {
     files: ['src/core/**'],
-    ignores: ['src/core/**/*.test.ts', 'src/core/sequence/builders.ts'],
+    ignores: ['src/core/**/*.test.ts', 'src/core/{sequence,syllabus}/builders.ts'],
     rules: {
       '@typescript-eslint/no-restricted-imports': [
         'error',

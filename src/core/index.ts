@@ -67,3 +67,4 @@ export * from './evidence/readiness';
 // roll
 export * from './roll/rollLines';
 export * from './roll/consent';
+export * from './syllabus/startingOrders';

@@ -1,290 +1,501 @@
 import Button from '@mui/material/Button';
-import ButtonBase from '@mui/material/ButtonBase';
-import { useState } from 'react';
-import type { FieldError, CommandDraft, CommandName } from '../../contracts/commands';
-import type { GateShown, RequirementShown, SyllabusView } from '../../contracts/views';
-import { standardInWords, TECHNIQUE_KINDS, type GateKind } from '../../core';
+import { useDeferredValue, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import type { CommandDraft, CommandName, FieldError } from '../../contracts/commands';
+import type { SyllabusView } from '../../contracts/views';
+import {
+  checkSyllabus,
+  itemKey,
+  sortFindings,
+  STEADY,
+  type ItemFacts,
+  type PlacedRequirement,
+  type SyllabusFinding,
+} from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
-import { Belt } from '../../kit/marks/Belt';
-import { ask, send } from '../../kit/send';
-import { capital, plural } from '../../kit/words';
-import { GateSheet, RankSheet, RequirementSheet } from './sheets';
+import { newId, send } from '../../kit/send';
+import { capital, dateInWords, inWords } from '../../kit/words';
+import { AddItem } from './AddItem';
+import { BeltSheet } from './BeltSheet';
+import { Cloth, cellId, type Grip, type Place } from './Cloth';
+import { ConditionsSheet } from './ConditionsSheet';
+import { Coverage } from './Coverage';
+import { NAMES } from './drawing';
+import { Findings } from './Findings';
+import { LimitsSheet } from './LimitsSheet';
+import { RankSheet } from './RankSheet';
+import { RequirementSheet } from './RequirementSheet';
+import { Tab } from './small';
+import { ThreadSheet } from './ThreadSheet';
+import { useDraft } from './useDraft';
+import { PublishSheet, VersionsSheet } from './VersionsSheet';
+import './syllabus.css';
 
 type Open =
-  | { what: 'requirement'; value: RequirementShown | null }
-  | { what: 'gate'; value: GateShown | null }
-  | { what: 'rank'; value: SyllabusView['ranks'][number] | null }
+  | { what: 'thread'; id: string }
+  | { what: 'requirement'; value: PlacedRequirement; isNew: boolean }
+  | { what: 'rank'; id: string }
+  | { what: 'add' | 'belt' | 'conditions' | 'limits' | 'versions' | 'publish' }
   | null;
 
-const GATE_WORDS: Record<GateKind, (n: number) => string> = {
-  'time in rank': (n) => `${n} ${plural(n, 'month')} in the belt below`,
-  classes: (n) => `${n} ${plural(n, 'class', 'classes')} since the belt below`,
-  hours: (n) => `${n} ${plural(n, 'hour')} of class since the belt below`,
-  age: (n) => `${n} years of age`,
-};
+const LEAST_COLUMN = 52;
 
-/** "What does each belt ask?": ranks at the left, what the chosen one asks beside it, the open line at the right. */
+/** "Does the way hold together?": ranks across, work down, every item's life as a thread; what is open stands beside it. */
 export default function Syllabus({
   view: first,
+  me,
   mayChange,
   rankId,
 }: {
   view: SyllabusView;
+  me: string;
   mayChange: boolean;
   rankId: string | null;
 }) {
-  const [view, setView] = useState(first);
-  const [at, setAt] = useState(rankId ?? first.ranks[1]?.id ?? first.ranks[0]?.id ?? '');
-  const [open, setOpen] = useState<Open>(null);
-  const [wrong, setWrong] = useState('');
-  const rank = view.ranks.find((r) => r.id === at);
-  const index = view.ranks.findIndex((r) => r.id === at);
-  const below = view.ranks[index - 1];
-  const asked = view.requirements.filter((r) => r.rankId === at);
-  const gates = view.gates.filter((g) => g.rankId === at);
-  const kinds = TECHNIQUE_KINDS.filter((k) => asked.some((r) => r.kind === k));
+  const draft = useDraft(first, me);
+  const { view, syllabus, edit } = draft;
+  const [open, setOpen] = useState<Open>(rankId === null ? null : { what: 'rank', id: rankId });
+  const [place, setPlace] = useState<Place | null>(null);
+  const [tie, setTie] = useState<SyllabusFinding | null>(null);
+  const frame = useRef<HTMLDivElement>(null);
+  const [column, setColumn] = useState(82);
+  useEffect(() => {
+    const el = frame.current;
+    if (!el) return;
+    const look = () =>
+      setColumn(Math.max(LEAST_COLUMN, Math.floor((el.clientWidth - NAMES - 34) / Math.max(1, view.ranks.length))));
+    look();
+    const size = new ResizeObserver(look);
+    size.observe(el);
+    return () => size.disconnect();
+  }, [view.ranks.length]);
 
-  const renew = async () => {
-    const fresh = await ask('syllabus', {});
-    if (fresh) setView(fresh);
-    setOpen(null);
-  };
+  const items = useMemo(() => new Map(view.items.map((i) => [i.key, i])), [view.items]);
+  const factsOf = useMemo(() => {
+    // What was put in since the page came is known by its name until the server has told more.
+    const bare = new Map(view.others.map((o) => [o.key, o]));
+    return (key: string): ItemFacts | undefined => {
+      const known = items.get(key);
+      if (known) return known;
+      const whole = bare.get(key) ?? bare.get(key.split(':').slice(0, 2).join(':'));
+      return whole && { ...UNKNOWN, item: whole.item, name: whole.name, group: whole.group, counts: whole.counts };
+    };
+  }, [items, view.others]);
+  const later = useDeferredValue(syllabus);
+  const found = useMemo(
+    () =>
+      sortFindings(
+        later,
+        checkSyllabus(later, { ranks: view.ranks, conditions: view.conditions, factsOf, halls: view.halls }),
+      ),
+    [later, view, factsOf],
+  );
+  const changed = useMemo(() => {
+    const out = new Set<string>();
+    if (!view.over) return out;
+    const key = (s: typeof syllabus, id: string) =>
+      JSON.stringify([s.threads.find((t) => t.id === id), s.requirements.filter((r) => r.threadId === id)]);
+    for (const t of syllabus.threads) if (key(syllabus, t.id) !== key(view.over.syllabus, t.id)) out.add(t.id);
+    return out;
+  }, [syllabus, view.over]);
+
   const does = async <N extends CommandName>(name: N, input: CommandDraft<N>): Promise<FieldError[] | null> => {
-    setWrong('');
+    draft.setWrong('');
+    await draft.settled();
     const answer = await send(name, input);
     if (answer.ok) {
-      await renew();
+      await draft.renew();
+      if (name.startsWith('syllabus.')) setOpen(null);
       return null;
     }
-    if (answer.errors.length === 0) setWrong(answer.title);
+    if (answer.errors.length === 0) draft.setWrong(answer.title);
     return answer.errors;
   };
-  const choose = (id: string) => {
-    setAt(id);
-    setOpen(null);
-    setWrong('');
-    history.replaceState(null, '', `?rank=${id}`);
+
+  const nameOf = (threadId: string) => {
+    const t = syllabus.threads.find((x) => x.id === threadId);
+    return (t && factsOf(itemKey(t.item))?.name) ?? 'something gone';
   };
-  const moveRank = async (by: number) => {
-    const ids = view.ranks.map((r) => r.id);
-    const to = index + by;
-    [ids[index], ids[to]] = [ids[to]!, ids[index]!];
-    await does('rank.order', { ids });
+  const requirementAt = (p: Place) =>
+    syllabus.requirements.find((r) => r.threadId === p.threadId && r.rankId === view.ranks[p.at]?.id);
+  const newAt = (p: Place): PlacedRequirement => {
+    const before = syllabus.requirements.filter((r) => r.threadId === p.threadId);
+    const like = before.at(-1);
+    return {
+      id: newId(),
+      threadId: p.threadId,
+      rankId: view.ranks[p.at]!.id,
+      conditionId:
+        like?.conditionId ?? view.conditions.find((c) => c.name === 'in air')?.id ?? view.conditions[0]?.id ?? '',
+      purpose: like?.purpose ?? null,
+      standard: like?.standard ?? STEADY,
+      stage: null,
+      rung: like?.rung ?? null,
+      critical: false,
+    };
   };
-  const canAsk = view.techniques.length > 0;
+  const openAt = (p: Place) => {
+    setPlace(p);
+    setTie(null);
+    const there = p.at < 0 ? undefined : requirementAt(p);
+    if (there) setOpen({ what: 'requirement', value: there, isNew: false });
+    else if (p.at >= 0 && mayChange) setOpen({ what: 'requirement', value: newAt(p), isNew: true });
+    else setOpen({ what: 'thread', id: p.threadId });
+  };
+
+  /** A mark of a thread goes to another belt: where it begins, where it is tested, where it ends. */
+  const move = (threadId: string, grip: Grip, to: number) => {
+    const t = syllabus.threads.find((x) => x.id === threadId);
+    const rank = view.ranks[to];
+    if (!t || !rank || !mayChange) return;
+    const name = nameOf(threadId);
+    if (grip === 'eye')
+      edit([{ op: 'thread.put', thread: { ...t, introduced: rank.id } }], `where ${name} begins`);
+    else if (grip === 'end')
+      edit(
+        [{ op: 'thread.put', thread: { ...t, until: to === view.ranks.length - 1 ? null : rank.id } }],
+        `where ${name} ends`,
+      );
+    else {
+      const from = view.ranks[Number(grip.slice(5))];
+      const moved = syllabus.requirements.filter((r) => r.threadId === threadId && r.rankId === from?.id);
+      edit(
+        moved.map((r) => ({ op: 'requirement.put' as const, requirement: { ...r, rankId: rank.id } })),
+        `${name} tested for ${rank.name}`,
+      );
+    }
+  };
+  const keys = (e: KeyboardEvent, p: Place) => {
+    const t = syllabus.threads.find((x) => x.id === p.threadId);
+    if (!t) return;
+    const rank = view.ranks[p.at];
+    const done = () => e.preventDefault();
+    if (e.key === 'Enter' || e.key === ' ') {
+      done();
+      openAt(p);
+      return;
+    }
+    if (!mayChange) return;
+    const name = nameOf(p.threadId);
+    const key = e.key.toLowerCase();
+    if ((e.ctrlKey || e.metaKey) && key === 'z') {
+      done();
+      draft.undo();
+    } else if (e.altKey && (e.key === 'ArrowLeft' || e.key === 'ArrowRight') && rank) {
+      done();
+      const to = p.at + (e.key === 'ArrowRight' ? 1 : -1);
+      if (to < 0 || to >= view.ranks.length) return;
+      if (requirementAt(p)) move(p.threadId, `test ${p.at}`, to);
+      else if (t.introduced === rank.id) move(p.threadId, 'eye', to);
+      else if (t.until === rank.id) move(p.threadId, 'end', to);
+      else return;
+      const next = { ...p, at: to };
+      setPlace(next);
+      requestAnimationFrame(() => document.getElementById(cellId(next))?.focus());
+    } else if (e.altKey && (e.key === 'ArrowUp' || e.key === 'ArrowDown')) {
+      done();
+      const group = factsOf(itemKey(t.item))?.group;
+      const mates = syllabus.threads.filter((x) => factsOf(itemKey(x.item))?.group === group);
+      const i = mates.findIndex((x) => x.id === t.id);
+      const before = e.key === 'ArrowUp' ? mates[i - 1] : mates[i + 2];
+      if (e.key === 'ArrowUp' ? i === 0 : i === mates.length - 1) return;
+      edit([{ op: 'thread.place', id: t.id, before: before?.id ?? null }], `${name} in another place`);
+    } else if (key === 'i' && rank) {
+      done();
+      move(p.threadId, 'eye', p.at);
+    } else if (key === 't' && rank) {
+      done();
+      if (!requirementAt(p))
+        edit([{ op: 'requirement.put', requirement: newAt(p) }], `${name} tested for ${rank.name}`);
+    } else if (key === 'e' && rank) {
+      done();
+      move(p.threadId, 'end', p.at);
+    } else if (e.key === 'Delete' || e.key === 'Backspace') {
+      done();
+      const there = syllabus.requirements.filter((r) => r.threadId === p.threadId && r.rankId === rank?.id);
+      if (there.length > 0)
+        edit(
+          there.map((r) => ({ op: 'requirement.remove' as const, id: r.id })),
+          `${name} not tested for ${rank!.name}`,
+        );
+      else if (rank && t.introduced === rank.id)
+        edit([{ op: 'thread.put', thread: { ...t, introduced: null } }], `where ${name} begins`);
+    }
+  };
+  const goTo = (f: SyllabusFinding) => {
+    setTie(f.alsoId ? f : null);
+    if (f.threadId === null) {
+      if (f.rankId !== null) setOpen({ what: 'rank', id: f.rankId });
+      return;
+    }
+    const p = { threadId: f.threadId, at: view.ranks.findIndex((r) => r.id === f.rankId) };
+    setPlace(p);
+    const there = p.at < 0 ? undefined : requirementAt(p);
+    setOpen(there ? { what: 'requirement', value: there, isNew: false } : { what: 'thread', id: f.threadId });
+    document.getElementById(cellId(p))?.scrollIntoView({ block: 'center', inline: 'nearest' });
+  };
+  const leave = () => setOpen(null);
+  const thread = open?.what === 'thread' ? syllabus.threads.find((t) => t.id === open.id) : undefined;
+  const itemOf = (threadId: string) => {
+    const t = syllabus.threads.find((x) => x.id === threadId);
+    return t && items.get(itemKey(t.item));
+  };
+  const top = view.ranks.at(-1)?.name;
+  const isDraft = draft.versionNow() !== null || draft.undoes !== null;
+  const sub = !view.over
+    ? 'A first draft: nothing is published yet, so nobody is judged.'
+    : isDraft
+      ? `Draft${view.changedOn ? ` of ${dateInWords(view.changedOn)}` : ''} over “${view.over.title}”. Students stay on theirs until you move them.`
+      : `“${view.over.title}”, from ${dateInWords(view.over.from)}. A change begins a draft.`;
+  const empty = syllabus.threads.length === 0;
   return (
     <IslandRoot>
       <div className="title">
         <div>
-          <h1>
-            What does {rank ? `${rank.name} ask` : 'each belt ask'}?{' '}
-            {rank && <Belt name={rank.name} cloth={rank.cloth} width={76} height={20} />}
-          </h1>
-          <p className="sub">
-            {rank
-              ? below
-                ? `Of those who wear ${below.name}: ${asked.length} ${plural(asked.length, 'requirement')}, ${gates.length} ${plural(gates.length, 'gate')}.`
-                : 'The first belt: everybody begins here.'
-              : 'There is no belt yet.'}
-          </p>
+          <h1>{top ? `Does the way to ${top} hold together?` : 'Which belts are there?'}</h1>
+          <p className="sub">{sub}</p>
         </div>
         {mayChange && (
           <div className="actions">
-            <Button onClick={() => setOpen({ what: 'rank', value: null })}>Add a belt</Button>
-            {rank && (
+            {view.over && isDraft && (
+              <a className="button" href={`/syllabus/compare?was=${view.over.id}`}>
+                Compare with “{view.over.title}”
+              </a>
+            )}
+            {isDraft && (
               <Button
                 variant="contained"
-                disabled={!canAsk}
-                onClick={() => setOpen({ what: 'requirement', value: null })}
+                disabled={syllabus.requirements.length === 0}
+                onClick={() => setOpen({ what: 'publish' })}
               >
-                Ask for something
+                Publish the draft
               </Button>
             )}
           </div>
         )}
       </div>
+      {mayChange && (
+        <p className="tools">
+          <button type="button" className="link" onClick={() => setOpen({ what: 'add' })}>
+            Add an item
+          </button>
+          <button type="button" className="link" onClick={() => setOpen({ what: 'belt' })}>
+            Add a belt
+          </button>
+          <button type="button" className="link" onClick={() => setOpen({ what: 'conditions' })}>
+            Conditions
+          </button>
+          <button type="button" className="link" onClick={() => setOpen({ what: 'limits' })}>
+            Ages, equipment, standards
+          </button>
+          <button type="button" className="link" onClick={() => setOpen({ what: 'versions' })}>
+            Versions
+          </button>
+          <a href="/syllabus/exchange">Take out, bring in</a>
+          <span className="saving second" role="status">
+            {draft.saving === 'saved' ? '' : draft.saving === 'saving' ? 'saving' : 'not saved: no connection'}
+            {draft.undoes && draft.saving === 'saved' && (
+              <>
+                saved; changed: {draft.undoes}{' '}
+                <button type="button" className="link" onClick={draft.undo}>
+                  undo
+                </button>
+              </>
+            )}
+          </span>
+        </p>
+      )}
       <div role="alert">
-        {wrong !== '' && (
+        {draft.wrong !== '' && (
           <p className="message wrong" style={{ marginBottom: 12 }}>
-            {wrong}
+            {draft.wrong}
           </p>
         )}
       </div>
-      <div className="way">
-        <nav aria-label="Belts">
-          <ol>
-            {[...view.ranks].reverse().map((r) => (
-              <li key={r.id}>
-                <ButtonBase
-                  className={r.id === at ? 'on' : ''}
-                  aria-current={r.id === at ? 'true' : undefined}
-                  onClick={() => choose(r.id)}
-                >
-                  <Belt name={r.name} cloth={r.cloth} width={58} height={16} />
-                  <span>
-                    <b>{r.name}</b>
-                    <span className="second">{r.wornBy === 0 ? 'nobody wears it' : `${r.wornBy} wear it`}</span>
-                  </span>
-                </ButtonBase>
-              </li>
-            ))}
-          </ol>
-        </nav>
-        <div>
-          {!canAsk && (
-            <p className="message">
-              A belt asks for techniques, and the library is empty. <a href="/techniques/new">Write the first one</a>.
-            </p>
-          )}
-          {rank && canAsk && asked.length === 0 && (
-            <p className="message">
-              {rank.name} asks for nothing yet.{' '}
-              {mayChange && index > 0 && (
-                <Button variant="text" onClick={() => setOpen({ what: 'requirement', value: null })}>
-                  Ask for the first thing
-                </Button>
+      <div className="syllabus">
+        <div ref={frame}>
+          {empty ? (
+            <div className="message stack">
+              <p>Nothing is on the way yet.</p>
+              {mayChange && (
+                <p>
+                  {view.others.length > 0 ? (
+                    <Button variant="contained" onClick={() => setOpen({ what: 'add' })}>
+                      Put the first item in
+                    </Button>
+                  ) : (
+                    <>
+                      The library is empty. <a href="/techniques/new">Write the first technique</a>, or{' '}
+                    </>
+                  )}{' '}
+                  <a href="/syllabus/exchange">begin from a starter or a file</a>.
+                </p>
               )}
+            </div>
+          ) : null}
+          {(!empty || view.ranks.length > 0) && (
+            <Cloth
+              view={view}
+              syllabus={syllabus}
+              factsOf={factsOf}
+              findings={found.open}
+              column={column}
+              place={place}
+              tie={tie}
+              changed={changed}
+              mayChange={mayChange}
+              onPlace={setPlace}
+              onRank={(id) => setOpen({ what: 'rank', id })}
+              onOpen={openAt}
+              onMove={move}
+              onKey={keys}
+            />
+          )}
+          {!empty && (
+            <p className="legend">
+              <Legend />
             </p>
           )}
-          {kinds.map((k) => (
-            <section key={k} style={{ marginBottom: 14 }}>
-              <h2>{capital(k === 'hand shape' ? 'hand shapes' : k === 'weapon cut' ? 'weapon cuts' : `${k}s`)}</h2>
-              <ul className="asked">
-                {asked
-                  .filter((r) => r.kind === k)
-                  .map((r) => (
-                    <li key={r.id} className={open?.what === 'requirement' && open.value?.id === r.id ? 'lit' : ''}>
-                      <span>
-                        <a href={`/techniques/${r.techniqueId}`}>{r.technique}</a>
-                        <span className="second">
-                          {' '}
-                          {r.condition}
-                          {r.purpose && `, to ${r.purpose}`}
-                        </span>
-                      </span>
-                      <span className="second">{standardInWords(r.standard, r.sided)}</span>
-                      <span className="second num">
-                        {r.points === 0 ? <span className="attention">no points yet</span> : `${r.points} points`}
-                      </span>
-                      <span>
-                        {mayChange && (
-                          <Button
-                            variant="text"
-                            aria-label={`Change what is asked of ${r.technique}`}
-                            onClick={() => setOpen({ what: 'requirement', value: r })}
-                          >
-                            change
-                          </Button>
-                        )}
-                      </span>
-                    </li>
-                  ))}
-              </ul>
-            </section>
-          ))}
-          {rank && index > 0 && (
-            <section>
-              <div className="spread">
-                <h2>Gates</h2>
-                {mayChange && (
-                  <Button variant="text" onClick={() => setOpen({ what: 'gate', value: null })}>
-                    Add a gate
-                  </Button>
-                )}
-              </div>
-              <ul className="asked">
-                {gates.length === 0 && (
-                  <li>
-                    <span className="second">No gate: technique alone decides.</span>
-                  </li>
-                )}
-                {gates.map((g) => (
-                  <li key={g.id}>
-                    <b style={{ fontWeight: 550, gridColumn: '1 / 3' }}>{GATE_WORDS[g.kind](g.amount)}</b>
-                    <span />
-                    <span>
-                      {mayChange && (
-                        <Button
-                          variant="text"
-                          aria-label={`Change the gate: ${g.kind}`}
-                          onClick={() => setOpen({ what: 'gate', value: g })}
-                        >
-                          change
-                        </Button>
-                      )}
-                    </span>
-                  </li>
-                ))}
-              </ul>
-            </section>
+          {!empty && mayChange && (
+            <p className="second keys">
+              Arrows go along, Enter opens. I introduces here, T tests here, E ends here, Delete takes away; Alt with
+              arrows moves a mark or a line.
+            </p>
           )}
         </div>
         <aside>
-          {open?.what === 'requirement' && rank && (
+          {open?.what === 'requirement' && (
             <RequirementSheet
-              key={open.value?.id ?? 'new'}
+              key={open.value.id}
               view={view}
-              rankId={at}
-              value={open.value}
-              does={does}
-              leave={() => setOpen(null)}
+              syllabus={syllabus}
+              item={itemOf(open.value.threadId)}
+              value={syllabus.requirements.find((r) => r.id === open.value.id) ?? open.value}
+              isNew={open.isNew}
+              edit={mayChange ? edit : () => 'Only the head changes the syllabus.'}
+              leave={leave}
             />
           )}
-          {open?.what === 'gate' && (
-            <GateSheet
-              key={open.value?.id ?? 'new'}
-              rankId={at}
-              value={open.value}
-              taken={gates.map((g) => g.kind)}
-              does={does}
-              leave={() => setOpen(null)}
+          {thread && (
+            <ThreadSheet
+              key={thread.id}
+              view={view}
+              syllabus={syllabus}
+              thread={thread}
+              item={itemOf(thread.id)}
+              factsOf={factsOf}
+              mayChange={mayChange}
+              edit={edit}
+              onTest={(id) =>
+                setOpen({ what: 'requirement', value: syllabus.requirements.find((r) => r.id === id)!, isNew: false })
+              }
+              leave={leave}
             />
           )}
           {open?.what === 'rank' && (
             <RankSheet
-              key={open.value?.id ?? 'new'}
-              value={open.value}
+              key={open.id}
+              view={view}
+              syllabus={syllabus}
+              rankId={open.id}
+              factsOf={factsOf}
+              mayChange={mayChange}
+              edit={edit}
               does={does}
-              leave={() => setOpen(null)}
-              made={choose}
+              leave={leave}
             />
           )}
-          {open === null && rank && (
-            <section className="sheet stack">
-              <h2>{rank.name}</h2>
-              <p className="sub">
-                {asked.length} {plural(asked.length, 'requirement')} with {asked.reduce((n, r) => n + r.points, 0)}{' '}
-                points to look at.
-              </p>
-              {mayChange && (
-                <div className="row" style={{ flexWrap: 'wrap' }}>
-                  <Button onClick={() => setOpen({ what: 'rank', value: rank })}>Name and cloth</Button>
-                  <Button disabled={index === view.ranks.length - 1} onClick={() => void moveRank(1)}>
-                    Move up
-                  </Button>
-                  <Button disabled={index === 0} onClick={() => void moveRank(-1)}>
-                    Move down
-                  </Button>
-                  <Button onClick={() => void does('rank.remove', { id: rank.id })}>Remove</Button>
-                </div>
-              )}
-              <p className="second">
-                Contact, weapons and hard conditioning of minors: the rules of your federation, your insurer and local
-                law come first, whatever a belt asks.
-              </p>
-            </section>
+          {open?.what === 'add' && (
+            <AddItem
+              view={view}
+              syllabus={syllabus}
+              edit={edit}
+              made={(id) => {
+                setPlace({ threadId: id, at: -1 });
+                setOpen({ what: 'thread', id });
+                void draft.settled().then(draft.renew);
+              }}
+              leave={leave}
+            />
           )}
+          {open?.what === 'belt' && (
+            <BeltSheet value={null} does={does} leave={leave} made={(id) => setOpen({ what: 'rank', id })} />
+          )}
+          {open?.what === 'conditions' && (
+            <ConditionsSheet view={view} syllabus={syllabus} edit={edit} does={does} leave={leave} />
+          )}
+          {open?.what === 'limits' && <LimitsSheet syllabus={syllabus} edit={edit} leave={leave} />}
+          {open?.what === 'versions' && (
+            <VersionsSheet view={view} version={draft.versionNow} does={does} leave={leave} />
+          )}
+          {open?.what === 'publish' && (
+            <PublishSheet view={view} version={draft.versionNow} does={does} leave={leave} />
+          )}
+          {!empty && (
+            <Findings
+              open={found.open}
+              waived={found.waived}
+              onPick={goTo}
+              onWaive={
+                mayChange
+                  ? (key, reason) =>
+                      void edit(
+                        [{ op: 'waive', key, reason }],
+                        reason === null ? 'a check taken up again' : 'a check left',
+                      )
+                  : null
+              }
+            />
+          )}
+          {!empty && <Coverage view={view} syllabus={syllabus} factsOf={factsOf} />}
         </aside>
       </div>
-      <style>{`
-        .way { display: grid; grid-template-columns: 176px minmax(0, 1fr) 300px; gap: 24px; align-items: start; }
-        .way nav li { border-top: 1px solid var(--rule); }
-        .way nav button { width: 100%; justify-content: flex-start; gap: 12px; padding: 8px; text-align: left; font: inherit; border-radius: 6px; min-height: 52px; }
-        .way nav button span { display: grid; } .way nav .on { background: var(--lit); outline: 2px solid var(--pine); outline-offset: -2px; }
-        .asked li { display: grid; grid-template-columns: minmax(0, 1.1fr) minmax(0, 1.2fr) 76px 58px; gap: 10px; align-items: center; min-height: 38px; border-top: 1px solid var(--rule); padding: 4px 0; }
-        .asked li.lit { background: var(--lit); } .asked a { color: var(--ink); font-weight: 600; text-decoration-color: var(--rule); }
-        @media (max-width: 1099px) { .way { grid-template-columns: minmax(0, 1fr); } .way nav ol { display: flex; overflow-x: auto; } .way nav li { border: 0; flex: none; } .asked li { grid-template-columns: minmax(0, 1fr) 58px; } .asked li > :nth-child(2), .asked li > :nth-child(3) { grid-column: 1; } .asked li > :last-child { grid-column: 2; grid-row: 1; } }
-      `}</style>
+      <p className="hidden" role="status">
+        {capital(inWords(found.open.length))} to look at.
+      </p>
     </IslandRoot>
+  );
+}
+
+const UNKNOWN: Omit<ItemFacts, 'item' | 'name' | 'group' | 'counts'> = {
+  sided: false,
+  points: 0,
+  critical: 0,
+  cells: [],
+  contents: [],
+  ceiling: null,
+  age: null,
+  equipment: [],
+  weapon: false,
+  hardens: false,
+  head: false,
+  room: null,
+  retired: false,
+};
+
+function Legend() {
+  const sign = (d: string, className: string, eye = false) => (
+    <svg width="34" height="16" viewBox="0 0 34 16" aria-hidden="true" className="thread-sign">
+      <path d={d} className={className} />
+      {eye && <circle cx="8" cy="8" r="3.6" className="eye" />}
+    </svg>
+  );
+  const wraps = [-3.9, 0, 3.9].map((o) => `M${17 + o - 1.1} 13.6L${17 + o + 1.1} 2.4`).join('');
+  return (
+    <>
+      <span>{sign('M15 8H34', 'stitch', true)} introduced</span>
+      <span>{sign('M1 8H34', 'stitch')} trained</span>
+      <span>
+        <svg width="34" height="16" viewBox="0 0 34 16" aria-hidden="true" className="thread-sign">
+          <path d="M0 8H34" className="laid" />
+          <path d={wraps} className="wrap" />
+        </svg>{' '}
+        tested
+      </span>
+      <span>{sign('M0 8H34', 'laid')} kept</span>
+      <span>{sign('M0 8H14C20 8 23 6 28 2M14 8C22 8 24 9 31 8.5M14 8C20 8.5 22 12 27 14.5', 'fray')} let go</span>
+      <span>
+        <Tab /> changed since it was published
+      </span>
+    </>
   );
 }

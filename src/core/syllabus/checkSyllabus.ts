@@ -1,4 +1,4 @@
-import { isBeyond, type ConditionOrder } from '../units/condition';
+import { countsFor, isBeyond } from '../units/condition';
 import { ageAt } from './ages';
 import { coverage } from './coverage';
 import { FAMILIES, type ItemFacts } from './facts';
@@ -8,23 +8,24 @@ import { hangsOn } from './prerequisites';
 import { lifeOf, orderOf, requirementsOf, RISKS, type Risk, type Syllabus, type Thread } from './syllabus';
 import type { Requirement } from './standard';
 
+/** What can hurt first, then what cannot be taught as it stands, then what is a matter of measure. */
 export const SYLLABUS_CHECKS = [
-  'tested, never trained',
-  'trained, never tested',
-  'new and tested at once',
-  'asked before taught',
-  'let go but needed',
-  'kept, never tested again',
-  'whole before part',
-  'skips a condition',
   'above the ceiling',
   'too young',
-  'more new than its neighbours',
+  'not in the library',
+  'asked before taught',
+  'tested, never trained',
+  'let go but needed',
+  'new and tested at once',
+  'whole before part',
   'asks more than it gives',
-  'uncovered',
   'equipment missing',
   'too large for the hall',
-  'not in the library',
+  'skips a condition',
+  'trained, never tested',
+  'more new than its neighbours',
+  'kept, never tested again',
+  'uncovered',
 ] as const;
 export type SyllabusCheck = (typeof SYLLABUS_CHECKS)[number];
 
@@ -34,6 +35,8 @@ export interface SyllabusFinding {
   key: string;
   rankId: string | null;
   threadId: string | null;
+  /** The other item it is about, where there is one. */
+  alsoId: string | null;
   says: string;
   why: string;
 }
@@ -81,7 +84,7 @@ const AT_LEAST_MORE = 300;
 /** Kept over so many ranks without another test, a thing is told: a rule of thumb, from memory. */
 const KEPT_LONG = 2;
 
-/** Everything about a syllabus that does not hold together, in the order of the threads, then what is about whole ranks. */
+/** Everything about a syllabus that does not hold together, in the order of the checks, then of the threads. */
 export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[] {
   const out: SyllabusFinding[] = [];
   const ids = c.ranks.map((r) => r.id);
@@ -104,9 +107,18 @@ export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[
     says: string,
     why: string,
     more = '',
+    alsoId: string | null = null,
   ) => {
     const rankId = at === null ? null : (ids[at] ?? null);
-    out.push({ check, key: [check, threadId, rankId, more].filter(Boolean).join(' '), rankId, threadId, says, why });
+    out.push({
+      check,
+      key: [check, threadId, rankId, more].filter(Boolean).join(' '),
+      rankId,
+      threadId,
+      alsoId,
+      says,
+      why,
+    });
   };
 
   for (const t of s.threads) {
@@ -225,6 +237,7 @@ export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[
           `${name(n.on)} is needed before it is taught.`,
           `${when}, but ${name(t.id)}, for ${rankName(start)}, hangs on it.`,
           t.id,
+          t.id,
         );
       }
     }
@@ -242,6 +255,8 @@ export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[
         life.last,
         `${name(t.id)} is let go after ${rankName(life.last)}.`,
         `${name(next.id)}, for ${rankName(next.at)}, leans on it.`,
+        '',
+        next.id,
       );
   }
 
@@ -257,7 +272,7 @@ export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[
         `It goes no farther than ${conditionName(f.ceiling)}.`,
         r.id,
       );
-    const skipped = skips(r, order);
+    const skipped = skips(r, f);
     if (skipped !== null)
       say(
         'skips a condition',
@@ -303,19 +318,16 @@ export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[
   }
 
   /** The names of what the order puts just before a condition, if nothing of it was asked of this item up to then. */
-  function skips(r: (typeof asked)[number], o: ConditionOrder): string | null {
+  function skips(r: (typeof asked)[number], f: ItemFacts): string | null {
     const before = s.order.filter((x) => x.harder === r.conditionId).map((x) => x.easier);
     // What stands at the bottom of the order, or just above it, may be where an item begins.
     const deeper = before.filter((b) => s.order.some((x) => x.harder === b));
     if (deeper.length === 0) return null;
     const at = place.get(r.rankId)!;
-    const had = asked.some(
-      (x) =>
-        x.threadId === r.threadId &&
-        x.id !== r.id &&
-        place.get(x.rankId)! <= at &&
-        (deeper.includes(x.conditionId) || isBeyond(o, r.conditionId, x.conditionId)),
-    );
+    const upTo = asked.filter((x) => x.threadId === r.threadId && x.id !== r.id && place.get(x.rankId)! <= at);
+    // Work with equipment or a partner begins where it is made for.
+    if (upTo.length === 0 && (f.group === 'Partner' || f.group === 'Equipment')) return null;
+    const had = upTo.some((x) => before.includes(x.conditionId) || countsFor(order, x.conditionId, r.conditionId));
     return had ? null : list(deeper.map(conditionName));
   }
 
@@ -356,7 +368,10 @@ export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[
           `${family} ${x.zone} ${x.side}`,
         );
   }
-  return out;
+  return out
+    .map((f, i) => ({ f, i, order: SYLLABUS_CHECKS.indexOf(f.check) }))
+    .sort((x, y) => x.order - y.order || x.i - y.i)
+    .map((x) => x.f);
 }
 
 /** Findings that were not waived, and those that were, with what was said. */

@@ -108,6 +108,8 @@ export type Stretch = 'none' | 'introduced' | 'trained' | 'tested' | 'kept';
 export interface Life {
   threadId: string;
   at: readonly Stretch[];
+  /** Whether it is worked on towards that rank, rather than only kept up. */
+  worked: readonly boolean[];
   /** Places of the tests, from the lowest. */
   tests: readonly number[];
   introduced: number | null;
@@ -145,8 +147,9 @@ export function lifeOf(thread: Thread, s: Syllabus, ranks: readonly string[], or
     if (tests.length === 0 || i < tests[0]!) return 'trained';
     return harderAt(i) ? 'trained' : 'kept';
   });
+  const worked = ranks.map((_, i) => i >= first && i <= last && (tests.length === 0 || i <= tests[0]! || harderAt(i)));
   const end = tests.length === 0 ? 'never tested' : last < ranks.length - 1 ? 'let go' : 'kept';
-  return { threadId: thread.id, at, tests, introduced, end, last };
+  return { threadId: thread.id, at, worked, tests, introduced, end, last };
 }
 
 /** The thread of an item, if the syllabus has it. */

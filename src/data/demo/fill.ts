@@ -245,7 +245,7 @@ async function writeWay(tx: Transaction, made: DemoSchool, today: PlainDate) {
     sequence: (title: string) => [...items.sequences.values()].find((s) => s.title === title)!.id,
   };
   const context = { ranks: made.ranks, conditions: made.conditions, nameOf: (id: string) => id };
-  const second = withForms(rows[0]!.body, names, context, (x) => factsFor(items, x), v7);
+  const second = withForms(rows[0]!.body, names, context, (x) => factsFor(items, x), v7, addDays(today, -20));
   await tx.insert(syllabusVersion).values([
     {
       schoolId,

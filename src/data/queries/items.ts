@@ -21,6 +21,7 @@ import {
   type TechniqueKind,
   type Vocabulary,
   type WorkFamily,
+  type Action,
   type ActionKind,
 } from '../../core';
 import type { Transaction } from '../connection';
@@ -151,7 +152,7 @@ export async function readItems(
     const weapon = seq.moves.some((m) =>
       [m.step, m.partner].some((s) => s?.actions.some((a) => familyOf(a) === 'weapon')),
     );
-    const post = postContacts(seq).length > 0;
+    const post = seq.about.kind === 'equipment set' && postContacts(seq).length > 0;
     const pads = seq.about.kind === 'equipment set' && seq.moves.some((m) => m.step.cue ?? m.partner?.cue);
     const own = pointsOf(item);
     const ages = used.flatMap((x) => library.techniques.get(x)?.detail.ceiling?.age ?? []);
@@ -172,7 +173,9 @@ export async function readItems(
       equipment: [...(weapon ? ['staff'] : []), ...(post ? ['training post'] : []), ...(pads ? ['pads'] : [])],
       weapon,
       hardens: post,
-      head: seq.about.contact !== null && cells.some((c) => c.zone === 'upper' && c.family !== 'block'),
+      head:
+        seq.about.contact !== null &&
+        seq.moves.some((m) => [m.step, m.partner].some((s) => s?.actions.some(atTheHead))),
       room: roomOf(seq, vocabulary, weapon),
       retired: row.retired,
     };
@@ -197,6 +200,9 @@ export async function readItems(
     factsOf,
   };
 }
+
+const atTheHead = (a: Action) =>
+  ['strike', 'kick', 'hand shape'].includes(a.kind) && (a.zone === 'upper' || /\bhead\b/i.test(a.target ?? ''));
 
 /** What a sequence trains: every family, height and side that occurs in lane A, or in B where A only calls. */
 function cellsOf(seq: Sequence): Cell[] {

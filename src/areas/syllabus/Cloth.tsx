@@ -1,0 +1,406 @@
+import {
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  pointerWithin,
+  useDraggable,
+  useDroppable,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
+import { memo, useMemo, useState, type KeyboardEvent, type MouseEvent } from 'react';
+import type { SyllabusView } from '../../contracts/views';
+import {
+  GROUPS,
+  itemKey,
+  lifeOf,
+  loadOf,
+  orderOf,
+  type Group,
+  type ItemFacts,
+  type Life,
+  type RankLoad,
+  type Syllabus,
+  type SyllabusFinding,
+  type Thread,
+} from '../../core';
+import { Belt } from '../../kit/marks/Belt';
+import { drawThread, GROUP_ROW, lifeInWords, NAMES, ROW } from './drawing';
+import { Laths, Ring, Tab } from './small';
+
+/** What can be taken hold of on a thread. */
+export type Grip = 'eye' | 'end' | `test ${number}`;
+export interface Place {
+  threadId: string;
+  /** A rank's place; −1: the name. */
+  at: number;
+}
+
+interface RowShown {
+  thread: Thread;
+  life: Life;
+  name: string;
+  changed: boolean;
+  rings: readonly { n: number; at: number }[];
+}
+
+const GROUP_WORDS: Record<Group, string> = {
+  Basics: 'Basics',
+  Forms: 'Forms',
+  Combinations: 'Combinations',
+  Equipment: 'Equipment',
+  Partner: 'Partner',
+};
+
+/** The way as cloth: ranks across, work down, each item's life as a thread. Marks are dragged along it, or moved by keys. */
+export function Cloth({
+  view,
+  syllabus,
+  factsOf,
+  findings,
+  column,
+  place,
+  tie,
+  changed,
+  mayChange,
+  onPlace,
+  onRank,
+  onOpen,
+  onMove,
+  onKey,
+}: {
+  view: Pick<SyllabusView, 'ranks' | 'conditions'>;
+  syllabus: Syllabus;
+  factsOf: (key: string) => ItemFacts | undefined;
+  findings: readonly SyllabusFinding[];
+  column: number;
+  place: Place | null;
+  /** The finding whose two items are tied. */
+  tie: SyllabusFinding | null;
+  changed: ReadonlySet<string>;
+  mayChange: boolean;
+  onPlace: (place: Place) => void;
+  onRank: (rankId: string) => void;
+  onOpen: (place: Place) => void;
+  onMove: (threadId: string, grip: Grip, to: number) => void;
+  onKey: (e: KeyboardEvent, place: Place) => void;
+}) {
+  const ranks = view.ranks;
+  const ids = useMemo(() => ranks.map((r) => r.id), [ranks]);
+  const groups = useMemo(() => {
+    const order = orderOf(
+      syllabus,
+      view.conditions.map((c) => c.id),
+    );
+    const rings = new Map<string, { n: number; at: number }[]>();
+    for (const [i, f] of findings.entries())
+      if (f.threadId !== null)
+        rings.set(f.threadId, [
+          ...(rings.get(f.threadId) ?? []),
+          { n: i + 1, at: f.rankId === null ? -1 : ids.indexOf(f.rankId) },
+        ]);
+    const rows = syllabus.threads.map((thread): RowShown & { group: Group } => {
+      const f = factsOf(itemKey(thread.item));
+      return {
+        thread,
+        life: lifeOf(thread, syllabus, ids, order),
+        name: f?.name ?? 'something gone',
+        group: f?.group ?? 'Basics',
+        changed: changed.has(thread.id),
+        rings: rings.get(thread.id) ?? NO_RINGS,
+      };
+    });
+    return GROUPS.map((group) => ({ group, rows: rows.filter((r) => r.group === group) })).filter(
+      (g) => g.rows.length > 0,
+    );
+  }, [syllabus, view.conditions, ids, factsOf, findings, changed]);
+  const loads = useMemo(() => loadOf(syllabus, ids, factsOf), [syllabus, ids, factsOf]);
+  const [hot, setHot] = useState<string | null>(null);
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { keyboardCodes: { start: [], cancel: [], end: [] } }),
+  );
+  const dropped = (e: DragEndEvent) => {
+    const [threadId, grip] = String(e.active.id).split('|') as [string, Grip];
+    const to = ids.indexOf(String(e.over?.id ?? ''));
+    if (to >= 0) onMove(threadId, grip, to);
+  };
+  const width = ranks.length * column;
+  const order = groups.flatMap((g) => g.rows.map((r) => r.thread.id));
+  const at: Place | null = place ?? (order[0] ? { threadId: order[0], at: -1 } : null);
+  const go = (e: KeyboardEvent) => {
+    if (!at) return;
+    const row = order.indexOf(at.threadId);
+    const bare = !e.altKey && !e.ctrlKey && !e.metaKey;
+    const next: Place | null =
+      bare && e.key === 'ArrowDown'
+        ? { ...at, threadId: order[Math.min(order.length - 1, row + 1)]! }
+        : bare && e.key === 'ArrowUp'
+          ? { ...at, threadId: order[Math.max(0, row - 1)]! }
+          : bare && e.key === 'ArrowRight'
+            ? { ...at, at: Math.min(ranks.length - 1, at.at + 1) }
+            : bare && e.key === 'ArrowLeft'
+              ? { ...at, at: Math.max(-1, at.at - 1) }
+              : bare && e.key === 'Home'
+                ? { ...at, at: -1 }
+                : bare && e.key === 'End'
+                  ? { ...at, at: ranks.length - 1 }
+                  : null;
+    if (next) {
+      e.preventDefault();
+      onPlace(next);
+      requestAnimationFrame(() => document.getElementById(cellId(next))?.focus());
+    } else onKey(e, at);
+  };
+  const pick = (e: MouseEvent) => {
+    const cell = (e.target as HTMLElement).closest<HTMLElement>('[data-thread]');
+    if (cell) onOpen({ threadId: cell.dataset['thread']!, at: Number(cell.dataset['at']) });
+  };
+  const yOf = (threadId: string): number | null => {
+    let y = 0;
+    for (const g of groups) {
+      y += GROUP_ROW;
+      const i = g.rows.findIndex((r) => r.thread.id === threadId);
+      if (i >= 0) return y + i * ROW + ROW / 2;
+      y += g.rows.length * ROW;
+    }
+    return null;
+  };
+  const tied = tie?.threadId && tie.alsoId ? ([yOf(tie.threadId), yOf(tie.alsoId)] as const) : null;
+  const tieX = tie?.rankId ? (ids.indexOf(tie.rankId) + 1) * column - 20 : 0;
+  return (
+    <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragEnd={dropped}>
+      <div className="cloth-frame">
+        <div
+          className="cloth"
+          style={{ width: NAMES + width + 34 }}
+          role="grid"
+          aria-label="The way: work down, belts across"
+          aria-rowcount={order.length + 1}
+          aria-colcount={ranks.length + 1}
+          onKeyDown={go}
+          onClick={pick}
+        >
+          <div className="heads" role="row" style={{ paddingLeft: NAMES }}>
+            <span role="columnheader" className="hidden">
+              Item
+            </span>
+            {ranks.map((r) => (
+              <div key={r.id} role="columnheader" style={{ width: column }}>
+                <button
+                  type="button"
+                  onClick={(e) => (e.stopPropagation(), onRank(r.id))}
+                  aria-label={`${r.name}: gates and load`}
+                >
+                  <b>{r.name}</b>
+                  <Belt name={r.name} cloth={r.cloth} width={Math.min(74, column - 8)} height={column < 60 ? 13 : 20} />
+                </button>
+              </div>
+            ))}
+          </div>
+          <div className="body">
+            <div className="lines" style={{ left: NAMES }} aria-hidden="true">
+              {ranks.map((r, i) => (
+                <Line key={r.id} id={r.id} column={column} first={i === 0} />
+              ))}
+            </div>
+            {groups.map((g) => (
+              <div key={g.group} role="rowgroup" aria-label={GROUP_WORDS[g.group]}>
+                <h2 style={{ height: GROUP_ROW }}>{GROUP_WORDS[g.group]}</h2>
+                {g.rows.map((r) => (
+                  <Row
+                    key={r.thread.id}
+                    row={r}
+                    ranks={ranks}
+                    column={column}
+                    place={at?.threadId === r.thread.id ? at.at : null}
+                    chosen={place?.threadId === r.thread.id}
+                    grips={mayChange && (hot === r.thread.id || place?.threadId === r.thread.id)}
+                    onHot={setHot}
+                  />
+                ))}
+              </div>
+            ))}
+            {tied && tied[0] !== null && tied[1] !== null && (
+              <svg className="tie" style={{ left: NAMES }} width={width} height="100%" aria-hidden="true">
+                <path
+                  d={`M${tieX + 16} ${tied[1]}C${tieX} ${tied[1]} ${tieX} ${tied[1]} ${tieX} ${tied[1] + (tied[0] < tied[1] ? -14 : 14)}V${tied[0]}`}
+                  fill="none"
+                  stroke="var(--brass)"
+                  strokeWidth="1.7"
+                  strokeDasharray="4 3"
+                />
+              </svg>
+            )}
+          </div>
+          <Loads loads={loads} column={column} findings={findings} />
+        </div>
+      </div>
+    </DndContext>
+  );
+}
+
+const NO_RINGS: RowShown['rings'] = [];
+export const cellId = (p: Place) => `way-${p.threadId}-${p.at}`;
+
+/** The line of a belt, on which its tests are wrapped; marks are dropped on the column that ends on it. */
+function Line({ id, column, first }: { id: string; column: number; first: boolean }) {
+  const { setNodeRef, isOver } = useDroppable({ id });
+  return (
+    <div
+      ref={setNodeRef}
+      className={`stake${first ? ' first' : ''}${isOver ? ' over' : ''}`}
+      style={{ width: column }}
+    />
+  );
+}
+
+const Row = memo(function Row({
+  row,
+  ranks,
+  column,
+  place,
+  chosen,
+  grips,
+  onHot,
+}: {
+  row: RowShown;
+  ranks: SyllabusView['ranks'];
+  column: number;
+  place: number | null;
+  chosen: boolean;
+  grips: boolean;
+  onHot: (id: string | null) => void;
+}) {
+  const { thread, life, name } = row;
+  const d = useMemo(() => drawThread(life, column), [life, column]);
+  return (
+    <div
+      className={`way-row${chosen ? ' lit' : ''}`}
+      role="row"
+      style={{ height: ROW }}
+      onPointerEnter={() => onHot(thread.id)}
+    >
+      <div
+        id={cellId({ threadId: thread.id, at: -1 })}
+        role="rowheader"
+        className="name"
+        tabIndex={place === -1 ? 0 : -1}
+        data-thread={thread.id}
+        data-at={-1}
+        style={{ width: NAMES }}
+        title={name}
+      >
+        {row.changed && (
+          <>
+            <Tab />
+            <span className="hidden">changed since it was published: </span>
+          </>
+        )}
+        <span>{name}</span>
+        {thread.informal && <em>, informal</em>}
+        <span className="hidden">: {lifeInWords(life, ranks, thread.informal)}</span>
+        {row.rings
+          .filter((r) => r.at < 0)
+          .map((r) => (
+            <Ring key={r.n} n={r.n} />
+          ))}
+      </div>
+      <div className="thread" style={{ width: ranks.length * column + 34 }}>
+        <svg width={ranks.length * column + 34} height={ROW} aria-hidden="true">
+          <path d={d.stitched} className="stitch" />
+          <path d={d.laid} className="laid" />
+          {d.fray && <path d={d.fray} className="fray" />}
+          {d.tail && <path d={d.tail} className="tail" />}
+          {d.eye !== null && <circle cx={d.eye} cy={ROW / 2} r="3.6" className="eye" />}
+          {d.wraps.map((w) => (
+            <path key={w.x} d={w.d} className="wrap" />
+          ))}
+        </svg>
+        {ranks.map((r, i) => (
+          <div
+            key={r.id}
+            id={cellId({ threadId: thread.id, at: i })}
+            role="gridcell"
+            className="cell"
+            tabIndex={place === i ? 0 : -1}
+            data-thread={thread.id}
+            data-at={i}
+            aria-label={`${name}, ${r.name}: ${life.at[i] === 'none' ? 'nothing' : life.at[i]!}${life.introduced === i && life.at[i] === 'tested' ? ', new' : ''}`}
+            style={{ left: i * column + 14, width: column }}
+          />
+        ))}
+        {row.rings
+          .filter((r) => r.at >= 0)
+          .map((r, i) => (
+            <span key={r.n} className="ring-at" style={{ left: (r.at + 1) * column - 40 - i * 22 }}>
+              <Ring n={r.n} />
+            </span>
+          ))}
+        {grips && (
+          <>
+            {d.eye !== null && <GripMark id={`${thread.id}|eye`} x={d.eye} />}
+            {life.tests.map((t) => (
+              <GripMark key={t} id={`${thread.id}|test ${t}`} x={(t + 1) * column} />
+            ))}
+            {life.end === 'let go' && <GripMark id={`${thread.id}|end`} x={(life.last + 1) * column + 24} />}
+          </>
+        )}
+      </div>
+    </div>
+  );
+});
+
+/** What the pointer takes hold of; keys move the same marks from the cell. */
+function GripMark({ id, x }: { id: string; x: number }) {
+  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id });
+  return (
+    <span
+      ref={setNodeRef}
+      {...listeners}
+      className={`grip${isDragging ? ' dragged' : ''}`}
+      style={{ left: x - 12, transform: transform ? `translateX(${transform.x}px)` : undefined }}
+      aria-hidden="true"
+    />
+  );
+}
+
+/** Hours asked of hours given, belt by belt. */
+function Loads({
+  loads,
+  column,
+  findings,
+}: {
+  loads: readonly RankLoad[];
+  column: number;
+  findings: readonly SyllabusFinding[];
+}) {
+  return (
+    <div className="loads" role="row">
+      <div role="rowheader" style={{ width: NAMES }}>
+        <h2>Load</h2>
+        <span className="second">hours of new work, of hours given; a lath for every ten</span>
+      </div>
+      {loads.map((l) => {
+        const n = findings.findIndex((f) => f.rankId === l.rankId && f.check === 'asks more than it gives') + 1;
+        const asked = Math.round(l.minutes / 60);
+        const given = l.given === null ? null : Math.round(l.given / 60);
+        return (
+          <div
+            key={l.rankId}
+            role="gridcell"
+            style={{ width: column }}
+            title={`${l.points} new points, ${l.counts} new counts; ${l.again} tested again`}
+          >
+            <Laths load={l} width={column} />
+            <span className={`num${given !== null && asked > given ? ' over' : ''}`}>
+              {given === null ? asked : `${asked} of ${given}`}
+              {n > 0 && <Ring n={n} />}
+            </span>
+          </div>
+        );
+      })}
+    </div>
+  );
+}
