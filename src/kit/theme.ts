@@ -106,7 +106,7 @@ export const theme = createTheme({
       },
     },
     MuiSelect: {
-      defaultProps: { size: 'small' },
+      defaultProps: { size: 'small', displayEmpty: true },
       styleOverrides: { select: { padding: '8px 12px', minHeight: 20 }, icon: { color: EDGE } },
     },
     MuiMenu: { styleOverrides: { paper: { border: '1px solid var(--ink2)', boxShadow: 'none', marginTop: 2 } } },

@@ -6,13 +6,12 @@ import {
   makeVocabulary,
   printLine,
   recipeWords,
-  svgOf,
   tally,
   tallyWords,
   traceFloor,
 } from '../../core';
 import { Floor } from '../../kit/drawing/Floor';
-import { onScreen } from '../../kit/drawing/tones';
+import { StaveLines } from '../../kit/drawing/StaveLines';
 import '../../kit/drawing/drawing.css';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
@@ -54,26 +53,7 @@ export default function Sheet({ view }: { view: SequenceView }) {
             </Button>
           </div>
         </div>
-        {layout.lines.map((l) => (
-          <svg
-            key={l.from}
-            className="print-line"
-            viewBox={`0 ${l.y} ${layout.width} ${layout.lineHeight + 4}`}
-            role="img"
-            aria-label={`Counts ${l.from + 1} to ${l.to}`}
-          >
-            <g
-              dangerouslySetInnerHTML={{
-                __html:
-                  `<g transform="translate(0 ${l.y})">${svgOf(l.primitives, onScreen)}</g>` +
-                  layout.columns
-                    .slice(l.from, l.to)
-                    .map((c) => `<g transform="translate(${c.x} ${c.y})">${svgOf(c.primitives, onScreen)}</g>`)
-                    .join(''),
-              }}
-            />
-          </svg>
-        ))}
+        <StaveLines layout={layout} />
         <div className="print-under">
           <Floor plan={plan} title={`Floor plan of ${s.title}`} lit={null} />
           <ol>

@@ -323,7 +323,7 @@ const Row = memo(function Row({
             key={r.id}
             id={cellId({ threadId: thread.id, at: i })}
             role="gridcell"
-            className="cell"
+            className={chosen && place === i ? 'cell on' : 'cell'}
             tabIndex={place === i ? 0 : -1}
             data-thread={thread.id}
             data-at={i}

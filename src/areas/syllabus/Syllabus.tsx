@@ -148,8 +148,7 @@ export default function Syllabus({
     const rank = view.ranks[to];
     if (!t || !rank || !mayChange) return;
     const name = nameOf(threadId);
-    if (grip === 'eye')
-      edit([{ op: 'thread.put', thread: { ...t, introduced: rank.id } }], `where ${name} begins`);
+    if (grip === 'eye') edit([{ op: 'thread.put', thread: { ...t, introduced: rank.id } }], `where ${name} begins`);
     else if (grip === 'end')
       edit(
         [{ op: 'thread.put', thread: { ...t, until: to === view.ranks.length - 1 ? null : rank.id } }],

@@ -98,3 +98,12 @@ export function standardChanges(was: Standard, now: Standard): string[] {
   );
   return out;
 }
+
+/** The same for a student: "At least 8 of 10 tries, on 2 different days, left and right. The last within 60 days." */
+export function standardPlain(s: Standard, sided: boolean): string {
+  const need = heldNeeded(s.share, s.repetitions);
+  const tries = need === s.repetitions ? `All ${need} tries` : `At least ${need} of ${s.repetitions} tries`;
+  const days = s.days > 1 ? `, on ${s.days} different days` : '';
+  const sides = !sided ? '' : s.sides === 'both' ? ', left and right' : ', on one side';
+  return `${tries}${days}${sides}. The last within ${s.freshDays} days.`;
+}

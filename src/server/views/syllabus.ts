@@ -13,7 +13,7 @@ import {
   GROUPS,
   itemKey,
   sectionings,
-  standardInWords,
+  standardPlain,
   touchedRequirements,
   type Item,
   type Syllabus,
@@ -241,7 +241,7 @@ export async function syllabusSheetView(
               id: r.id,
               name: items.nameOf(r.item),
               how: how.filter(Boolean).join(', '),
-              standard: standardInWords(r.standard, items.isSided(r.item)),
+              standard: standardPlain(r.standard, items.isSided(r.item)),
               critical: r.critical,
               points:
                 'technique' in r.item
