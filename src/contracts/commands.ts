@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { VERDICTS } from '../core';
+import { bundleImport } from './bundle';
 import { classInput, lookInput } from './look';
 import {
   accessInput,
@@ -44,6 +45,7 @@ export const COMMANDS = {
   'syllabus.put': { may: HEAD, input: syllabusPut },
   'syllabus.publish': { may: HEAD, input: syllabusPublish },
   'syllabus.discard': { may: HEAD, input: v.object({ version: v.nullable(v.number()) }) },
+  'bundle.import': { may: HEAD, input: bundleImport },
   'syllabus.follow': { may: HEAD, input: syllabusFollow },
   'student.add': { may: HEAD, input: studentInput },
   'student.change': { may: HEAD, input: studentChange },

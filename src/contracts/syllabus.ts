@@ -102,7 +102,7 @@ const minutes = v.pipe(
   v.minValue(0, 'Minutes are not negative.'),
   v.maxValue(600, 'That is more than ten hours.'),
 );
-const limits = v.object({
+export const limitsShape = v.object({
   ages: v.object({ 'soft head touch': age, 'head impact': age, 'hard conditioning': age, weapons: age }),
   owns: v.nullable(v.pipe(v.array(name), v.maxLength(200, 'At most two hundred things.'))),
   minutesPerPoint: minutes,
@@ -119,7 +119,7 @@ export const syllabusShape = v.object({
   order: v.pipe(v.array(step), v.maxLength(400)),
   standards: v.pipe(v.array(v.object({ name, standard: standardInput })), v.maxLength(50)),
   promotions: v.record(v.string(), v.picklist(PROMOTIONS)),
-  limits,
+  limits: limitsShape,
   waivers: v.pipe(v.array(v.object({ key, reason, by: name, day: date })), v.maxLength(2000)),
 });
 
@@ -138,7 +138,7 @@ export const editShape = v.variant('op', [
   v.object({ op: v.literal('standard.put'), name, standard: standardInput }),
   v.object({ op: v.literal('standard.remove'), name }),
   v.object({ op: v.literal('promotion.set'), rankId: id, promotion: v.picklist(PROMOTIONS) }),
-  v.object({ op: v.literal('limits.set'), limits }),
+  v.object({ op: v.literal('limits.set'), limits: limitsShape }),
   v.object({ op: v.literal('waive'), key, reason: v.nullable(reason) }),
 ]);
 export type EditInput = v.InferOutput<typeof editShape>;

@@ -20,6 +20,7 @@ import type {
   VerdictWord,
   Word,
 } from '../core';
+import type { Bundle } from './bundle';
 import type { Role } from './people';
 import type { Cloth } from './syllabus';
 import type { TechniqueDetail } from './techniqueDetail';
@@ -40,6 +41,7 @@ export const VIEWS = {
   syllabus: { may: STAFF, input: v.object({}) },
   syllabusCompare: { may: STAFF, input: v.object({ was: id, now: v.optional(id) }) },
   syllabusVersion: { may: STAFF, input: v.object({ id }) },
+  bundle: { may: STAFF, input: v.object({ versionId: v.optional(id) }) },
   syllabusSheet: { may: STAFF, input: v.object({ rankId: id, versionId: v.optional(id) }) },
   roll: { may: STAFF, input: v.object({}) },
   readiness: { may: STAFF, input: v.object({ rankId: id }) },
@@ -419,6 +421,7 @@ export interface ViewResults {
   syllabusCompare: SyllabusCompareView;
   syllabusVersion: SyllabusVersionView;
   syllabusSheet: SyllabusSheetView;
+  bundle: Bundle;
   roll: RollView;
   readiness: ReadinessView;
   student: StudentView;

@@ -63,13 +63,18 @@ export async function throughSchool<Row extends pg.QueryResultRow, T>(
 export const inSchool = <T>(db: Database, schoolId: string, work: (tx: Transaction) => Promise<T>): Promise<T> =>
   throughSchool(db, schoolId, { question: 'select 1', work: async (tx) => ({ value: await work(tx), parting: null }) });
 
+let tries = 0;
 /** Tries `work` inside a running transaction; if it fails, only what it did is undone and the error is thrown. */
 export async function tentatively<T>(tx: Transaction, work: () => Promise<T>): Promise<T> {
-  await tx.execute(sql`savepoint tentative`);
+  // One may be tried inside another: a name used twice would take back too little.
+  const name = sql.identifier(`tentative_${(tries += 1)}`);
+  await tx.execute(sql`savepoint ${name}`);
   try {
-    return await work();
+    const made = await work();
+    await tx.execute(sql`release savepoint ${name}`);
+    return made;
   } catch (error) {
-    await tx.execute(sql`rollback to savepoint tentative`);
+    await tx.execute(sql`rollback to savepoint ${name}`);
     throw error;
   }
 }

@@ -47,7 +47,7 @@ export async function openSchool(
   await tx.insert(school).values({ id: s.id, name: s.name, timeZone: s.timeZone });
   await tx.insert(person).values({ schoolId, id: s.head.id, name: s.head.name, role: 'head' });
   const ranks = s.ranks.map((r, position) => ({ schoolId, id: newId(), position, ...r }));
-  await tx.insert(rank).values(ranks);
+  if (ranks.length > 0) await tx.insert(rank).values(ranks);
   const conditions = new Map(FIRST_CONDITIONS.map((name) => [name as string, newId()]));
   await tx.insert(condition).values([...conditions].map(([name, id], position) => ({ schoolId, id, position, name })));
   const order = FIRST_STEPS.map(([easier, harder]) => ({

@@ -45,6 +45,7 @@ const MAY_SEND: Record<CommandName, string> = {
   'syllabus.publish': 'h',
   'syllabus.discard': 'h',
   'syllabus.follow': 'h',
+  'bundle.import': 'h',
   'student.add': 'h',
   'student.change': 'h',
   'student.import': 'h',
@@ -71,6 +72,7 @@ const MAY_SEE: Record<ViewName, string> = {
   syllabusCompare: 'hi',
   syllabusVersion: 'hi',
   syllabusSheet: 'hi',
+  bundle: 'hi',
   roll: 'hi',
   readiness: 'hi',
   student: 'hi', // and a student their own, below
@@ -121,6 +123,19 @@ const good = (s: SmallSchool): { [N in CommandName]: () => CommandDraft<N> } => 
   }),
   'syllabus.publish': () => ({ id: v7(), version: null, title: 'Another', from: DAY }),
   'syllabus.discard': () => ({ version: null }),
+  'bundle.import': () => ({
+    bundle: {
+      format: 'stavewright-school',
+      version: 1,
+      ranks: [],
+      conditions: [`on ice ${++n}`],
+      techniques: [],
+      sequences: [],
+      syllabus: null,
+    },
+    keep: 'file',
+    dry: false,
+  }),
   'syllabus.follow': () => ({ versionId: s.published, studentIds: [s.student] }),
   'student.add': () => ({ id: v7(), name: `Pupil ${++n}`, born: '4 May 2010', rankId: s.ranks[0]!, since: DAY }),
   'student.change': () => ({ id: s.student, name: `Changed ${++n}`, born: '1990-01-01' }),
@@ -165,6 +180,7 @@ const seeing = (s: SmallSchool): Record<ViewName, object> => ({
   syllabusCompare: { was: s.published, now: s.published },
   syllabusVersion: { id: s.published },
   syllabusSheet: { rankId: s.ranks[1]! },
+  bundle: { versionId: s.published },
   roll: {},
   readiness: { rankId: s.ranks[0]! },
   student: { id: s.student },
@@ -227,6 +243,7 @@ describe('who may do what', () => {
       'condition.save',
       'condition.remove',
       'syllabus.discard',
+      'bundle.import',
       'teacher.save',
     ];
     if (!makesNew.includes(command)) expect(status).toBeGreaterThanOrEqual(400);

@@ -12,6 +12,13 @@ export interface Who {
   name: string;
   role: Role;
   today: string;
+  /** Whoever waits for long work: told how far it is, and asked whether to go on. */
+  watch?: Watch;
+}
+
+export interface Watch {
+  progress: (done: number, of: number) => void;
+  stopped: () => boolean;
 }
 
 const clocks = new Map<string, Intl.DateTimeFormat>();

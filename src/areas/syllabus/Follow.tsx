@@ -104,11 +104,11 @@ export default function Follow({
                       }}
                     />
                   </td>
-                  <th scope="row">
+                  <td>
                     <button type="button" className="bare" onClick={() => setOpen(m.id)}>
                       {m.name}
                     </button>
-                  </th>
+                  </td>
                   <td>{rankName(m.rankId)}</td>
                   <td className="second">{m.follows}</td>
                   <td className="num">{m.differences.length === 0 ? 'nothing' : m.differences.length}</td>

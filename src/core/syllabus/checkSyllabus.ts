@@ -74,7 +74,6 @@ export function risksOf(
 
 const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
 const hours = (minutes: number) => count(Math.round(minutes / 60), 'hour');
-const a = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
 const list = (words: readonly string[]) =>
   words.length > 1 ? `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}` : (words[0] ?? '');
 
@@ -187,7 +186,7 @@ export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[
           'whole before part',
           t.id,
           w,
-          `${name(whole.id)} is asked whole before ${a(f.name)}.`,
+          `${name(whole.id)} is asked whole before ${f.name}.`,
           `${rankName(w)} asks for all of it, ${rankName(first)} for the part.`,
         );
     }

@@ -1,12 +1,14 @@
 import { gateAsks, type Gate } from './gate';
 import { standardChanges } from './standard';
-import type { PlacedRequirement, Syllabus } from './syllabus';
+import { RISKS, type PlacedRequirement, type Syllabus } from './syllabus';
 
 /** What the words of a comparison are made of. */
 export interface CompareNames {
   ranks: readonly { id: string; name: string }[];
   /** The name of a thread's item. */
   item: (threadId: string) => string;
+  /** Whether it is a title, which keeps its capital within a sentence. */
+  isTitle?: (threadId: string) => boolean;
   condition: (id: string) => string;
 }
 
@@ -30,6 +32,7 @@ export function compareSyllabi(was: Syllabus, now: Syllabus, names: CompareNames
     out.push({ rankId, threadId, text: rankId === null ? text : `${rankName(rankId)}: ${text}` });
   const item = (id: string) => {
     const n = names.item(id);
+    if (names.isTitle?.(id)) return n;
     return n.charAt(1) === n.charAt(1).toLowerCase() ? n.charAt(0).toLowerCase() + n.slice(1) : n;
   };
   const how = (r: PlacedRequirement) => `${names.condition(r.conditionId)}${r.purpose ? `, to ${r.purpose}` : ''}`;
@@ -134,7 +137,7 @@ export function compareSyllabi(was: Syllabus, now: Syllabus, names: CompareNames
     if (b !== n) say(r.id, null, `given ${n}, was ${b}`);
   }
   const limits = (s: Syllabus) => [
-    ...Object.entries(s.limits.ages).map(([risk, age]) => `${risk} from ${age === null ? 'any age' : age}`),
+    ...RISKS.map((risk) => `${risk} from ${s.limits.ages[risk] ?? 'any age'}`),
     `${s.limits.minutesPerPoint} minutes a new point`,
     `${s.limits.minutesPerCount} minutes a new count`,
     s.limits.owns === null ? 'equipment not said' : `the hall owns ${s.limits.owns.join(', ') || 'nothing'}`,

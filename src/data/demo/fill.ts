@@ -20,6 +20,7 @@ import {
   school,
   sequence,
   slip,
+  syllabusFollowed,
   syllabusVersion,
   technique,
 } from '../tables';
@@ -245,11 +246,12 @@ async function writeWay(tx: Transaction, made: DemoSchool, today: PlainDate) {
     sequence: (title: string) => [...items.sequences.values()].find((s) => s.title === title)!.id,
   };
   const context = { ranks: made.ranks, conditions: made.conditions, nameOf: (id: string) => id };
+  const secondId = v7();
   const second = withForms(rows[0]!.body, names, context, (x) => factsFor(items, x), v7, addDays(today, -20));
   await tx.insert(syllabusVersion).values([
     {
       schoolId,
-      id: v7(),
+      id: secondId,
       state: 'published',
       title: 'With forms',
       body: second,
@@ -258,6 +260,15 @@ async function writeWay(tx: Transaction, made: DemoSchool, today: PlainDate) {
     },
     { schoolId, id: v7(), state: 'draft', title: '', body: theDraft(second, names, context), changedBy: by },
   ]);
+  // The older belts asked to be moved in the middle of their cycle.
+  const older = ['Fern', 'Umber'].map(names.rank);
+  await tx
+    .insert(syllabusFollowed)
+    .values(
+      made.students
+        .filter((s) => older.includes(s.held.at(-1)!.rankId))
+        .map((s) => ({ schoolId, id: v7(), studentId: s.id, versionId: secondId, day: addDays(today, -15), by })),
+    );
 }
 
 async function writeDecisions(tx: Transaction, made: DemoSchool, today: PlainDate) {

@@ -5,11 +5,12 @@ import { inSchool, literal, throughSchool, type Database, type Transaction } fro
 import { history } from '../../data/tables';
 import type { SignedIn } from '../auth/auth';
 import { Refusal } from '../http/problem';
-import { readWho, whoQuestion, type Who, type WhoRow } from '../who';
+import { readWho, whoQuestion, type Watch, type Who, type WhoRow } from '../who';
 import type { Runs } from './command';
 import { peopleCommands } from './people';
 import { evidenceCommands } from './evidence';
 import { sequenceCommands } from './sequences';
+import { bundleCommands } from './bundle';
 import { syllabusCommands } from './syllabus';
 import { techniqueCommands } from './techniques';
 
@@ -17,19 +18,30 @@ const RUNS: Runs<CommandName> = {
   ...techniqueCommands,
   ...sequenceCommands,
   ...syllabusCommands,
+  ...bundleCommands,
   ...peopleCommands,
   ...evidenceCommands,
 };
 
 /** What must not stay in the history: a password that was given once. */
-const withoutSecrets = (input: unknown): unknown =>
-  typeof input === 'object' && input !== null && 'password' in input ? { ...input, password: null } : input;
+const withoutSecrets = (input: unknown): unknown => {
+  if (typeof input !== 'object' || input === null) return input;
+  if ('password' in input) return { ...input, password: null };
+  // A whole school is in the tables afterwards; the history says that it came, not again what.
+  return 'bundle' in input ? { ...input, bundle: null } : input;
+};
 
 /**
  * The one door for writes. The command is checked, authorised, done and written to the history in one transaction; the
  * same id twice is done once and answered alike.
  */
-export async function runCommand(db: Database, me: SignedIn, body: unknown, now = new Date()): Promise<unknown> {
+export async function runCommand(
+  db: Database,
+  me: SignedIn,
+  body: unknown,
+  now = new Date(),
+  watch?: Watch,
+): Promise<unknown> {
   const outer = readInput(envelope, body);
   if (!outer.ok) throw new Refusal(422, outer.errors[0]?.message ?? 'This is no command.', outer.errors);
   const { id, at, name } = outer.value;
@@ -44,7 +56,7 @@ export async function runCommand(db: Database, me: SignedIn, body: unknown, now 
       const input = readInput(command.input as v.GenericSchema, outer.value.input);
       if (!input.ok) throw new Refusal(422, input.errors[0]?.message ?? 'Something here is wrong.', input.errors);
       const run = RUNS[name] as (tx: Transaction, who: Who, input: unknown) => Promise<unknown>;
-      const answer = (await run(tx, who, input.value)) ?? {};
+      const answer = (await run(tx, watch ? { ...who, watch } : who, input.value)) ?? {};
       return { value: answer, parting: historyLine({ id, name, at }, who, withoutSecrets(input.value), answer) };
     },
   }).catch(async (error: unknown) => {

@@ -196,7 +196,7 @@ function sameVersion(draft: { version: number }, version: number | null) {
     throw new Refusal(409, 'The draft has been changed meanwhile. Load the page again; nothing of theirs is lost.');
 }
 
-async function writeDraft(
+export async function writeDraft(
   tx: Transaction,
   who: Who,
   draft: { id: string; version: number },
@@ -211,7 +211,7 @@ async function writeDraft(
 }
 
 /** Ranks, conditions, and the names of the threads for what may be refused. */
-async function readEditContext(tx: Transaction, body: Syllabus): Promise<EditContext> {
+export async function readEditContext(tx: Transaction, body: Syllabus): Promise<EditContext> {
   const ranks = await tx.select({ id: rank.id, name: rank.name }).from(rank).orderBy(asc(rank.position));
   const conditions = await tx.select({ id: condition.id, name: condition.name }).from(condition);
   const techniques = await tx.select({ id: technique.id, name: technique.name }).from(technique);
@@ -246,7 +246,7 @@ async function itemsAreThere(tx: Transaction, edits: readonly EditInput[]) {
 }
 
 /** A whole syllabus is sound if it can be made by edits: what refuses one of them refuses it. */
-function wholeIsSound(s: Syllabus, context: EditContext): string | null {
+export function wholeIsSound(s: Syllabus, context: EditContext): string | null {
   const edits: Edit[] = [
     { op: 'order.set', order: s.order },
     ...s.threads.map((thread): Edit => ({ op: 'thread.put', thread: { ...thread, informal: false } })),

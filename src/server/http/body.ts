@@ -5,10 +5,10 @@ import { Refusal } from './problem';
 export const LARGEST_BODY = 1_000_000;
 
 /** Reads a JSON body of one of our own pages; refuses what is foreign, too large or not JSON. */
-export async function readJson(request: Request): Promise<unknown> {
+export async function readJson(request: Request, largest = LARGEST_BODY): Promise<unknown> {
   if (!isOwnOrigin(request)) throw new Refusal(403, 'This request did not come from a page of this school.');
   if (!/^application\/json\b/.test(request.headers.get('content-type') ?? '')) throw new Refusal(415, 'Send JSON.');
-  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY) throw tooLarge();
+  if (Number(request.headers.get('content-length') ?? 0) > largest) throw tooLarge();
   const reader = request.body?.getReader();
   if (!reader) throw new Refusal(400, 'Nothing was sent.');
   const parts: Uint8Array[] = [];
@@ -17,7 +17,7 @@ export async function readJson(request: Request): Promise<unknown> {
     const { done, value } = await reader.read();
     if (done) break;
     size += value.byteLength;
-    if (size > LARGEST_BODY) {
+    if (size > largest) {
       await reader.cancel();
       throw tooLarge();
     }

@@ -5,6 +5,7 @@ import { VIEWS, type ViewInput, type ViewName, type ViewResults } from '../../co
 import { throughSchool, type Database, type Transaction } from '../../data/connection';
 import type { SignedIn } from '../auth/auth';
 import { Refusal } from '../http/problem';
+import { bundleView } from './bundle';
 import { libraryView, techniquesView, techniqueView } from './library';
 import { syllabusCompareView, syllabusSheetView, syllabusVersionView, syllabusView } from './syllabus';
 import { earlierMarksView, lookKitView, peopleView, readinessView, rollView, shellView } from './roll';
@@ -24,6 +25,7 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   syllabusCompare: syllabusCompareView,
   syllabusVersion: syllabusVersionView,
   syllabusSheet: syllabusSheetView,
+  bundle: bundleView,
   roll: rollView,
   readiness: readinessView,
   student: studentView,

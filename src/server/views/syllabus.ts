@@ -149,6 +149,7 @@ const compareNames = (v: Versions, items: Items, ...bodies: Syllabus[]) => {
       const item = threads.get(id);
       return item ? items.nameOf(item) : 'something that is gone';
     },
+    isTitle: (id: string) => 'sequence' in (threads.get(id) ?? {}),
     condition: (id: string) => v.conditions.find((c) => c.id === id)?.name ?? 'a condition that is gone',
   };
 };
