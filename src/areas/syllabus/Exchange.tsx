@@ -91,7 +91,7 @@ export default function Exchange({
     stop.current = new AbortController();
     const answer = await sendLong<'bundle.import', BundleReport>(
       'bundle.import',
-      { bundle: from.bundle as never, keep: how, dry },
+      { bundle: from.bundle, keep: how, dry },
       (done, of) => setState({ at: 'working', done, of, dry }),
       stop.current.signal,
     );

@@ -41,7 +41,7 @@ export const POST: APIRoute = async ({ request, locals }) => {
         say({ answer });
       } catch (error) {
         const refused = problemOf(error);
-        say({ problem: await refused.json() });
+        say({ problem: (await refused.json()) as object });
       }
       if (!stopped) controller.close();
     },

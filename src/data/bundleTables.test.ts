@@ -1,9 +1,9 @@
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import * as v from 'valibot';
-import { starterBundle } from '../data/starter';
-import { bundleShape, type Bundle } from './bundle';
-import { bundleFromTables, bundleTables, printTable, readTable, TABLES } from './bundleTables';
+import { starterBundle } from './starter';
+import { bundleShape, type Bundle } from '../contracts/bundle';
+import { bundleFromTables, bundleTables, printTable, readTable, TABLES } from '../contracts/bundleTables';
 
 const starter: Bundle = v.parse(bundleShape, starterBundle());
 const byOrder = (b: Bundle): Bundle => ({
