@@ -10,6 +10,7 @@ import type {
   Point,
   Readiness,
   Recipe,
+  Rung,
   Sequence,
   SequenceKind,
   Side,
@@ -337,6 +338,10 @@ export interface StudentView {
     since: string;
   };
   next: RankShown | null;
+  /** The newest word on contact; `counts` is false where a guardian's agreement is missing. */
+  consent: { rung: Rung | null; day: string; guardian: string; counts: boolean } | null;
+  /** Open injuries: which work rests, and until when. */
+  injuries: { id: string; what: string; from: string; until: string }[];
   /** The version of the syllabus this student is judged by; null: none is published. */
   follows: { title: string; from: string; newest: boolean } | null;
   answer: string;

@@ -9,6 +9,7 @@ import { Stick } from '../../kit/marks/Stick';
 import { ask } from '../../kit/send';
 import { capital, dateInWords, firstName, inWords } from '../../kit/words';
 import { Adapt, ChangeStudent, Override, Promote } from './decisions';
+import { Consent, Injury, Safety } from './safety';
 
 const GROUPS: readonly { name: string; kinds: readonly string[] }[] = [
   { name: 'Stances and steps', kinds: ['stance', 'step', 'turn'] },
@@ -19,7 +20,11 @@ const GROUPS: readonly { name: string; kinds: readonly string[] }[] = [
   { name: 'Forms and combinations', kinds: ['form', 'combination'] },
   { name: 'Equipment and partners', kinds: ['equipment set', 'partner drill'] },
 ];
-type Open = { what: 'requirement'; id: string } | { what: 'promote' } | { what: 'change' } | { what: 'adapt' } | null;
+type Open =
+  | { what: 'requirement'; id: string }
+  | { what: 'promote' | 'change' | 'adapt' | 'consent' }
+  | { what: 'injury'; value: StudentView['injuries'][number] | null }
+  | null;
 
 /** "What does … need for … belt?": the answer in one sentence, then every requirement with its reason, and the gates. */
 export default function Student({ view: first }: { view: StudentView }) {
@@ -65,7 +70,18 @@ export default function Student({ view: first }: { view: StudentView }) {
       <div className="columns">
         <div>
           <p className="answer">{view.answer}</p>
-          {next && view.requirements.length === 0 && view.gates.length === 0 && may.decide && (
+          {next && view.follows && !view.follows.newest && (
+            <p className="second" style={{ margin: '-8px 0 14px' }}>
+              Asked by “{view.follows.title}”, in force when the present belt was given.
+            </p>
+          )}
+          {next && !view.follows && may.decide && (
+            <p className="message">
+              No syllabus is in force yet. <a href="/syllabus">Publish the draft</a>, and every student’s page will
+              answer.
+            </p>
+          )}
+          {next && view.follows && view.requirements.length === 0 && view.gates.length === 0 && may.decide && (
             <p className="message">
               <a href={`/syllabus?rank=${next.id}`}>Say what {next.name} asks</a>, and every student’s page will answer.
             </p>
@@ -116,6 +132,10 @@ export default function Student({ view: first }: { view: StudentView }) {
           {open?.what === 'promote' && <Promote view={view} done={renew} leave={leave} />}
           {open?.what === 'change' && <ChangeStudent view={view} done={renew} leave={leave} />}
           {open?.what === 'adapt' && <Adapt view={view} done={renew} leave={leave} />}
+          {open?.what === 'consent' && <Consent view={view} done={renew} leave={leave} />}
+          {open?.what === 'injury' && (
+            <Injury key={open.value?.id ?? 'new'} view={view} value={open.value} done={renew} leave={leave} />
+          )}
           {view.gates.length > 0 && (
             <section>
               <h2>Gates</h2>
@@ -131,6 +151,11 @@ export default function Student({ view: first }: { view: StudentView }) {
               </ul>
             </section>
           )}
+          <Safety
+            view={view}
+            onConsent={may.decide ? () => setOpen({ what: 'consent' }) : null}
+            onInjury={may.look ? (value) => setOpen({ what: 'injury', value }) : null}
+          />
           <section>
             <div className="spread">
               <h2>Belts</h2>

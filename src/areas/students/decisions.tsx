@@ -8,14 +8,14 @@ import { VERDICTS, type VerdictWord } from '../../core';
 import { errorAt, newId, send } from '../../kit/send';
 import { Switch } from '../../kit/Switch';
 
-interface Sheet {
+export interface Sheet {
   view: StudentView;
   done: () => Promise<void>;
   leave: () => void;
 }
 
 /** Sends a command and keeps what came back; used by every sheet of decisions. */
-function useDecision(done: () => Promise<void>) {
+export function useDecision(done: () => Promise<void>) {
   const [errors, setErrors] = useState<FieldError[]>([]);
   const [wrong, setWrong] = useState('');
   const decide = async <N extends CommandName>(name: N, input: CommandDraft<N>) => {

@@ -1,8 +1,9 @@
-import { and, desc, eq, sql } from 'drizzle-orm';
+import { and, desc, eq, gte, sql } from 'drizzle-orm';
 import type { RequirementVerdict, StickShown, StudentView, ViewInput } from '../../contracts/views';
 import {
   ageOn,
   changeInWords,
+  consentOf,
   dayLimit,
   gateInWords,
   reasonInWords,
@@ -17,7 +18,7 @@ import {
 import type { Transaction } from '../../data/connection';
 import type { SyllabusRead } from '../../data/queries/syllabus';
 import { readRoll } from '../../data/queries/roll';
-import { look, mark, person, rank, rankHeld } from '../../data/tables';
+import { injury, look, mark, person, rank, rankHeld } from '../../data/tables';
 import { user } from '../../data/tables/auth';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
@@ -207,6 +208,12 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
     .orderBy(desc(look.day), desc(look.at))
     .limit(40);
   const counted = await tx.execute<{ n: number }>(sql`select count(*)::int as n from look where student_id = ${id}`);
+  const said = j.consents.get(id) ?? null;
+  const open = await tx
+    .select()
+    .from(injury)
+    .where(and(eq(injury.studentId, id), gte(injury.until, who.today)))
+    .orderBy(desc(injury.until));
   const writtenFor = j.adaptations.get(id) ?? [];
   const email =
     student.userId && who.role === 'head'
@@ -225,6 +232,13 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
       since: student.since,
     },
     next: next ? rankOf.get(next.id)! : null,
+    consent: said && {
+      rung: said.rung,
+      day: said.day,
+      guardian: said.guardian,
+      counts: consentOf(said, student.born, who.today) !== null,
+    },
+    injuries: open.map(({ id: injuryId, what, from, until }) => ({ id: injuryId, what, from, until })),
     follows: followsShown(j, syllabus),
     answer: next ? answerInWords(requirements, gates) : `${present.name} is the last belt of this syllabus.`,
     requirements,
