@@ -89,24 +89,6 @@ test.describe('the desk of the head instructor', () => {
     await shows(page, '1 technique taken.');
   });
 
-  test('a requirement is changed and the student’s page answers by it', async ({ demo, page }) => {
-    const [student, fern] = [await idOf(demo, 'person', 'Ilse Marrow'), await idOf(demo, 'rank', 'Fern')];
-    await page.goto(`${demo.url}/syllabus?rank=${fern}`);
-    await settle(page);
-    await page.getByRole('button', { name: 'Change what is asked of Swing turn' }).click();
-    await page.getByLabel('Repetitions').fill('40');
-    await page.getByLabel('On days').fill('60');
-    await page.getByRole('button', { name: 'Save', exact: true }).click();
-    await shows(page, 'The number of days is at most 30.');
-    await page.getByLabel('On days').fill('8');
-    await page.getByRole('button', { name: 'Save', exact: true }).click();
-    await shows(page, '32 of 40 on 8 days, both sides');
-    await page.goto(`${demo.url}/students/${student}`);
-    await settle(page);
-    await page.getByRole('button', { name: /Swing turn/ }).click();
-    await shows(page, 'Asks 32 of 40 on 8 days, both sides, seen within 60 days.');
-  });
-
   test('the roll is matrix, person and reason; the head overrules, adapts and promotes, each with its reason', async ({
     demo,
     page,

@@ -194,8 +194,8 @@ test.describe('an empty installation', () => {
     await expect(page.getByLabel('Name of the school')).toHaveValue('Sluice House');
     await page.getByLabel('A password').fill('willow by the lock');
     await page.getByRole('button', { name: 'Open the school' }).click();
-    await expect(page.getByRole('heading', { name: /What does .* ask\?/ })).toBeVisible();
-    await expect(page.getByText('the library is empty')).toBeVisible();
+    await expect(page.getByRole('heading', { name: /Does the way to .* hold together/ })).toBeVisible();
+    await expect(page.getByText('The library is empty.')).toBeVisible();
     for (const [path, words] of [
       ['/students', 'Nobody is on the roll yet.'],
       ['/techniques', 'The library is empty.'],

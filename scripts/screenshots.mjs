@@ -80,8 +80,11 @@ await asProgram(async () => {
   await page.locator('.calling .n').getByText('3', { exact: true }).waitFor({ timeout: 20_000 });
   await take('caller');
   await open('/syllabus');
-  await page.getByRole('button', { name: /Fern/ }).click();
+  const kick = page.locator('[data-at="-1"]').filter({ hasText: 'Front kick' }).first();
+  await page.locator(`[id="way-${await kick.getAttribute('data-thread')}-3"]`).click();
   await take('syllabus');
+  await open('/syllabus/print');
+  await take('belt-sheet');
   await open('/people');
   await take('people');
   await open('/look');

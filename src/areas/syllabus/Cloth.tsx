@@ -207,7 +207,9 @@ export function Cloth({
             </div>
             {groups.map((g) => (
               <div key={g.group} role="rowgroup" aria-label={GROUP_WORDS[g.group]}>
-                <h2 style={{ height: GROUP_ROW }}>{GROUP_WORDS[g.group]}</h2>
+                <div role="row" className="group" style={{ height: GROUP_ROW }}>
+                  <span role="rowheader">{GROUP_WORDS[g.group]}</span>
+                </div>
                 {g.rows.map((r) => (
                   <Row
                     key={r.thread.id}
