@@ -130,7 +130,9 @@ export function Cloth({
   const order = groups.flatMap((g) => g.rows.map((r) => r.thread.id));
   const at: Place | null = place ?? (order[0] ? { threadId: order[0], at: -1 } : null);
   const go = (e: KeyboardEvent) => {
-    if (!at) return;
+    const cell = (e.target as HTMLElement).closest<HTMLElement>('[data-thread]');
+    if (!cell) return;
+    const at: Place = { threadId: cell.dataset['thread']!, at: Number(cell.dataset['at']) };
     const row = order.indexOf(at.threadId);
     const bare = !e.altKey && !e.ctrlKey && !e.metaKey;
     const next: Place | null =

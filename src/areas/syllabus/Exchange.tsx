@@ -32,6 +32,7 @@ export default function Exchange({
   const [keep, setKeep] = useState<'file' | 'here'>('file');
   const [state, setState] = useState<State>({ at: 'idle' });
   const stop = useRef<AbortController | null>(null);
+  const picker = useRef<HTMLInputElement>(null);
 
   const take = async (out: 'json' | 'csv') => {
     const b = await ask('bundle', {});
@@ -148,20 +149,22 @@ export default function Exchange({
               </p>
             )}
             <div className="row wrap">
-              <Button component="label" variant={isEmpty ? 'outlined' : 'contained'}>
+              <Button variant={isEmpty ? 'outlined' : 'contained'} onClick={() => picker.current?.click()}>
                 Choose a file
-                <input
-                  type="file"
-                  multiple
-                  accept=".json,.csv,application/json,text/csv"
-                  className="hidden"
-                  aria-label="A school as JSON, or its tables as CSV"
-                  onChange={(e) => {
-                    void files([...(e.target.files ?? [])]);
-                    e.target.value = '';
-                  }}
-                />
               </Button>
+              <input
+                ref={picker}
+                type="file"
+                multiple
+                accept=".json,.csv,application/json,text/csv"
+                className="hidden"
+                tabIndex={-1}
+                aria-label="A school as JSON, or its tables as CSV"
+                onChange={(e) => {
+                  void files([...(e.target.files ?? [])]);
+                  e.target.value = '';
+                }}
+              />
               {isEmpty && (
                 <Button variant="contained" onClick={() => void starter()}>
                   Look at the small start

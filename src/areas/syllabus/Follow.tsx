@@ -69,53 +69,55 @@ export default function Follow({
         <p className="message">Everybody follows it.</p>
       ) : (
         <div className="columns">
-          <table className="list">
-            <thead>
-              <tr>
-                <th scope="col">
-                  <label className="row">
-                    <input
-                      type="checkbox"
-                      checked={chosen.size === left.length}
-                      onChange={(e) => setChosen(new Set(e.target.checked ? left.map((m) => m.id) : []))}
-                    />{' '}
-                    all
-                  </label>
-                </th>
-                <th scope="col">Student</th>
-                <th scope="col">Wears</th>
-                <th scope="col">Follows</th>
-                <th scope="col">Changes for them</th>
-              </tr>
-            </thead>
-            <tbody>
-              {left.map((m) => (
-                <tr key={m.id} className={m.id === open ? 'lit' : ''}>
-                  <td>
-                    <input
-                      type="checkbox"
-                      aria-label={`Move ${m.name}`}
-                      checked={chosen.has(m.id)}
-                      onChange={(e) => {
-                        const next = new Set(chosen);
-                        if (e.target.checked) next.add(m.id);
-                        else next.delete(m.id);
-                        setChosen(next);
-                      }}
-                    />
-                  </td>
-                  <td>
-                    <button type="button" className="bare" onClick={() => setOpen(m.id)}>
-                      {m.name}
-                    </button>
-                  </td>
-                  <td>{rankName(m.rankId)}</td>
-                  <td className="second">{m.follows}</td>
-                  <td className="num">{m.differences.length === 0 ? 'nothing' : m.differences.length}</td>
+          <div className="scroll">
+            <table className="list">
+              <thead>
+                <tr>
+                  <th scope="col">
+                    <label className="row">
+                      <input
+                        type="checkbox"
+                        checked={chosen.size === left.length}
+                        onChange={(e) => setChosen(new Set(e.target.checked ? left.map((m) => m.id) : []))}
+                      />{' '}
+                      all
+                    </label>
+                  </th>
+                  <th scope="col">Student</th>
+                  <th scope="col">Wears</th>
+                  <th scope="col">Follows</th>
+                  <th scope="col">Changes for them</th>
                 </tr>
-              ))}
-            </tbody>
-          </table>
+              </thead>
+              <tbody>
+                {left.map((m) => (
+                  <tr key={m.id} className={m.id === open ? 'lit' : ''}>
+                    <td>
+                      <input
+                        type="checkbox"
+                        aria-label={`Move ${m.name}`}
+                        checked={chosen.has(m.id)}
+                        onChange={(e) => {
+                          const next = new Set(chosen);
+                          if (e.target.checked) next.add(m.id);
+                          else next.delete(m.id);
+                          setChosen(next);
+                        }}
+                      />
+                    </td>
+                    <td>
+                      <button type="button" className="bare" onClick={() => setOpen(m.id)}>
+                        {m.name}
+                      </button>
+                    </td>
+                    <td>{rankName(m.rankId)}</td>
+                    <td className="second">{m.follows}</td>
+                    <td className="num">{m.differences.length === 0 ? 'nothing' : m.differences.length}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
           <aside>
             {shown && (
               <section className="sheet stack" aria-live="polite">

@@ -47,6 +47,8 @@ export function useDraft(first: SyllabusView, me: string) {
     now.current = fresh.syllabus;
     setView(fresh);
     setSyllabus(fresh.syllabus);
+    // What was published or thrown away is no step to go back from.
+    if (fresh.version === null) setSteps([]);
   }, []);
 
   const post = useCallback(
