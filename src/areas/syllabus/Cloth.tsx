@@ -238,7 +238,7 @@ export function Cloth({
               </svg>
             )}
           </div>
-          <Loads loads={loads} column={column} findings={findings} />
+          {order.length > 0 && <Loads loads={loads} column={column} findings={findings} />}
         </div>
       </div>
     </DndContext>

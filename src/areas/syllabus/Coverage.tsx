@@ -1,12 +1,12 @@
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import type { SyllabusView } from '../../contracts/views';
 import { coverage, FAMILIES, ZONES, type ItemFacts, type Syllabus } from '../../core';
 import { FamilyMark } from './small';
 
 /** Zone by side by family, for the whole way or one belt, in all conditions or one. What nobody asks for is boxed. */
-export function Coverage({
+export const Coverage = memo(function Coverage({
   view,
   syllabus,
   factsOf,
@@ -95,4 +95,4 @@ export function Coverage({
       </div>
     </section>
   );
-}
+});

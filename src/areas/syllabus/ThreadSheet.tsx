@@ -181,7 +181,7 @@ export function ThreadSheet({
         <p className="second">
           {inWords(leaning.length)} {plural(leaning.length, 'item')} {leaning.length === 1 ? 'hangs' : 'hang'} on it:{' '}
           {leaning.slice(0, 4).map(name).join(', ')}
-          {leaning.length > 4 && ', …'}.
+          {leaning.length > 4 ? ', …' : '.'}
         </p>
       )}
       <div className="row wrap">
