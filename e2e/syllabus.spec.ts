@@ -262,6 +262,31 @@ test('a school goes out as a file and into an empty one, tried before it is done
     await shows(theirs, 'Taken in from school.json');
     await theirs.getByRole('link', { name: 'Look at the way' }).click();
     await expect(theirs.getByRole('rowheader', { name: /Ferry Pole, first half/ })).toBeVisible();
+    // Long work shows how far it is, and stopping it leaves no trace.
+    const small = JSON.parse(text) as { techniques: { name: string }[]; sequences: unknown[]; syllabus: unknown };
+    const many = Array.from({ length: 2000 }, (_, i) => ({
+      ...small.techniques[0]!,
+      name: `Many ${i}`,
+      stance: null,
+      step: null,
+      before: [],
+    }));
+    await theirs.goto(`${empty.url}/syllabus/exchange`);
+    await settle(theirs);
+    await input.setInputFiles(
+      file(JSON.stringify({ ...small, techniques: many, sequences: [], syllabus: null }), 'many.json'),
+    );
+    await expect(theirs.getByText('What many.json would do')).toBeVisible({ timeout: 45_000 });
+    await theirs.getByRole('button', { name: /^Take .* in$/ }).click();
+    await theirs.getByRole('button', { name: 'Stop' }).click();
+    await shows(theirs, 'Stopped. Nothing was taken in.');
+    const busy = `select count(*)::int as n from pg_stat_activity where datname = current_database() and xact_start is not null and pid <> pg_backend_pid()`;
+    await expect.poll(async () => (await empty.query<{ n: number }>(busy))[0]!.n, { timeout: 30_000 }).toBe(0);
+    expect(
+      (await empty.query<{ n: number }>(`select count(*)::int as n from technique where name like 'Many %'`))[0]!.n,
+    ).toBe(0);
+    await theirs.goto(`${empty.url}/syllabus`);
+    await settle(theirs);
     // Nobody is judged before it is published.
     await theirs.getByRole('button', { name: 'Publish the draft' }).click();
     await theirs.getByLabel('It is called').fill('The first');

@@ -8,6 +8,7 @@ import { prepareDatabase } from '../../src/data/prepare';
 import { person } from '../../src/data/tables';
 import { account, user } from '../../src/data/tables/auth';
 import { benchAlgebra } from './algebra';
+import { benchExchange } from './exchange';
 import { benchKeystroke } from './keystroke';
 import { benchReadiness } from './readiness';
 import { benchSchool, TODAY } from './school';
@@ -67,6 +68,7 @@ const results = [
     },
     signIn,
   ),
+  await benchExchange(db, ownerPool),
 ];
 results.push(benchAlgebra(), await benchKeystroke());
 await pool.end();

@@ -37,6 +37,13 @@ export interface Place {
   at: number;
 }
 
+/** What hangs together: from what is needed to what needs it, at the belt that asks for it. */
+export interface Tie {
+  from: string;
+  to: string;
+  rankId: string | null;
+}
+
 interface RowShown {
   thread: Thread;
   life: Life;
@@ -61,7 +68,7 @@ export function Cloth({
   findings,
   column,
   place,
-  tie,
+  ties,
   changed,
   mayChange,
   onPlace,
@@ -76,8 +83,8 @@ export function Cloth({
   findings: readonly SyllabusFinding[];
   column: number;
   place: Place | null;
-  /** The finding whose two items are tied. */
-  tie: SyllabusFinding | null;
+  /** Items that hang together, drawn while they are looked at. */
+  ties: readonly Tie[];
   changed: ReadonlySet<string>;
   mayChange: boolean;
   onPlace: (place: Place) => void;
@@ -169,8 +176,11 @@ export function Cloth({
     }
     return null;
   };
-  const tied = tie?.threadId && tie.alsoId ? ([yOf(tie.threadId), yOf(tie.alsoId)] as const) : null;
-  const tieX = tie?.rankId ? (ids.indexOf(tie.rankId) + 1) * column - 20 : 0;
+  const tied = ties.flatMap((t) => {
+    const [from, to] = [yOf(t.from), yOf(t.to)];
+    const rank = t.rankId === null ? -1 : ids.indexOf(t.rankId);
+    return from === null || to === null || rank < 0 ? [] : [{ from, to, x: (rank + 1) * column - 20 }];
+  });
   return (
     <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragEnd={dropped}>
       <div className="cloth-frame">
@@ -226,15 +236,18 @@ export function Cloth({
                 ))}
               </div>
             ))}
-            {tied && tied[0] !== null && tied[1] !== null && (
+            {tied.length > 0 && (
               <svg className="tie" style={{ left: NAMES }} width={width} height="100%" aria-hidden="true">
-                <path
-                  d={`M${tieX + 16} ${tied[1]}C${tieX} ${tied[1]} ${tieX} ${tied[1]} ${tieX} ${tied[1] + (tied[0] < tied[1] ? -14 : 14)}V${tied[0]}`}
-                  fill="none"
-                  stroke="var(--brass)"
-                  strokeWidth="1.7"
-                  strokeDasharray="4 3"
-                />
+                {tied.map(({ from, to, x }, i) => (
+                  <path
+                    key={i}
+                    d={`M${x + 16} ${to}C${x} ${to} ${x} ${to} ${x} ${to + (from < to ? -14 : 14)}V${from}`}
+                    fill="none"
+                    stroke="var(--brass)"
+                    strokeWidth="1.7"
+                    strokeDasharray="4 3"
+                  />
+                ))}
               </svg>
             )}
           </div>

@@ -1,10 +1,11 @@
 import Button from '@mui/material/Button';
-import { useDeferredValue, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { lazy, Suspense, useDeferredValue, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import type { CommandDraft, CommandName, FieldError } from '../../contracts/commands';
 import type { SyllabusView } from '../../contracts/views';
 import {
   checkSyllabus,
   itemKey,
+  loadOf,
   sortFindings,
   STEADY,
   type ItemFacts,
@@ -16,7 +17,7 @@ import { newId, send } from '../../kit/send';
 import { capital, dateInWords, inWords } from '../../kit/words';
 import { AddItem } from './AddItem';
 import { BeltSheet } from './BeltSheet';
-import { Cloth, cellId, type Grip, type Place } from './Cloth';
+import { Cloth, cellId, type Grip, type Place, type Tie } from './Cloth';
 import { ConditionsSheet } from './ConditionsSheet';
 import { Coverage } from './Coverage';
 import { NAMES } from './drawing';
@@ -38,6 +39,8 @@ type Open =
   | null;
 
 const LEAST_COLUMN = 52;
+/** Drawn only when it is asked for. */
+const LoadChart = lazy(() => import('./LoadChart'));
 
 /** "Does the way hold together?": ranks across, work down, every item's life as a thread; what is open stands beside it. */
 export default function Syllabus({
@@ -58,6 +61,7 @@ export default function Syllabus({
   const [tie, setTie] = useState<SyllabusFinding | null>(null);
   const frame = useRef<HTMLDivElement>(null);
   const [column, setColumn] = useState(82);
+  const [byKind, setByKind] = useState(false);
   useEffect(() => {
     const el = frame.current;
     if (!el) return;
@@ -98,6 +102,18 @@ export default function Syllabus({
     return out;
   }, [syllabus, view.over]);
 
+  // The finding's two items, or what the chosen item hangs on and what hangs on it.
+  const ties = useMemo(
+    (): Tie[] =>
+      tie?.threadId && tie.alsoId
+        ? [{ from: tie.threadId, to: tie.alsoId, rankId: tie.rankId }]
+        : place
+          ? syllabus.needs
+              .filter((n) => n.of === place.threadId || n.on === place.threadId)
+              .map((n) => ({ from: n.on, to: n.of, rankId: firstRank(syllabus, n.of, view.ranks) }))
+          : [],
+    [tie, place, syllabus, view.ranks],
+  );
   const does = async <N extends CommandName>(name: N, input: CommandDraft<N>): Promise<FieldError[] | null> => {
     draft.setWrong('');
     await draft.settled();
@@ -339,7 +355,7 @@ export default function Syllabus({
               findings={found.open}
               column={column}
               place={place}
-              tie={tie}
+              ties={ties}
               changed={changed}
               mayChange={mayChange}
               onPlace={setPlace}
@@ -353,6 +369,23 @@ export default function Syllabus({
             <p className="legend">
               <Legend />
             </p>
+          )}
+          {!empty && (
+            <details className="by-kind" onToggle={(e) => setByKind(e.currentTarget.open)}>
+              <summary>Load by kind</summary>
+              {byKind && (
+                <Suspense fallback={<p className="second">Drawing</p>}>
+                  <LoadChart
+                    loads={loadOf(
+                      later,
+                      view.ranks.map((r) => r.id),
+                      factsOf,
+                    )}
+                    ranks={view.ranks}
+                  />
+                </Suspense>
+              )}
+            </details>
           )}
           {!empty && mayChange && (
             <p className="second keys">
@@ -453,6 +486,12 @@ export default function Syllabus({
       </p>
     </IslandRoot>
   );
+}
+
+/** The first belt that tests an item, or in which it begins. */
+function firstRank(s: SyllabusView['syllabus'], threadId: string, ranks: SyllabusView['ranks']): string | null {
+  const asked = new Set(s.requirements.filter((r) => r.threadId === threadId).map((r) => r.rankId));
+  return ranks.find((r) => asked.has(r.id))?.id ?? s.threads.find((t) => t.id === threadId)?.introduced ?? null;
 }
 
 const UNKNOWN: Omit<ItemFacts, 'item' | 'name' | 'group' | 'counts'> = {
