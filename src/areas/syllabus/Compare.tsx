@@ -1,3 +1,5 @@
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
 import type { RankShown, SyllabusCompareView } from '../../contracts/views';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
@@ -5,7 +7,22 @@ import { capital, dateInWords, inWords, plural } from '../../kit/words';
 import './syllabus.css';
 
 /** "What is different?": two versions beside each other, belt by belt, and whom the difference touches. */
-export default function Compare({ view, ranks }: { view: SyllabusCompareView; ranks: RankShown[] }) {
+export default function Compare({
+  view,
+  ranks,
+  versions,
+  was,
+  now,
+}: {
+  view: SyllabusCompareView;
+  ranks: RankShown[];
+  /** From the newest; the draft, if there is one, has the empty id. */
+  versions: { id: string; title: string }[];
+  was: string;
+  now: string;
+}) {
+  const go = (a: string, b: string) =>
+    window.location.assign(`/syllabus/compare?was=${a}${b === '' ? '' : `&now=${b}`}`);
   const name = (v: SyllabusCompareView['was']) => (v.from === null ? 'the draft' : `“${v.title}”`);
   const whole = view.differences.filter((d) => d.rankId === null);
   const without = (text: string) => capital(text.replace(/^[^:]*: /, ''));
@@ -22,7 +39,39 @@ export default function Compare({ view, ranks }: { view: SyllabusCompareView; ra
             .
           </p>
         </div>
-        <div className="actions">
+        <div className="actions" style={{ alignItems: 'flex-end' }}>
+          <TextField
+            id="compare-was"
+            label="Against"
+            select
+            value={was}
+            onChange={(e) => go(e.target.value, now)}
+            sx={{ width: 190 }}
+          >
+            {versions
+              .filter((x) => x.id !== '' && x.id !== now)
+              .map((x) => (
+                <MenuItem key={x.id} value={x.id}>
+                  {x.title}
+                </MenuItem>
+              ))}
+          </TextField>
+          <TextField
+            id="compare-now"
+            label="Look at"
+            select
+            value={now}
+            onChange={(e) => go(was, e.target.value)}
+            sx={{ width: 190 }}
+          >
+            {versions
+              .filter((x) => x.id !== was)
+              .map((x) => (
+                <MenuItem key={x.id} value={x.id}>
+                  {x.title}
+                </MenuItem>
+              ))}
+          </TextField>
           <a className="button" href="/syllabus">
             Back to the way
           </a>
