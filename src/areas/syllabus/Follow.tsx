@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { RankShown, SyllabusVersionView } from '../../contracts/views';
+import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { send } from '../../kit/send';
 import { capital, dateInWords, inWords, plural } from '../../kit/words';
@@ -25,6 +26,7 @@ export default function Follow({
   movers: Mover[];
   ranks: RankShown[];
 }) {
+  useEastern(...movers.map((m) => m.name));
   const [left, setLeft] = useState(movers);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [open, setOpen] = useState<string | null>(movers[0]?.id ?? null);

@@ -12,6 +12,7 @@ import {
   type PlacedRequirement,
   type SyllabusFinding,
 } from '../../core';
+import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { newId, send } from '../../kit/send';
 import { capital, dateInWords, inWords } from '../../kit/words';
@@ -56,6 +57,7 @@ export default function Syllabus({
 }) {
   const draft = useDraft(first, me);
   const { view, syllabus, edit } = draft;
+  useEastern(...view.items.map((i) => i.name));
   const [open, setOpen] = useState<Open>(rankId === null ? null : { what: 'rank', id: rankId });
   const [place, setPlace] = useState<Place | null>(null);
   const [tie, setTie] = useState<SyllabusFinding | null>(null);
