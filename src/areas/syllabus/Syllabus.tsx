@@ -6,6 +6,7 @@ import {
   checkSyllabus,
   itemKey,
   loadOf,
+  NOTHING_KNOWN,
   sortFindings,
   STEADY,
   type ItemFacts,
@@ -83,7 +84,9 @@ export default function Syllabus({
       const known = items.get(key);
       if (known) return known;
       const whole = bare.get(key) ?? bare.get(key.split(':').slice(0, 2).join(':'));
-      return whole && { ...UNKNOWN, item: whole.item, name: whole.name, group: whole.group, counts: whole.counts };
+      return (
+        whole && { ...NOTHING_KNOWN, item: whole.item, name: whole.name, group: whole.group, counts: whole.counts }
+      );
     };
   }, [items, view.others]);
   const later = useDeferredValue(syllabus);
@@ -495,22 +498,6 @@ function firstRank(s: SyllabusView['syllabus'], threadId: string, ranks: Syllabu
   const asked = new Set(s.requirements.filter((r) => r.threadId === threadId).map((r) => r.rankId));
   return ranks.find((r) => asked.has(r.id))?.id ?? s.threads.find((t) => t.id === threadId)?.introduced ?? null;
 }
-
-const UNKNOWN: Omit<ItemFacts, 'item' | 'name' | 'group' | 'counts'> = {
-  sided: false,
-  points: 0,
-  critical: 0,
-  cells: [],
-  contents: [],
-  ceiling: null,
-  age: null,
-  equipment: [],
-  weapon: false,
-  hardens: false,
-  head: false,
-  room: null,
-  retired: false,
-};
 
 function Legend() {
   const sign = (d: string, className: string, eye = false) => (

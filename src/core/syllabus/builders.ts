@@ -1,6 +1,6 @@
 // Small builders for tests of the syllabus: a school of four ranks, and generated syllabi over its items.
 import fc from 'fast-check';
-import type { ItemFacts } from './facts';
+import { NOTHING_KNOWN, type ItemFacts } from './facts';
 import type { CompareNames } from './compare';
 import type { SyllabusContext } from './checkSyllabus';
 import type { EditContext } from './edit';
@@ -42,23 +42,13 @@ export const asks = (threadId: string, rankId: string, more: Partial<PlacedRequi
 export const syllabus = (more: Partial<Syllabus> = {}): Syllabus => ({ ...NOTHING_ASKED, order: ORDER, ...more });
 
 export const facts = (item: Item, more: Partial<ItemFacts> = {}): ItemFacts => ({
+  ...NOTHING_KNOWN,
   item,
   name: 'technique' in item ? item.technique : item.sequence,
   group: 'Basics',
   sided: true,
   points: 4,
   critical: 1,
-  counts: 0,
-  cells: [],
-  contents: [],
-  ceiling: null,
-  age: null,
-  equipment: [],
-  weapon: false,
-  hardens: false,
-  head: false,
-  room: null,
-  retired: false,
   ...more,
 });
 

@@ -43,3 +43,21 @@ export interface ItemFacts {
   room: { width: number; depth: number } | null;
   retired: boolean;
 }
+
+/** What is known of an item by its name alone: gone from the library, or only just put in. */
+export const NOTHING_KNOWN: Omit<ItemFacts, 'item' | 'name' | 'group'> = {
+  sided: false,
+  points: 0,
+  critical: 0,
+  counts: 0,
+  cells: [],
+  contents: [],
+  ceiling: null,
+  age: null,
+  equipment: [],
+  weapon: false,
+  hardens: false,
+  head: false,
+  room: null,
+  retired: false,
+};

@@ -12,6 +12,7 @@ import {
   gateAsks,
   GROUPS,
   itemKey,
+  NOTHING_KNOWN,
   sectionings,
   standardPlain,
   touchedRequirements,
@@ -100,7 +101,7 @@ export async function syllabusView(tx: Transaction, who: Who): Promise<SyllabusV
         const f = factsOf(key) ?? items.factsOf(key, item);
         return f
           ? { ...f, key }
-          : { ...NOTHING_KNOWN, key, item, name: items.nameOf(item), group: items.groupOf(item) };
+          : { ...NOTHING_KNOWN, retired: true, key, item, name: items.nameOf(item), group: items.groupOf(item) };
       },
     ),
     others: [
@@ -122,24 +123,6 @@ export async function syllabusView(tx: Transaction, who: Who): Promise<SyllabusV
     today: who.today,
   };
 }
-
-/** An item that is in no library any more: its thread stays and says so. */
-const NOTHING_KNOWN = {
-  sided: false,
-  points: 0,
-  critical: 0,
-  counts: 0,
-  cells: [],
-  contents: [],
-  ceiling: null,
-  age: null,
-  equipment: [],
-  weapon: false,
-  hardens: false,
-  head: false,
-  room: null,
-  retired: true,
-};
 
 const compareNames = (v: Versions, items: Items, ...bodies: Syllabus[]) => {
   const threads = new Map(bodies.flatMap((b) => b.threads.map((t) => [t.id, t.item] as const)));
