@@ -5,6 +5,7 @@ export * from './units/plainDate';
 export * from './units/condition';
 export * from './units/zone';
 export * from './units/fold';
+export * from './units/random';
 // technique
 export * from './technique/point';
 export * from './technique/technique';
@@ -64,6 +65,15 @@ export * from './evidence/window';
 export * from './evidence/verdict';
 export * from './evidence/reason';
 export * from './evidence/readiness';
+export * from './evidence/beta';
+export * from './evidence/posterior';
+export * from './evidence/chance';
+export * from './evidence/calibration';
+export * from './evidence/focus';
+export * from './evidence/nextLooks';
+export * from './evidence/growth';
+export * from './evidence/forecast';
+export * from './evidence/believe';
 // roll
 export * from './roll/rollLines';
 export * from './roll/consent';

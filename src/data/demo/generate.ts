@@ -73,13 +73,23 @@ const NOTES = [
   'did it twice more unasked',
 ];
 
+/** Another school than the demo: other people, or a longer record. */
+export interface Wanted {
+  people: readonly (typeof DEMO_STUDENTS)[number][];
+  months: number;
+  /** Whether the last item of each belt is new this season, as in the demo. */
+  newThisSeason: boolean;
+}
+
 /**
  * Makes Causeway Hall as it stands on a day: the library, fourteen months of classes and looks, one grading eight months
  * ago and the next in five weeks. Everything follows from the seed, and the truth behind the marks is kept.
  */
-export function generateDemo(today: PlainDate, seed = 20_260_301): DemoSchool {
+export function generateDemo(today: PlainDate, seed = 20_260_301, other: Partial<Wanted> = {}): DemoSchool {
+  const wanted: Wanted = { people: DEMO_STUDENTS, months: MONTHS_OF_RECORD, newThisSeason: true, ...other };
+  const { people, months } = wanted;
   const d = dice(seed);
-  const start = addMonths(today, -MONTHS_OF_RECORD);
+  const start = addMonths(today, -months);
   const ms = (day: PlainDate, hour = 18, minute = 0) => Date.parse(`${day}T00:00:00Z`) + (hour * 60 + minute) * 60_000;
   const newId = () => d.id(ms(start));
 
@@ -134,7 +144,7 @@ export function generateDemo(today: PlainDate, seed = 20_260_301): DemoSchool {
   const gradingDay = addDays(addMonths(today, -8), d.whole(-3, 3));
   const nextGradingDay = addDays(today, 35);
 
-  const students = DEMO_STUDENTS.map((s): DemoStudent => {
+  const students = people.map((s): DemoStudent => {
     const at = DEMO_RANKS.findIndex((r) => r.name === s.rank);
     const promoted = at > 0 && (s.comes > 0.7 || d.chance(0.5));
     const since = promoted ? gradingDay : addDays(start, -d.whole(20, 200));
@@ -169,7 +179,7 @@ export function generateDemo(today: PlainDate, seed = 20_260_301): DemoSchool {
     if (!next) return;
     // What stands last in a belt is new this season: nobody was watched doing it before the last ten days.
     const all = requirements.filter((r) => r.rankId === next.id);
-    const asked = worn > 0 && day < addDays(today, -10) ? all.slice(0, -1) : all;
+    const asked = wanted.newThisSeason && worn > 0 && day < addDays(today, -10) ? all.slice(0, -1) : all;
     const nth = Math.floor(daysBetween(start, day) / 2);
     const swept = [asked[nth % asked.length], asked[(nth + 3) % asked.length]];
     for (const r of swept) if (r && d.chance(0.5)) record(s, r, day, 'sweep');
@@ -238,6 +248,10 @@ function measuredValue(p: Point, holds: boolean, d: Dice): number {
   return Math.round(d.chance(0.7) ? lo - 1 - d.next() * width * 0.3 : hi + 1 + d.next() * width * 0.2);
 }
 
+/** How the logit of a share grows in a month, and what it has come to by the end of the demo's record. */
+const GROWTH = 0.26;
+const LEVEL_AT = 0.13;
+
 /** Each student's chance per point and side grows with training; some points stay hard, one side lags, a few are habits. */
 function makeTruth(
   students: readonly DemoStudent[],
@@ -261,7 +275,8 @@ function makeTruth(
   const pace = new Map(students.map((s) => [s.id, (0.9 + s.talent) * s.comes]));
   return (studentId, pointId, side, day) => {
     const months = daysBetween(start, day) / 30;
-    const x = (base.get(`${studentId} ${pointId} ${side}`) ?? 0) + 0.13 * (pace.get(studentId) ?? 0) * months;
+    const grown = LEVEL_AT * MONTHS_OF_RECORD + GROWTH * (months - MONTHS_OF_RECORD);
+    const x = (base.get(`${studentId} ${pointId} ${side}`) ?? 0) + (pace.get(studentId) ?? 0) * grown;
     return Math.min(0.985, Math.max(0.03, logistic(x)));
   };
 }
