@@ -5,4 +5,5 @@ export const DEMO_SIGN_INS = [
   { role: 'instructor', name: 'Idris Vane', email: 'idris@causewayhall.example' },
   { role: 'examiner', name: 'Odile Farrow', email: 'odile@causewayhall.example' },
   { role: 'student', name: 'Ilse Marrow', email: 'ilse@causewayhall.example' },
+  { role: 'guardian of Ilse', name: 'Aldous Marrow', email: 'aldous@causewayhall.example' },
 ];

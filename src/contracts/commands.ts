@@ -1,13 +1,20 @@
 import * as v from 'valibot';
 import { VERDICTS } from '../core';
 import { bundleImport } from './bundle';
-import { classInput, lookInput } from './look';
+import { classInput, feltInput, lookInput } from './look';
 import {
   accessInput,
   adaptationInput,
   consentInput,
+  focusInput,
+  guardianInput,
+  incidentInput,
   injuryInput,
+  outcomeInput,
+  pauseInput,
+  practiceInput,
   promotionInput,
+  roomInput,
   studentChange,
   studentInput,
   teacherInput,
@@ -16,7 +23,7 @@ import {
 import { hallInput, mergeInput, sequenceDerive, sequenceImport, sequenceSave, sequenceWaive } from './sequence';
 import { conditionInput, rankInput, syllabusChange, syllabusFollow, syllabusPublish, syllabusPut } from './syllabus';
 import { techniqueInput } from './technique';
-import { id, line, reason } from './words';
+import { date, id, line, reason } from './words';
 
 const STAFF: readonly Role[] = ['head', 'instructor'];
 const HEAD: readonly Role[] = ['head'];
@@ -66,6 +73,16 @@ export const COMMANDS = {
   },
   'look.record': { may: STAFF, input: lookInput },
   'class.record': { may: STAFF, input: classInput },
+  'felt.record': { may: ['student'], input: feltInput },
+  'focus.give': { may: STAFF, input: focusInput },
+  'practice.record': { may: ['student', 'guardian'], input: practiceInput },
+  'pause.begin': { may: STAFF, input: pauseInput },
+  'pause.end': { may: STAFF, input: v.object({ id, until: date }) },
+  'incident.record': { may: STAFF, input: incidentInput },
+  'outcome.record': { may: HEAD, input: outcomeInput },
+  'gradingDay.set': { may: HEAD, input: v.object({ day: date, graded: v.boolean() }) },
+  'student.room': { may: [...STAFF, 'student', 'guardian'], input: roomInput },
+  'guardian.save': { may: HEAD, input: guardianInput },
   'teacher.save': { may: HEAD, input: teacherInput },
   'access.give': { may: HEAD, input: accessInput },
   'access.take': { may: HEAD, input: v.object({ personId: id, why: line }) },

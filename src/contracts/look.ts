@@ -1,5 +1,6 @@
 import * as v from 'valibot';
-import { SIDES } from '../core';
+import { SIDES, STAGES, readShowing } from '../core';
+import { itemShape } from './syllabus';
 import { date, id, line, whole } from './words';
 
 export const markInput = v.variant('kind', [
@@ -9,8 +10,16 @@ export const markInput = v.variant('kind', [
       kind: v.picklist(['seen', 'counted', 'felt']),
       held: whole(0, 200, 'How many held'),
       of: whole(1, 200, 'The number of repetitions'),
+      /** Which repetition slipped, where that was seen: one letter each. */
+      reps: v.optional(v.nullable(v.pipe(v.string(), v.regex(/^[HS]{1,200}$/, 'One letter a repetition.'))), null),
+      /** Of felt points: who felt it. */
+      toldBy: v.optional(v.nullable(id), null),
     }),
     v.check((m) => m.held <= m.of, 'No more can hold than were done.'),
+    v.check(
+      (m) => m.reps === null || (m.reps.length === m.of && [...m.reps].filter((r) => r === 'H').length === m.held),
+      'The repetitions do not add up to what held.',
+    ),
   ),
   v.object({
     pointId: id,
@@ -19,11 +28,35 @@ export const markInput = v.variant('kind', [
   }),
 ]);
 
+/** How the counts of a sequence, or of a part of it, went in one showing. */
+export const showingInput = v.pipe(
+  v.object({
+    id,
+    from: whole(1, 400, 'The first count'),
+    to: whole(1, 400, 'The last count'),
+    ofCounts: whole(1, 400, 'The number of counts'),
+    counts: v.pipe(
+      v.string(),
+      v.check((c) => readShowing(c) !== null, 'These are no marks of counts.'),
+    ),
+    slips: v.pipe(
+      v.array(v.object({ count: whole(1, 400, 'A count'), pointId: v.nullable(id), what: line })),
+      v.maxLength(400),
+    ),
+  }),
+  v.check(
+    (s) => s.from <= s.to && s.to <= s.ofCounts && readShowing(s.counts)?.counts.length === s.to - s.from + 1,
+    'The marks do not fit the counts.',
+  ),
+);
+
 /** A look as a tablet writes it down. `at` is the tablet's instant; marks may be empty where a look takes another back. */
-export const lookInput = v.object({
+const lookShape = v.object({
   id,
   studentId: id,
-  techniqueId: id,
+  techniqueId: v.nullable(id),
+  sequence: v.optional(v.nullable(showingInput), null),
+  stage: v.optional(v.nullable(v.picklist(STAGES)), null),
   conditionId: id,
   day: date,
   at: v.pipe(v.string(), v.isoTimestamp('This is no instant.')),
@@ -40,12 +73,36 @@ export const lookInput = v.object({
     ),
   ),
 });
-export type LookInput = v.InferOutput<typeof lookInput>;
-export type MarkInput = v.InferOutput<typeof markInput>;
+export const lookInput = v.pipe(
+  lookShape,
+  v.check((l) => (l.techniqueId === null) !== (l.sequence === null), 'A look is at one technique or one sequence.'),
+);
+export type LookInput = v.InferOutput<typeof lookShape>;
+export type MarkInput = v.InferInput<typeof markInput>;
+/** A look as it is written down on a device. */
+export type LookWritten = v.InferInput<typeof lookShape>;
 
 export const classInput = v.object({
   id,
   day: date,
   minutes: whole(5, 600, 'The length of a class in minutes'),
   present: v.pipe(v.array(id), v.maxLength(500, 'No hall holds so many.')),
+  /** What was taught, so that those who were away can make it up. */
+  taught: v.optional(v.pipe(v.array(itemShape), v.maxLength(60, 'Nobody teaches more than 60 things in a class.')), []),
 });
+
+/** What the performer, or the receiver of the work, felt: told on their own page, kept apart from what was seen. */
+export const feltInput = v.pipe(
+  v.object({
+    id,
+    /** Whose work it was. */
+    studentId: id,
+    techniqueId: id,
+    pointId: id,
+    conditionId: id,
+    side: v.picklist(SIDES),
+    held: whole(0, 50, 'How many held'),
+    of: whole(1, 50, 'The number of repetitions'),
+  }),
+  v.check((m) => m.held <= m.of, 'No more can hold than were done.'),
+);

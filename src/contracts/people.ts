@@ -1,8 +1,8 @@
 import * as v from 'valibot';
-import { RUNGS } from '../core';
-import { date, email, id, line, name, password, reason } from './words';
+import { HANDS, JOINTS, RUNGS, SIDES } from '../core';
+import { date, email, id, line, name, password, prose, reason, whole } from './words';
 
-export const ROLES = ['head', 'instructor', 'examiner', 'student'] as const;
+export const ROLES = ['head', 'instructor', 'examiner', 'student', 'guardian'] as const;
 export type Role = (typeof ROLES)[number];
 
 export const studentInput = v.object({ id, name, born: v.nullable(date), rankId: id, since: date });
@@ -45,6 +45,89 @@ export const injuryInput = v.pipe(
     ['until'],
   ),
 );
+
+/** The one correction given to a student; `chosen` where a teacher takes another than the rule names. */
+export const focusInput = v.pipe(
+  v.object({
+    id,
+    studentId: id,
+    pointId: id,
+    side: v.picklist(SIDES),
+    day: date,
+    chosen: v.boolean(),
+    reason: v.pipe(v.string(), v.trim(), v.maxLength(1000, 'A reason has at most 1,000 letters.')),
+  }),
+  v.forward(
+    v.check((f) => !f.chosen || f.reason.length >= 3, 'A reason is needed: it is kept with the choice.'),
+    ['reason'],
+  ),
+);
+
+/** A student's own entry of what was done at home. */
+export const practiceInput = v.object({
+  id,
+  studentId: id,
+  day: date,
+  minutes: whole(1, 600, 'The time in minutes'),
+  repetitions: whole(0, 20_000, 'The number of repetitions'),
+  strikes: whole(0, 5_000, 'The number of strikes'),
+  hands: v.picklist(HANDS),
+  joints: v.picklist(JOINTS),
+  what: line,
+});
+
+const oneItem = { techniqueId: v.nullable(id), sequenceId: v.nullable(id) };
+export const pauseInput = v.pipe(
+  v.object({
+    id,
+    studentId: id,
+    ...oneItem,
+    habit: v.pipe(line, v.minLength(3, 'Say which habit has to go.')),
+    from: date,
+  }),
+  v.forward(
+    v.check((p) => (p.techniqueId === null) !== (p.sequenceId === null), 'Say which work rests.'),
+    ['techniqueId'],
+  ),
+);
+
+/** Somebody was hurt: all three parties, what they were doing, what happened and what was done. */
+export const incidentInput = v.pipe(
+  v.object({
+    id,
+    day: date,
+    hurtId: id,
+    causeId: v.nullable(id),
+    chargeId: id,
+    ...oneItem,
+    doing: line,
+    what: v.pipe(prose, v.minLength(3, 'Say what happened.')),
+    done: prose,
+    head: v.boolean(),
+  }),
+  v.forward(
+    v.check(
+      (i) => i.hurtId !== i.causeId,
+      'The one who is hurt and the one who hurt are two people; leave it open otherwise.',
+    ),
+    ['causeId'],
+  ),
+  v.forward(
+    v.check((i) => i.techniqueId !== null || i.sequenceId !== null || i.doing !== '', 'Say what they were doing.'),
+    ['doing'],
+  ),
+);
+
+/** The floor at home in metres, and the height in centimetres. */
+export const roomInput = v.object({
+  id,
+  roomWidth: v.nullable(v.pipe(v.number(), v.minValue(0.5, 'A room is at least half a metre wide.'), v.maxValue(30))),
+  roomDepth: v.nullable(v.pipe(v.number(), v.minValue(0.5, 'A room is at least half a metre deep.'), v.maxValue(30))),
+  stature: v.nullable(whole(60, 230, 'The height in centimetres')),
+});
+
+export const outcomeInput = v.object({ id, studentId: id, rankId: id, day: date, passed: v.boolean(), note: line });
+export const guardianInput = v.object({ id, name, studentIds: v.pipe(v.array(id), v.minLength(1, 'Say for whom.')) });
 
 export const teacherInput = v.object({ id, name, role: v.picklist(['head', 'instructor', 'examiner']) });
 

@@ -1,19 +1,28 @@
 import * as v from 'valibot';
 import type {
+  CountSlip,
   Departure,
   Difference,
+  ForecastInput,
   GateKind,
   Group,
   Item,
   ItemFacts,
+  Leniency,
   Part,
   Point,
+  PointKind,
+  Practice,
+  PracticeSum,
+  Purpose,
   Readiness,
   Recipe,
+  Reliability,
   Rung,
   Sequence,
   SequenceKind,
   Side,
+  Stage,
   Standard,
   StanceGeometry,
   Syllabus,
@@ -29,7 +38,9 @@ import type { TechniqueFile } from './techniqueFile';
 import { id } from './words';
 
 const STAFF: readonly Role[] = ['head', 'instructor'];
-const EVERYBODY: readonly Role[] = ['head', 'instructor', 'examiner', 'student'];
+const EVERYBODY: readonly Role[] = ['head', 'instructor', 'examiner', 'student', 'guardian'];
+/** A student's page: teachers see all, a student their own, a guardian their child's. */
+const OWN: readonly Role[] = ['head', 'instructor', 'student', 'guardian'];
 
 /** Every read there is: what it takes and who may. Whoever may see only their own says so in the server's view. */
 export const VIEWS = {
@@ -46,9 +57,18 @@ export const VIEWS = {
   syllabusSheet: { may: STAFF, input: v.object({ rankId: id, versionId: v.optional(id) }) },
   roll: { may: STAFF, input: v.object({}) },
   readiness: { may: STAFF, input: v.object({ rankId: id }) },
-  student: { may: [...STAFF, 'student'], input: v.object({ id }) },
+  chances: { may: STAFF, input: v.object({ rankId: id }) },
+  student: { may: OWN, input: v.object({ id }) },
+  forecast: { may: OWN, input: v.object({ id }) },
+  studentLooks: { may: OWN, input: v.object({ id }) },
+  home: { may: OWN, input: v.object({ id }) },
+  wards: { may: ['guardian'], input: v.object({}) },
+  missed: { may: STAFF, input: v.object({}) },
+  calibration: { may: ['head'], input: v.object({}) },
+  incidents: { may: STAFF, input: v.object({}) },
   lookKit: { may: STAFF, input: v.object({}) },
   earlierMarks: { may: STAFF, input: v.object({ techniqueId: id }) },
+  earlierShowings: { may: STAFF, input: v.object({ sequenceId: id }) },
   people: { may: ['head'], input: v.object({}) },
 } as const satisfies Record<string, { may: readonly Role[]; input: v.GenericSchema }>;
 export type ViewName = keyof typeof VIEWS;
@@ -313,6 +333,10 @@ export interface RequirementVerdict {
   change: string;
   sticks: StickShown[];
   override: { word: VerdictWord; reason: string; by: string; day: string } | null;
+  /** How likely it passes on the day; null: too few looks to say. */
+  chance: { words: string; chance: number; looks: number } | null;
+  /** Why the work rests; null: it does not. */
+  rests: string | null;
   /** The working: every point on every side. */
   points: {
     pointId: string;
@@ -368,20 +392,170 @@ export interface StudentView {
     note: string;
     held: number;
     of: number;
+    /** Of a showing: which counts slipped. */
+    shown: string;
   }[];
   lookCount: number;
+  /** How likely the belt passes on the day, gates aside; null: too few looks to say. */
+  chance: ChanceShown | null;
+  focus: FocusShown | null;
+  praise: string;
+  /** Everything that slips, in the order in which it is worth correcting. */
+  slips: SlipShown[];
+  pauses: { id: string; item: string; habit: string; from: string; until: string | null }[];
+  practice: PracticeSum & { list: (Practice & { id: string; what: string })[] };
+  room: { width: number | null; depth: number | null; stature: number | null };
+  missed: MissedShown[];
+  /** Felt points that this student can tell of, from their looks of the last days. */
+  feltAsked: {
+    techniqueId: string;
+    technique: string;
+    pointId: string;
+    point: string;
+    conditionId: string;
+    condition: string;
+    side: Side;
+    day: string;
+  }[];
+  gradingDay: string | null;
   access: { email: string | null };
-  may: { decide: boolean; look: boolean };
+  may: { decide: boolean; look: boolean; log: boolean };
   today: string;
 }
 
-/** All that the mat needs without a network: people, items, conditions, what is asked of whom. */
+/** A chance as it is shown: in tenths, with its range and the looks behind it. */
+export interface ChanceShown {
+  words: string;
+  chance: number;
+  lo: number;
+  hi: number;
+  looks: number;
+  /** Past gradings it was corrected by; 0: too few yet. */
+  correctedBy: number;
+}
+export interface SlipShown {
+  pointId: string;
+  point: string;
+  side: Side;
+  hurts: boolean;
+  held: number;
+  of: number;
+  needs: string;
+  cue: string;
+  requirements: string[];
+}
+export interface FocusShown extends SlipShown {
+  how: string;
+  slip: string;
+  hurtsHow: string;
+  since: string | null;
+  chosen: boolean;
+  why: string;
+  holds: string;
+}
+/** What an absent student missed in one class. */
+export interface MissedShown {
+  day: string;
+  item: string;
+  itemKey: string;
+  condition: string;
+  points: { name: string; cue: string }[];
+  /** How it can be made up, with the room the student has. */
+  version: string;
+}
+export interface ChancesView {
+  rows: ({ studentId: string } & ChanceShown)[];
+}
+export interface ForecastView {
+  name: string;
+  rank: string;
+  /** Null: this is the last belt. */
+  input: ForecastInput | null;
+}
+export interface StudentLooksView {
+  looks: {
+    id: string;
+    day: string;
+    item: string;
+    condition: string;
+    side: Side;
+    purpose: Purpose | null;
+    stage: Stage | null;
+    by: string;
+    note: string;
+    replaced: boolean;
+    marks: { point: string; words: string; felt: string | null }[];
+  }[];
+}
+/** What to practise this week, for a student's own floor. */
+export interface HomeView {
+  school: string;
+  student: { name: string; age: number | null; rank: RankShown };
+  next: RankShown | null;
+  today: string;
+  room: { width: number | null; depth: number | null; stature: number };
+  focus: FocusShown | null;
+  praise: string;
+  cautions: string[];
+  items: {
+    key: string;
+    name: string;
+    condition: string;
+    why: string;
+    times: string;
+    cues: string[];
+    /** How it fits: all of it, turned, or the counts that do; null: nothing to say. */
+    fit: string;
+    body: Sequence | null;
+  }[];
+  left: { name: string; why: string }[];
+}
+export interface WardsView {
+  students: { id: string; name: string }[];
+}
+export interface MissedView {
+  students: { id: string; name: string; rank: RankShown; missed: MissedShown[] }[];
+}
+/** How good the chances were. */
+export interface CalibrationView {
+  gradings: Reliability | null;
+  gradingCount: number;
+  /** Chances that the next look's points would stand, said by the looks before it. */
+  looks: Reliability | null;
+  lookCount: number;
+  /** Forecasts of eight weeks ago against what is met today. */
+  teachers: (Leniency & { name: string })[];
+  recent: { name: string; rank: string; day: string; passed: boolean; words: string | null }[];
+}
+export interface IncidentsView {
+  incidents: {
+    id: string;
+    day: string;
+    hurt: string;
+    cause: string | null;
+    charge: string;
+    doing: string;
+    what: string;
+    done: string;
+    head: boolean;
+  }[];
+  /** Summed per drill. */
+  sums: { doing: string; n: number; heads: number; last: string }[];
+  people: { id: string; name: string; staff: boolean }[];
+  items: { key: string; name: string }[];
+  me: string;
+  today: string;
+}
+
+/** All that the mat needs without a network: people, items, conditions, what is asked of whom, what is worth a look. */
 export interface LookKitView {
   today: string;
   timeZone: string;
   me: { personId: string; name: string };
   ranks: RankShown[];
   conditions: ConditionShown[];
+  /** For each condition, itself and what stands above it. */
+  beyond: Record<string, string[]>;
   students: {
     id: string;
     name: string;
@@ -390,9 +564,62 @@ export interface LookKitView {
     lastHere: string | null;
     waived: string[];
     adapted: Record<string, string>;
+    focus: FocusShown | null;
+    /** The first few things that slip, to choose another correction from. */
+    slips: SlipShown[];
+    praise: string;
+    /** Why work rests, by item key. */
+    rests: Record<string, string>;
   }[];
   techniques: { id: string; name: string; kind: TechniqueKind; sided: boolean; points: Omit<PointShown, 'why'>[] }[];
-  asked: { rankId: string; techniqueId: string; conditionId: string }[];
+  /** Sequences that are asked for or were looked at, whole, for the stave. */
+  sequences: {
+    id: string;
+    title: string;
+    kind: SequenceKind;
+    body: Sequence;
+    /** Points of the techniques at each count, by which a slip can be named. */
+    points: { id: string; name: string; cue: string; kind: PointKind }[][];
+  }[];
+  asked: {
+    rankId: string;
+    itemKey: string;
+    techniqueId: string | null;
+    sequenceId: string | null;
+    part: { from: number; to: number; section: string | null } | null;
+    conditionId: string;
+    purpose: Purpose | null;
+    repetitions: number;
+    name: string;
+    group: Group;
+  }[];
+  worths: {
+    studentId: string;
+    itemKey: string;
+    requirementId: string;
+    conditionId: string;
+    word: VerdictWord;
+    reason: string;
+    seconds: number;
+    settles: number;
+    hurts: boolean;
+    points: { id: string; name: string; kind: PointKind; hurts: boolean; side: Side; gain: number; stands: number }[];
+  }[];
+  gradingDay: string | null;
+}
+
+/** Earlier showings of one sequence, newest first. */
+export interface EarlierShowingsView {
+  showings: {
+    id: string;
+    studentId: string;
+    day: string;
+    from: number;
+    counts: string;
+    by: string;
+    byMe: boolean;
+    slips: CountSlip[];
+  }[];
 }
 
 /** The newest marks of everybody on the points of one technique, newest first, at most five a point, side and student. */
@@ -406,12 +633,15 @@ export interface EarlierMarksView {
     held: number;
     of: number;
     lookId: string;
+    /** Who watched, where it was not the one who asks. */
+    by: string | null;
   }[];
 }
 
 export interface PeopleView {
   teachers: { id: string; name: string; role: Role; email: string | null }[];
   students: { id: string; name: string; email: string | null }[];
+  guardians: { id: string; name: string; email: string | null; studentIds: string[] }[];
   me: string;
 }
 
@@ -429,8 +659,17 @@ export interface ViewResults {
   bundle: Bundle;
   roll: RollView;
   readiness: ReadinessView;
+  chances: ChancesView;
   student: StudentView;
+  forecast: ForecastView;
+  studentLooks: StudentLooksView;
+  home: HomeView;
+  wards: WardsView;
+  missed: MissedView;
+  calibration: CalibrationView;
+  incidents: IncidentsView;
   lookKit: LookKitView;
   earlierMarks: EarlierMarksView;
+  earlierShowings: EarlierShowingsView;
   people: PeopleView;
 }

@@ -74,7 +74,10 @@ export * from './evidence/nextLooks';
 export * from './evidence/growth';
 export * from './evidence/forecast';
 export * from './evidence/believe';
+export * from './evidence/counts';
 // roll
 export * from './roll/rollLines';
 export * from './roll/consent';
+export * from './roll/practice';
+export * from './roll/rests';
 export * from './syllabus/startingOrders';

@@ -11,7 +11,20 @@ export interface Roles {
 
 const MIGRATIONS = path.join(path.dirname(fileURLToPath(import.meta.url)), 'migrations');
 /** Facts: rows of these are added and never changed or taken away by the app. */
-const ONLY_ADDED = ['look', 'mark', 'history', 'rank_held', 'adaptation', 'override', 'consent', 'syllabus_followed'];
+const ONLY_ADDED = [
+  'look',
+  'mark',
+  'history',
+  'rank_held',
+  'adaptation',
+  'override',
+  'consent',
+  'syllabus_followed',
+  'outcome',
+  'focus_given',
+  'practice',
+  'incident',
+];
 const THIS_SCHOOL = `(select nullif(current_setting('app.school', true), '')::uuid)`;
 const ident = (s: string) => pg.escapeIdentifier(s);
 

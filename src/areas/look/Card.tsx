@@ -2,9 +2,9 @@ import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import TextField from '@mui/material/TextField';
 import { useEffect, useRef, useState } from 'react';
-import type { LookInput } from '../../contracts/look';
+import type { LookWritten } from '../../contracts/look';
 import type { LookKitView } from '../../contracts/views';
-import { canHurt, isHeld, type Range, type Side } from '../../core';
+import { canHurt, isHeld, STAGES, type Purpose, type Side, type Stage } from '../../core';
 import { Belt } from '../../kit/marks/Belt';
 import { BodyFigure } from '../../kit/marks/BodyFigure';
 import { RuleMark } from '../../kit/marks/small';
@@ -22,28 +22,33 @@ import {
   resize,
   slipOnce,
   slipped,
-  stepOf,
+  turnNotch,
   uncut,
   type CardMarks,
   type PointMarks,
 } from './cardMarks';
 import { nameParts, type KitPoint, type KitStudent, type KitTechnique } from './line';
-import { recordLook } from './record';
+import { draftLook, recordLook } from './record';
 import { SideSwitch } from './SideSwitch';
 import { SaveState, useAwake } from './SaveState';
 import { useKeys } from './useKeys';
-import { Key } from './Sweep';
+import { Key } from './Key';
+import { FocusPanel, giveFocus } from './FocusPanel';
+import { Handover } from './Handover';
+import { Measuring, middleOf, rangeFor, unitAfter } from './Measuring';
 
 interface Props {
   kit: LookKitView;
   student: KitStudent;
   following: KitStudent | null;
   technique: KitTechnique;
+  line: readonly KitStudent[];
   conditionId: string;
   leftHanded: boolean;
   onCondition: (id: string) => void;
   onTechnique: () => void;
   onHand: () => void;
+  onLooked: () => void;
   onNext: () => void;
   onEnd: () => void;
 }
@@ -53,6 +58,17 @@ interface SideCard {
 }
 type Cards = Partial<Record<Side, SideCard>>;
 
+/** What held every time on this card, from the ground up: a true thing to say now. */
+function allHeld(points: readonly KitPoint[], card: CardMarks, side: Side): string {
+  const p = points.find((x) => {
+    const m = card[x.id];
+    return m !== undefined && m.notches.length > 1 && m.notches.every((n) => n === 'H');
+  });
+  if (!p) return '';
+  const on = side === 'none' ? '' : ` on the ${side}`;
+  return `${p.name.charAt(0).toLowerCase()}${p.name.slice(1)} held all ${card[p.id]!.notches.length} times${on}.`;
+}
+
 const NEAR: readonly string[] = ['in air', 'still target', 'moving holder'];
 
 /** All points of one person: from the ground up, by thumb or by keys. Every tap is on the device before it shows. */
@@ -61,11 +77,13 @@ export function Card({
   student,
   following,
   technique,
+  line,
   conditionId,
   leftHanded,
   onCondition,
   onTechnique,
   onHand,
+  onLooked,
   onNext,
   onEnd,
 }: Props) {
@@ -78,6 +96,10 @@ export function Card({
   const [cards, setCards] = useState<Cards>({});
   const [note, setNote] = useState('');
   const [noting, setNoting] = useState(false);
+  const [how, setHow] = useState(false);
+  const [purpose, setPurpose] = useState<Purpose | null>(null);
+  const [stage, setStage] = useState<Stage | null>(null);
+  const [handing, setHanding] = useState(false);
   const [past, setPast] = useState<{ side: Side; marks: CardMarks; at: number }[]>([]);
   const [problem, setProblem] = useState('');
   const chain = useRef<Promise<unknown>>(Promise.resolve());
@@ -93,7 +115,7 @@ export function Card({
     void openOnes().then((open) => {
       const found: Cards = {};
       for (const c of open) {
-        const l = c.input as LookInput;
+        const l = c.input as LookWritten;
         if (
           c.name === 'look.record' &&
           c.by === kit.me.personId &&
@@ -101,6 +123,8 @@ export function Card({
         ) {
           found[l.side] = { lookId: c.id, marks: cardFrom(l.marks, 5) };
           if (l.note) setNote(l.note);
+          if (l.purpose) setPurpose(l.purpose);
+          if (l.stage) setStage(l.stage);
         }
       }
       if (current) setCards(found);
@@ -114,20 +138,21 @@ export function Card({
   const card = cards[side]?.marks ?? {};
   const marksAt = (p: KitPoint): PointMarks => card[p.id] ?? uncut(of);
 
-  const write = (marks: CardMarks, open: boolean, onSide = side, said = note) => {
+  const write = (marks: CardMarks, open: boolean, onSide = side, said = note, why = { purpose, stage }) => {
     const lookId = cards[onSide]?.lookId ?? newId();
     const list = marksOf(points, marks);
-    const draft = {
+    const draft = draftLook({
       id: lookId,
       studentId: student.id,
       techniqueId: technique.id,
       conditionId,
       side: onSide,
+      purpose: why.purpose,
+      stage: why.stage,
       marks: list,
-      replaces: null,
       note: said,
       label: `${student.name}, ${technique.name}${onSide === 'none' ? '' : `, ${onSide}`}: ${list.length} points`,
-    };
+    });
     chain.current = chain.current
       .then(() => (list.length === 0 ? drop(lookId) : recordLook(draft, kit.me.personId, kit.timeZone, open)))
       .then(
@@ -152,9 +177,25 @@ export function Card({
     const lookId = write(step.marks, true, step.side);
     setCards({ ...cards, [step.side]: { lookId, marks: step.marks } });
   };
+  const changeHow = (next: { purpose: Purpose | null; stage: Stage | null }) => {
+    setPurpose(next.purpose);
+    setStage(next.stage);
+    for (const s of sides) if (cards[s]) write(cards[s].marks, true, s, note, next);
+  };
   const finish = async () => {
-    for (const s of sides) if (cards[s]) write(cards[s].marks, false, s);
+    let looked = false;
+    for (const s of sides)
+      if (cards[s] && Object.values(cards[s].marks).some(isMarked)) {
+        write(cards[s].marks, false, s);
+        looked = true;
+      }
     await chain.current;
+    if (looked) {
+      onLooked();
+      // The correction was said over this card: from now on it is the student's until it holds.
+      if (student.focus && student.focus.since === null)
+        await giveFocus(kit, student, student.focus, { chosen: false, reason: '' }).catch(() => undefined);
+    }
     setCards({});
     setPast([]);
     setNote('');
@@ -163,16 +204,9 @@ export function Card({
     setSide(sides[0]!);
   };
 
-  const adapted = point ? /^(-?[\d.]+) to (-?[\d.]+) accepted$/.exec(student.adapted[point.id] ?? '') : null;
-  const range: Range | null = adapted ? { lo: Number(adapted[1]), hi: Number(adapted[2]) } : (point?.accepted ?? null);
+  const range = point ? rangeFor(point, student) : null;
   const [value, setValue] = useState<number | null>(null);
-  const shownValue =
-    value ??
-    (point?.wanted
-      ? Math.round((point.wanted.lo + point.wanted.hi) / 2)
-      : range
-        ? Math.round((range.lo + range.hi) / 2)
-        : 0);
+  const shownValue = value ?? (point ? middleOf(point, range) : 0);
   const choose = (i: number) => {
     setAt(i);
     setValue(null);
@@ -215,7 +249,22 @@ export function Card({
   const rank = kit.ranks.find((r) => r.id === student.rankId);
   const conditions = kit.conditions.filter((c) => NEAR.includes(c.name) || c.id === conditionId);
   const left = point ? marksAt(point).notches.filter((n) => n === 'U').length : 0;
-  const unit = point?.unit === '°' || point?.unit === '%' ? point.unit : point?.unit ? ` ${point.unit}` : '';
+  const unit = unitAfter(point?.unit ?? null);
+  const trueNow = allHeld(points, card, side);
+  if (handing && point)
+    return (
+      <Handover
+        point={point}
+        student={student}
+        line={line}
+        of={of}
+        onTold={(held, toldBy) => {
+          setHanding(false);
+          set(point, { ...heldOf(held, of), toldBy }, true);
+        }}
+        onBack={() => setHanding(false)}
+      />
+    );
   return (
     <div className={`card${leftHanded ? ' left-handed' : ''}${points.length > 8 ? ' many' : ''}`}>
       <header>
@@ -254,10 +303,37 @@ export function Card({
             +
           </Button>
         </div>
+        <Button onClick={() => setHow(!how)} aria-expanded={how}>
+          {purpose === null && stage === null ? 'How' : [purpose, stage].filter(Boolean).join(', ')}
+        </Button>
+        {how && (
+          <>
+            <Switch
+              mat
+              label="Purpose"
+              value={purpose ?? 'either'}
+              onChange={(p) => changeHow({ purpose: p === 'either' ? null : p, stage })}
+              options={[
+                { value: 'either', word: 'either' },
+                { value: 'show', word: 'to show' },
+                { value: 'study', word: 'to study' },
+              ]}
+            />
+            <Switch
+              mat
+              label="Stage"
+              value={stage ?? 'any'}
+              onChange={(s) => changeHow({ purpose, stage: s === 'any' ? null : s })}
+              options={[{ value: 'any', word: 'not said' }, ...STAGES.map((s) => ({ value: s, word: s }))]}
+            />
+          </>
+        )}
       </div>
       <div className="body">
         <div className="figure">
-          <BodyFigure kind={technique.kind} points={points} lit={point?.id} width={250} height={400} />
+          <FocusPanel kit={kit} student={student} now={trueNow} />
+          {student.rests[`t:${technique.id}`] && <p className="hurts">This {student.rests[`t:${technique.id}`]}.</p>}
+          <BodyFigure kind={technique.kind} points={points} lit={point?.id} width={230} height={300} />
         </div>
         <ol className="points" ref={list} aria-label="Points from the ground up">
           {points.map((p, i) => {
@@ -311,24 +387,26 @@ export function Card({
                 {point.name} {canHurt(point) && <span className="hurts">can hurt</span>}
               </h2>
               {point.kind === 'measured' && range ? (
-                <div className="measuring">
-                  <Button aria-label="Less" onClick={() => setValue(shownValue - stepOf(point.unit, range))}>
-                    − {stepOf(point.unit, range)}
-                  </Button>
-                  <TextField
-                    id="value"
-                    type="number"
-                    value={shownValue}
-                    onChange={(e) => setValue(Number(e.target.value))}
-                    slotProps={{ htmlInput: { 'aria-label': `Measured, in ${point.unit ?? ''}`, step: 'any' } }}
-                  />
-                  <Button aria-label="More" onClick={() => setValue(shownValue + stepOf(point.unit, range))}>
-                    + {stepOf(point.unit, range)}
-                  </Button>
-                  <p>{isHeld(shownValue, range) ? 'accepted' : `accepted is ${range.lo} to ${range.hi}${unit}`}</p>
-                </div>
+                <Measuring point={point} range={range} value={shownValue} onValue={setValue} />
+              ) : point.kind === 'felt' ? (
+                <>
+                  <p>{point.how}. Only who felt it can tell.</p>
+                  <Button onClick={() => setHanding(true)}>Hand over the tablet</Button>
+                </>
               ) : (
                 <>
+                  <div className="each" role="group" aria-label="Which repetition slipped?">
+                    {resize(marksAt(point), of).notches.map((n, i) => (
+                      <ButtonBase
+                        key={i}
+                        aria-label={`Repetition ${i + 1}: ${n === 'H' ? 'held' : n === 'S' ? 'slipped' : 'not seen'}`}
+                        onClick={() => set(point, turnNotch(resize(marksAt(point), of), i), false)}
+                      >
+                        <Stick marks={[n]} side={side} width={40} height={34} />
+                        {i + 1}
+                      </ButtonBase>
+                    ))}
+                  </div>
                   {point.slips[0] && (
                     <p>Slip: {point.slips[0].looksLike.charAt(0).toLowerCase() + point.slips[0].looksLike.slice(1)}.</p>
                   )}

@@ -2,35 +2,36 @@ import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import TextField from '@mui/material/TextField';
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import type { LookKitView } from '../../contracts/views';
-import type { Side } from '../../core';
+import type { Group, Side, WorthALook as Worth } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { Splinter } from '../../kit/marks/small';
 import { openOnes, put } from '../../kit/outbox';
 import { newId } from '../../kit/send';
 import { Card } from './Card';
-import { keepLine, lineUp, readLine, type Line } from './line';
+import { freshLine, itemsOf, keepLine, lineUp, readLine, type KitItem, type KitSequence, type Line } from './line';
 import { dayNow } from './record';
 import { SideSwitch } from './SideSwitch';
 import { SaveState } from './SaveState';
 import { Sweep } from './Sweep';
+import { WorthALook } from './WorthALook';
 import './look.css';
 
-type Mode = { what: 'choose' } | { what: 'sweep'; pointId: string } | { what: 'card'; studentId: string };
+// The stave and dragging are fetched when they are needed; the service worker keeps both for the hall.
+const FormCard = lazy(() => import('./FormCard'));
+const OrderLine = lazy(() => import('./OrderLine'));
+
+type Mode =
+  { what: 'choose' } | { what: 'order' } | { what: 'sweep'; pointId: string } | { what: 'card'; studentId: string };
 
 /** The mat: who is on the line, what is looked at, then sweep or card. Everything here works without a network. */
 export default function Look({ kit, school }: { kit: LookKitView; school: string }) {
-  const [line, setLine] = useState<Line>({
-    day: kit.today,
-    present: [],
-    flipped: false,
-    leftHanded: false,
-    classId: null,
-  });
+  const [line, setLine] = useState<Line>(() => freshLine(kit.today));
+  const items = useMemo(() => itemsOf(kit), [kit]);
   const [mode, setMode] = useState<Mode>({ what: 'choose' });
-  const [techniqueId, setTechnique] = useState(kit.techniques[0]?.id ?? '');
+  const [itemKey, setItem] = useState(items[0]?.key ?? '');
   const [conditionId, setCondition] = useState(
     kit.conditions.find((c) => c.name === 'in air')?.id ?? kit.conditions[0]?.id ?? '',
   );
@@ -44,23 +45,23 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
     const asked = new URLSearchParams(location.search);
     const known = readLine(dayNow(kit.timeZone));
     const student = kit.students.find((s) => s.id === asked.get('student'));
-    const technique = kit.techniques.find((t) => t.id === asked.get('technique'));
-    const point = technique?.points.find((p) => p.id === asked.get('point'));
+    const named = items.find((i) => i.key === (asked.get('item') ?? `t:${asked.get('technique')}`));
+    const point = named?.technique?.points.find((p) => p.id === asked.get('point'));
     const condition = kit.conditions.find((c) => c.id === asked.get('condition'));
     const begin =
       student && !known.present.includes(student.id) ? { ...known, present: [...known.present, student.id] } : known;
     // eslint-disable-next-line react-hooks/set-state-in-effect -- what address and device know is read once, after hydration
     setLine(begin);
-    if (technique) setTechnique(technique.id);
+    if (named) setItem(named.key);
     if (condition) setCondition(condition.id);
     const sideAsked = asked.get('side');
     if (sideAsked === 'left' || sideAsked === 'right') setSide(sideAsked);
     if (point && begin.present.length > 0) setMode({ what: 'sweep', pointId: point.id });
     else if (student) {
       const next = kit.ranks[kit.ranks.findIndex((r) => r.id === student.rankId) + 1];
-      const first = kit.asked.find((a) => a.rankId === next?.id && kit.techniques.some((t) => t.id === a.techniqueId));
-      if (!technique && first) {
-        setTechnique(first.techniqueId);
+      const first = kit.asked.find((a) => a.rankId === next?.id && items.some((i) => i.key === a.itemKey));
+      if (!named && first) {
+        setItem(first.itemKey);
         setCondition(first.conditionId);
       }
       setMode({ what: 'card', studentId: student.id });
@@ -70,7 +71,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
     void openOnes().then((open) => {
       for (const c of open) if (Date.now() - Date.parse(c.at) > 3_600_000) void put({ ...c, open: false });
     });
-  }, [kit]);
+  }, [kit, items]);
 
   const changeLine = (change: Partial<Line>) => {
     const next = { ...line, ...change };
@@ -79,14 +80,18 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
   };
   const go = (next: Mode) => {
     setMode(next);
-    const q = new URLSearchParams({ technique: techniqueId, condition: conditionId, side });
+    const q = new URLSearchParams({ item: itemKey, condition: conditionId, side });
     if (next.what === 'sweep') q.set('point', next.pointId);
     if (next.what === 'card') q.set('student', next.studentId);
-    history.replaceState(null, '', next.what === 'choose' ? '/look' : `/look?${q.toString()}`);
+    history.replaceState(null, '', next.what === 'choose' || next.what === 'order' ? '/look' : `/look?${q.toString()}`);
     scrollTo(0, 0);
   };
   const people = lineUp(kit, line);
-  const technique = kit.techniques.find((t) => t.id === techniqueId) ?? kit.techniques[0];
+  const item = items.find((i) => i.key === itemKey) ?? items[0];
+  const technique = item?.technique ?? null;
+  const looked = (key: string) => {
+    if (!line.done.includes(key)) changeLine({ done: [...line.done, key] });
+  };
   const hand = () => changeLine({ leftHanded: !line.leftHanded });
 
   const noteClass = async () => {
@@ -98,7 +103,13 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
         id: newId(),
         at: new Date().toISOString(),
         name: 'class.record',
-        input: { id, day: dayNow(kit.timeZone), minutes: Math.round(n), present: line.present },
+        input: {
+          id,
+          day: dayNow(kit.timeZone),
+          minutes: Math.round(n),
+          present: line.present,
+          taught: taughtTonight(items, line),
+        },
         label: `Class of ${line.present.length}, ${n} minutes`,
         by: kit.me.personId,
         open: false,
@@ -110,26 +121,68 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
     }
   };
 
+  const choose = (w: Worth) => {
+    const chosen = items.find((i) => i.key === w.itemKey);
+    if (!chosen) return;
+    setItem(w.itemKey);
+    setCondition(w.conditionId);
+    if (w.side === 'left' || w.side === 'right') setSide(w.side);
+    const next: Mode =
+      w.kind === 'sweep' && w.pointId
+        ? { what: 'sweep', pointId: w.pointId }
+        : { what: 'card', studentId: w.studentIds[0]! };
+    setMode(next);
+    scrollTo(0, 0);
+  };
+  const arrive = (id: string) => {
+    const at = new Date().toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', timeZone: kit.timeZone });
+    changeLine({ present: [...line.present, id], late: { ...line.late, [id]: at } });
+  };
+
+  if (mode.what === 'order')
+    return (
+      <IslandRoot scheme="dark">
+        <main className="choose">
+          <header>
+            <h1>How do they stand?</h1>
+          </header>
+          <Suspense fallback={<p>Fetching the grips…</p>}>
+            <OrderLine
+              people={people}
+              onOrder={(order) => changeLine({ order, flipped: false })}
+              onDone={() => go({ what: 'choose' })}
+            />
+          </Suspense>
+        </main>
+      </IslandRoot>
+    );
   if (mode.what === 'sweep' && technique && people.length > 0) {
-    const sweepable = technique.points.filter((p) => p.kind !== 'measured');
-    const point = sweepable.find((p) => p.id === mode.pointId) ?? sweepable[0];
+    const point = technique.points.find((p) => p.id === mode.pointId) ?? technique.points[0];
+    const onSide = technique.sided ? side : 'none';
     if (point)
       return (
         <IslandRoot scheme="dark">
           <main>
             <Sweep
-              key={`${point.id} ${conditionId} ${technique.sided ? side : 'none'}`}
+              key={`${point.id} ${conditionId} ${onSide}`}
               kit={kit}
               line={people}
               technique={technique}
               point={point}
               conditionId={conditionId}
-              side={technique.sided ? side : 'none'}
+              side={onSide}
               leftHanded={line.leftHanded}
+              away={kit.students.filter((s) => !line.present.includes(s.id))}
+              late={line.late}
+              onArrive={arrive}
+              onSwept={() => looked(`t:${technique.id} ${point.id} ${onSide}`)}
               onHand={hand}
               onSide={setSide}
               onNextPoint={() =>
-                go({ what: 'sweep', pointId: sweepable[(sweepable.indexOf(point) + 1) % sweepable.length]!.id })
+                go({
+                  what: 'sweep',
+                  pointId: technique.points[(technique.points.indexOf(point) + 1) % technique.points.length]!.id,
+                })
               }
               onEnd={() => go({ what: 'choose' })}
             />
@@ -138,26 +191,42 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
       );
   }
   const student = mode.what === 'card' ? kit.students.find((s) => s.id === mode.studentId) : undefined;
-  if (student && technique) {
+  if (student && item) {
     const at = people.findIndex((s) => s.id === student.id);
     const following = people.length > 1 ? (people[(at + 1) % people.length] ?? null) : null;
+    const common = {
+      kit,
+      student,
+      following,
+      conditionId,
+      leftHanded: line.leftHanded,
+      onLooked: () => looked(`${student.id} ${item.key}`),
+      onNext: () => go(following ? { what: 'card', studentId: following.id } : { what: 'choose' }),
+      onEnd: () => go({ what: 'choose' }),
+    };
     return (
       <IslandRoot scheme="dark">
         <main>
-          <Card
-            key={`${student.id} ${technique.id} ${conditionId}`}
-            kit={kit}
-            student={student}
-            following={following}
-            technique={technique}
-            conditionId={conditionId}
-            leftHanded={line.leftHanded}
-            onCondition={setCondition}
-            onTechnique={() => go({ what: 'choose' })}
-            onHand={hand}
-            onNext={() => go(following ? { what: 'card', studentId: following.id } : { what: 'choose' })}
-            onEnd={() => go({ what: 'choose' })}
-          />
+          {technique ? (
+            <Card
+              key={`${student.id} ${item.key} ${conditionId}`}
+              {...common}
+              technique={technique}
+              line={people}
+              onCondition={setCondition}
+              onTechnique={() => go({ what: 'choose' })}
+              onHand={hand}
+            />
+          ) : (
+            <Suspense fallback={<p className="choose">Fetching the stave…</p>}>
+              <FormCard
+                key={`${student.id} ${item.key} ${conditionId}`}
+                {...common}
+                item={item as KitItem & { sequence: KitSequence }}
+                onItem={() => go({ what: 'choose' })}
+              />
+            </Suspense>
+          )}
         </main>
       </IslandRoot>
     );
@@ -167,8 +236,16 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
     .reverse()
     .map((r) => ({ rank: r, students: kit.students.filter((s) => s.rankId === r.id) }))
     .filter((g) => g.students.length > 0);
-  const toggle = (id: string) =>
-    changeLine({ present: line.present.includes(id) ? line.present.filter((x) => x !== id) : [...line.present, id] });
+  // Whoever is tapped in after the class was noted came late, and the peg says when.
+  const toggle = (id: string) => {
+    if (!line.present.includes(id)) {
+      if (line.classId !== null) arrive(id);
+      else changeLine({ present: [...line.present, id] });
+      return;
+    }
+    const { [id]: _gone, ...late } = line.late;
+    changeLine({ present: line.present.filter((x) => x !== id), late });
+  };
   const lately = kit.students.filter((s) => s.lastHere !== null).map((s) => s.id);
   return (
     <IslandRoot scheme="dark">
@@ -176,7 +253,10 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
         <header>
           <div>
             <h1>What shall I watch?</h1>
-            <p>{school}. Tap who is on the line, choose an item, then one point along the line or one person.</p>
+            <p>
+              {school}. Tap who is on the line. What is worth a look stands first; any item, point and person can be
+              chosen.
+            </p>
           </div>
           <a className="button" href="/students">
             To the desk
@@ -211,6 +291,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
               <Button onClick={() => changeLine({ flipped: !line.flipped })} aria-pressed={line.flipped}>
                 Flip the line
               </Button>
+              {people.length > 1 && <Button onClick={() => go({ what: 'order' })}>Order the line</Button>}
             </div>
             {groups.map((g) => (
               <div key={g.rank.id} className="belt-group">
@@ -230,12 +311,18 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
                         >
                           <svg width="20" height="28" viewBox="0 0 20 28" aria-hidden="true">
                             {here ? (
-                              <path d="M10 3V25" stroke="var(--pine)" strokeWidth="5" strokeLinecap="round" />
+                              <path
+                                d={line.late[s.id] ? 'M10 14V25' : 'M10 3V25'}
+                                stroke="var(--pine)"
+                                strokeWidth="5"
+                                strokeLinecap="round"
+                              />
                             ) : (
                               <path d="M3 22H17" stroke="var(--ink2)" strokeWidth="3" strokeLinecap="round" />
                             )}
                           </svg>
                           {s.name}
+                          {line.late[s.id] && <small>{line.late[s.id]}</small>}
                         </ButtonBase>
                       </li>
                     );
@@ -259,8 +346,18 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
             </div>
           </section>
           <section aria-labelledby="item-head">
-            <h2 id="item-head">Which item?</h2>
-            {!technique ? (
+            <WorthALook
+              kit={kit}
+              items={items}
+              people={people}
+              line={line}
+              onPlan={(plan: Group[] | null) => changeLine({ plan })}
+              onLook={choose}
+            />
+            <h2 id="item-head" style={{ marginTop: 24 }}>
+              Or which item?
+            </h2>
+            {!item ? (
               <p>
                 No technique has points yet. <a href="/techniques">Write some</a> at the desk.
               </p>
@@ -269,12 +366,12 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
                 <Autocomplete
                   id="item"
                   disableClearable
-                  options={kit.techniques}
-                  getOptionKey={(t) => t.id}
+                  options={items}
+                  getOptionKey={(t) => t.key}
                   getOptionLabel={(t) => t.name}
-                  groupBy={(t) => t.kind}
-                  value={technique}
-                  onChange={(_, t) => setTechnique(t.id)}
+                  groupBy={(t) => t.group}
+                  value={item}
+                  onChange={(_, t) => setItem(t.key)}
                   renderInput={(p) => <TextField {...p} label={<span className="hidden">Item</span>} />}
                 />
                 <div className="stack" style={{ marginTop: 12 }}>
@@ -288,17 +385,18 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
                     onChange={(_, c) => setCondition(c.id)}
                     renderInput={(p) => <TextField {...p} label="Condition" />}
                   />
-                  {technique.sided && <SideSwitch side={side} onSide={setSide} />}
+                  {technique?.sided && <SideSwitch side={side} onSide={setSide} />}
                 </div>
-                <h2 style={{ marginTop: 20 }}>Sweep one point</h2>
-                {people.length === 0 && <p>Tap who is on the line first.</p>}
+                {technique && (
+                  <>
+                    <h2 style={{ marginTop: 20 }}>Sweep one point</h2>
+                    {people.length === 0 && <p>Tap who is on the line first.</p>}
+                  </>
+                )}
                 <ol className="sweeps">
-                  {technique.points.map((p, i) => (
+                  {technique?.points.map((p, i) => (
                     <li key={p.id}>
-                      <ButtonBase
-                        disabled={people.length === 0 || p.kind === 'measured'}
-                        onClick={() => go({ what: 'sweep', pointId: p.id })}
-                      >
+                      <ButtonBase disabled={people.length === 0} onClick={() => go({ what: 'sweep', pointId: p.id })}>
                         <span className="num">{i + 1}</span>
                         <b>{p.name}</b>
                         {p.critical && (
@@ -306,12 +404,14 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
                             <Splinter /> critical
                           </span>
                         )}
-                        <span className="kind">{p.kind === 'measured' ? 'measured: on the card' : p.kind}</span>
+                        <span className="kind">{p.kind}</span>
                       </ButtonBase>
                     </li>
                   ))}
                 </ol>
-                <h2 style={{ marginTop: 20 }}>Or a card of one person</h2>
+                <h2 style={{ marginTop: 20 }}>
+                  {technique ? 'Or a card of one person' : 'Count by count, one person'}
+                </h2>
                 <ul className="cards">
                   {(people.length > 0 ? people : kit.students.slice(0, 12)).map((s) => (
                     <li key={s.id}>
@@ -329,4 +429,16 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
       </main>
     </IslandRoot>
   );
+}
+
+/** What was looked at tonight counts as taught: those who were away find it on their list. */
+function taughtTonight(items: readonly KitItem[], line: Line) {
+  const keys = new Set(line.done.flatMap((d) => d.split(' ').filter((x) => /^[ts]:/.test(x))));
+  return items
+    .filter((i) => keys.has(i.key))
+    .map((i) =>
+      i.technique
+        ? { technique: i.technique.id }
+        : { sequence: i.sequence!.id, part: i.part ? { ...i.part, section: null } : null },
+    );
 }

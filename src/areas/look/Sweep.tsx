@@ -3,13 +3,14 @@ import ButtonBase from '@mui/material/ButtonBase';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { EarlierMarksView, LookKitView } from '../../contracts/views';
-import { canHurt, type Side } from '../../core';
+import { canHurt, isHeld, type Side } from '../../core';
 import { Belt } from '../../kit/marks/Belt';
 import { BodyFigure } from '../../kit/marks/BodyFigure';
-import { KeyWood } from '../../kit/marks/Key';
 import { Stick, type Notch } from '../../kit/marks/Stick';
 import { ask } from '../../kit/send';
 import { Board, type Cut } from './Board';
+import { Key } from './Key';
+import { Measuring, middleOf, rangeFor, unitAfter } from './Measuring';
 import { nameParts, type KitPoint, type KitStudent, type KitTechnique } from './line';
 import { draftLook, recordLook } from './record';
 import { SaveState, useAwake } from './SaveState';
@@ -29,9 +30,16 @@ interface Props {
   leftHanded: boolean;
   onHand: () => void;
   onSide: (side: Side) => void;
+  /** Those of the school who are not on the line yet, and what happens when one of them comes. */
+  away: readonly KitStudent[];
+  onArrive: (id: string) => void;
+  late: Record<string, string>;
+  onSwept: () => void;
   onNextPoint: () => void;
   onEnd: () => void;
 }
+/** How often what other watchers marked is asked for. */
+const OTHERS_EVERY = 12_000;
 
 const ORDINAL = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
 const marksKey = (sweep: string) => `stavewright-sweep-${sweep}`;
@@ -61,6 +69,10 @@ export function Sweep({
   leftHanded,
   onHand,
   onSide,
+  away,
+  onArrive,
+  late,
+  onSwept,
   onNextPoint,
   onEnd,
 }: Props) {
@@ -87,8 +99,13 @@ export function Sweep({
   const rows = useRef<HTMLUListElement>(null);
   const chain = useRef<Promise<unknown>>(Promise.resolve());
 
+  const [came, setCame] = useState(false);
+  const [value, setValue] = useState<number | null>(null);
   useEffect(() => {
-    void ask('earlierMarks', { techniqueId: technique.id }).then((v) => v && setEarlier(v.marks));
+    const look = () => void ask('earlierMarks', { techniqueId: technique.id }).then((v) => v && setEarlier(v.marks));
+    look();
+    const timer = setInterval(look, OTHERS_EVERY);
+    return () => clearInterval(timer);
   }, [technique.id]);
   useEffect(() => {
     rows.current?.children[at]?.scrollIntoView({ block: 'nearest' });
@@ -107,7 +124,29 @@ export function Sweep({
     return byStudent;
   }, [earlier, point.id, side, done]);
 
+  // What another watcher marked of the same point today stands beside the name; both looks count.
+  const others = useMemo(() => {
+    const byStudent = new Map<string, string>();
+    for (const m of earlier)
+      if (
+        m.by !== null &&
+        m.day === kit.today &&
+        m.pointId === point.id &&
+        m.side === side &&
+        !byStudent.has(m.studentId)
+      )
+        byStudent.set(
+          m.studentId,
+          `${nameParts(m.by)[0]}: ${m.of === 1 ? (m.held === 1 ? 'held' : 'slipped') : `${m.held} of ${m.of}`}`,
+        );
+    return byStudent;
+  }, [earlier, kit.today, point.id, side]);
+
   const person = line[at];
+  const measured = point.kind === 'measured';
+  const range = rangeFor(point, person);
+  const shownValue = value ?? middleOf(point, range);
+  const accepted = range !== null && isHeld(shownValue, range);
   const word = (held: number | null, n = of) =>
     held === null ? 'not seen' : n === 1 ? (held === 1 ? 'held' : 'slipped') : `${held} of ${n}`;
   const next = (from: number) => {
@@ -128,9 +167,13 @@ export function Sweep({
       conditionId,
       side,
       marks:
-        held === null ? [] : [{ pointId: point.id, kind: point.kind === 'measured' ? 'seen' : point.kind, held, of }],
+        held === null
+          ? []
+          : point.kind === 'measured'
+            ? [{ pointId: point.id, kind: 'measured', values: [shownValue] }]
+            : [{ pointId: point.id, kind: point.kind, held, of }],
       replaces: now?.lookId ?? null,
-      label: `${who.name}, ${point.name}: ${word(held)}`,
+      label: `${who.name}, ${point.name}: ${measured && held !== null ? `${shownValue}${unitAfter(point.unit)}` : word(held)}`,
     });
     const after = { ...done, [who.id]: { lookId: draft.id, held } };
     // Shown as taken only when the device has it; one after the other, so that a correction follows what it corrects.
@@ -146,6 +189,8 @@ export function Sweep({
           setDone((d) => ({ ...d, [who.id]: before ?? { lookId: '', held: null } }));
         },
       );
+    onSwept();
+    setValue(null);
     setDone(after);
     setLast(undoing ? null : { studentId: who.id, before, word: word(held) });
     if (!undoing) setAt(next(at));
@@ -168,10 +213,12 @@ export function Sweep({
   useKeys((key, digit) => {
     if (key === 'arrowdown') setAt((i) => Math.min(line.length - 1, i + 1));
     else if (key === 'arrowup') setAt((i) => Math.max(0, i - 1));
-    else if (key === 'h') mark(of);
-    else if (key === 's') mark(of - 1);
-    else if (key === 'backspace') mark(null);
-    else if (digit !== null && digit <= of) mark(digit);
+    else if (key === 'h') {
+      if (!measured || accepted) mark(measured ? 1 : of);
+    } else if (key === 's') {
+      if (!measured || !accepted) mark(measured ? 0 : of - 1);
+    } else if (key === 'backspace') mark(null);
+    else if (digit !== null && !measured && digit <= of) mark(digit);
     else if (key === 'enter') setAt(next(at));
     else return false;
     return true;
@@ -234,6 +281,11 @@ export function Sweep({
         )}
         {slip?.cue && <p className="say">“{slip.cue}”</p>}
         <div className="tools">
+          {away.length > 0 && (
+            <Button onClick={() => setCame(!came)} aria-expanded={came}>
+              Somebody came
+            </Button>
+          )}
           {technique.sided && side !== 'none' && (
             <Button onClick={() => onSide(side === 'left' ? 'right' : 'left')}>
               Now the {side === 'left' ? 'right' : 'left'}
@@ -241,6 +293,22 @@ export function Sweep({
           )}
           <Button onClick={onHand}>{leftHanded ? 'Keys at the right' : 'Keys at the left'}</Button>
         </div>
+        {came && (
+          <ul className="cards" aria-label="Who came?">
+            {away.map((s) => (
+              <li key={s.id}>
+                <Button
+                  onClick={() => {
+                    setCame(false);
+                    onArrive(s.id);
+                  }}
+                >
+                  {s.name}
+                </Button>
+              </li>
+            ))}
+          </ul>
+        )}
       </section>
       <div className="line">
         <div className="caps" aria-hidden="true">
@@ -257,7 +325,7 @@ export function Sweep({
                 ? 'not asked: waived'
                 : s.adapted[point.id]
                   ? `adapted: ${s.adapted[point.id]}`
-                  : '';
+                  : (others.get(s.id) ?? (late[s.id] ? `came at ${late[s.id]}` : ''));
               return (
                 <li key={s.id} className={`${i === at ? 'now' : ''}${waived(s) ? ' out' : ''}`}>
                   <ButtonBase
@@ -299,17 +367,33 @@ export function Sweep({
             {following && following !== person ? `, then ${nameParts(following.name)[0]}` : ', the last'}
           </span>
         </div>
-        <div className="reps">
-          <Button aria-label="One repetition less" disabled={of <= 1} onClick={() => setOf(of - 1)}>
-            −
-          </Button>
-          <span>{of === 1 ? 'one each' : `${of} each`}</span>
-          <Button aria-label="One repetition more" disabled={of >= 9} onClick={() => setOf(of + 1)}>
-            +
-          </Button>
-        </div>
-        <Key notch="H" word="Held" sub={of > 1 ? `all ${of}` : ''} onClick={() => mark(of)} />
-        <Key notch="S" word="Slipped" sub={of > 1 ? 'once' : ''} onClick={() => mark(of - 1)} />
+        {measured && range ? (
+          <Measuring point={point} range={range} value={shownValue} onValue={setValue} />
+        ) : (
+          <div className="reps">
+            <Button aria-label="One repetition less" disabled={of <= 1} onClick={() => setOf(of - 1)}>
+              −
+            </Button>
+            <span>{of === 1 ? 'one each' : `${of} each`}</span>
+            <Button aria-label="One repetition more" disabled={of >= 9} onClick={() => setOf(of + 1)}>
+              +
+            </Button>
+          </div>
+        )}
+        <Key
+          notch="H"
+          word="Held"
+          sub={measured ? (accepted ? `keeps ${shownValue}${unitAfter(point.unit)}` : '') : of > 1 ? `all ${of}` : ''}
+          disabled={measured && !accepted}
+          onClick={() => mark(measured ? 1 : of)}
+        />
+        <Key
+          notch="S"
+          word="Slipped"
+          sub={measured ? (accepted ? '' : `keeps ${shownValue}${unitAfter(point.unit)}`) : of > 1 ? 'once' : ''}
+          disabled={measured && accepted}
+          onClick={() => mark(measured ? 0 : of - 1)}
+        />
         <Key notch="U" word="Not seen" low onClick={() => mark(null)} />
       </section>
       <footer>
@@ -322,32 +406,5 @@ export function Sweep({
         <Button onClick={onEnd}>End the sweep</Button>
       </footer>
     </div>
-  );
-}
-
-/** A key under the thumb, with the wood it will cut. */
-export function Key({
-  notch,
-  word,
-  sub = '',
-  low = false,
-  disabled = false,
-  onClick,
-}: {
-  notch: Notch;
-  word: string;
-  sub?: string;
-  low?: boolean;
-  disabled?: boolean;
-  onClick: () => void;
-}) {
-  return (
-    <ButtonBase className={`key${low ? ' low' : ''}`} disabled={disabled} onClick={onClick}>
-      <KeyWood notch={notch} width={66} height={low ? 90 : 120} />
-      <span>
-        <b>{word}</b>
-        {sub !== '' && <i>{sub}</i>}
-      </span>
-    </ButtonBase>
   );
 }

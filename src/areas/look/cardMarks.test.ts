@@ -1,5 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { cardFrom, heldOf, holdRest, marksInWords, marksOf, resize, slipOnce, stepOf, uncut } from './cardMarks';
+import {
+  cardFrom,
+  heldOf,
+  holdRest,
+  marksInWords,
+  marksOf,
+  resize,
+  slipOnce,
+  stepOf,
+  turnNotch,
+  uncut,
+} from './cardMarks';
 
 const points = [
   { id: 'heel', kind: 'seen' as const },
@@ -11,12 +22,16 @@ describe('a card', () => {
   it('one slip plus held gives four of five', () => {
     const p = holdRest(slipOnce(uncut(5)));
     expect(marksInWords(p, null)).toBe('4 of 5');
-    expect(marksOf(points, { heel: p })).toEqual([{ pointId: 'heel', kind: 'seen', held: 4, of: 5 }]);
+    expect(marksOf(points, { heel: p })).toEqual([
+      { pointId: 'heel', kind: 'seen', held: 4, of: 5, reps: null, toldBy: null },
+    ]);
   });
 
   it('counts only what was seen: a slip alone is none of one', () => {
     expect(marksInWords(slipOnce(uncut(5)), null)).toBe('1 slip');
-    expect(marksOf(points, { heel: slipOnce(uncut(5)) })).toEqual([{ pointId: 'heel', kind: 'seen', held: 0, of: 1 }]);
+    expect(marksOf(points, { heel: slipOnce(uncut(5)) })).toEqual([
+      { pointId: 'heel', kind: 'seen', held: 0, of: 1, reps: null, toldBy: null },
+    ]);
     expect(marksOf(points, { heel: uncut(5) })).toEqual([]);
   });
 
@@ -37,6 +52,23 @@ describe('a card', () => {
     const again = cardFrom(marks, 5);
     expect(marksOf(points, again)).toEqual(marks);
     expect(marksInWords(again['turn']!, '°')).toBe('80°, 112°');
+  });
+
+  it('says which repetition slipped where each was cut in its place', () => {
+    const p = turnNotch(holdRest(turnNotch(uncut(5), 3)), 4);
+    expect(p.notches.join('')).toBe('HHHSU');
+    expect(marksOf(points, { heel: p })).toMatchObject([{ held: 3, of: 4, reps: null }]);
+    const all = holdRest(turnNotch(uncut(5), 3));
+    expect(marksOf(points, { heel: all })).toMatchObject([{ held: 4, of: 5, reps: 'HHHSH' }]);
+    expect(marksOf(points, cardFrom(marksOf(points, { heel: all }), 5))).toMatchObject([{ reps: 'HHHSH' }]);
+  });
+
+  it('says who felt it, of felt points only', () => {
+    const told = { ...heldOf(3, 5), toldBy: 'receiver' };
+    expect(marksOf(points, { told, heel: told })).toMatchObject([
+      { pointId: 'heel', toldBy: null },
+      { pointId: 'told', kind: 'felt', toldBy: 'receiver' },
+    ]);
   });
 
   it('measures in steps the thumb can use', () => {

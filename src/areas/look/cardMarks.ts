@@ -6,6 +6,10 @@ import type { Notch } from '../../kit/marks/Stick';
 export interface PointMarks {
   notches: Notch[];
   values: number[];
+  /** Whether the notches stand in the order in which the repetitions were done. */
+  ordered?: boolean;
+  /** Of felt points: who felt it. */
+  toldBy?: string | null;
 }
 export type CardMarks = Record<string, PointMarks>;
 
@@ -25,6 +29,12 @@ export const heldOf = (n: number, of: number): PointMarks => ({
   values: [],
   notches: Array.from({ length: of }, (_, i) => (i < of - Math.min(n, of) ? 'S' : 'H')),
 });
+
+/** One repetition by its place: cut clean, split, uncut again. From then on the places are those of the repetitions. */
+export function turnNotch(p: PointMarks, at: number): PointMarks {
+  const next: Record<Notch, Notch> = { U: 'S', S: 'H', H: 'U' };
+  return { ...p, ordered: true, notches: p.notches.map((n, i) => (i === at ? next[n] : n)) };
+}
 
 /** Another number of repetitions; what was cut stays as far as it fits. */
 export function resize(p: PointMarks, of: number): PointMarks {
@@ -55,7 +65,11 @@ export function marksOf(points: readonly { id: string; kind: PointKind }[], card
     if (!p || !isMarked(p)) return [];
     if (point.kind === 'measured')
       return p.values.length > 0 ? [{ pointId: point.id, kind: 'measured', values: p.values }] : [];
-    return [{ pointId: point.id, kind: point.kind, held: held(p), of: held(p) + slipped(p) }];
+    const seen = p.notches.filter((n) => n !== 'U');
+    // Which repetition slipped is only known if all of them were cut in their places.
+    const reps = p.ordered && seen.length === p.notches.length ? seen.join('') : null;
+    const toldBy = point.kind === 'felt' ? (p.toldBy ?? null) : null;
+    return [{ pointId: point.id, kind: point.kind, held: held(p), of: held(p) + slipped(p), reps, toldBy }];
   });
 }
 
@@ -66,7 +80,9 @@ export function cardFrom(marks: readonly MarkInput[], of: number): CardMarks {
       m.pointId,
       m.kind === 'measured'
         ? { notches: uncut(of).notches, values: [...m.values] }
-        : resize(heldOf(m.held, m.of), Math.max(of, m.of)),
+        : m.reps
+          ? { notches: [...m.reps] as Notch[], values: [], ordered: true, toldBy: m.toldBy ?? null }
+          : { ...resize(heldOf(m.held, m.of), Math.max(of, m.of)), toldBy: m.toldBy ?? null },
     ]),
   );
 }

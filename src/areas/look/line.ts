@@ -1,46 +1,85 @@
 import type { LookKitView } from '../../contracts/views';
+import type { ConditionOrder, Group, LookWorth, Point } from '../../core';
 
 export type KitStudent = LookKitView['students'][number];
 export type KitTechnique = LookKitView['techniques'][number];
 export type KitPoint = KitTechnique['points'][number];
+export type KitSequence = LookKitView['sequences'][number];
 
 /** What a device remembers of today's line: who is here, in which order, and the class it belongs to. */
 export interface Line {
   day: string;
   present: string[];
+  /** Set by hand: those it does not name stand behind, by belt. Null: by belt. */
+  order: string[] | null;
+  /** When somebody came after the class was noted, as hours and minutes. */
+  late: Record<string, string>;
   flipped: boolean;
   leftHanded: boolean;
   classId: string | null;
+  /** What tonight shows; null: everything. */
+  plan: Group[] | null;
+  /** What was looked at tonight, so that it is not offered again. */
+  done: string[];
 }
 
 const KEY = 'stavewright-line';
+const ORDER_KEY = 'stavewright-order';
+/** Whoever the order does not name stands behind those it does. */
+const LAST = 1e9;
 
-const fresh = (day: string, leftHanded = false): Line => ({
+export const freshLine = (day: string, leftHanded = false): Line => ({
   day,
   present: [],
+  order: null,
+  late: {},
   flipped: false,
   leftHanded,
   classId: null,
+  plan: null,
+  done: [],
 });
 
 /** The line of a day; another day begins empty, only the hand is remembered. */
 export function readLine(day: string): Line {
   try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Line | null;
-    if (kept?.day === day) return kept;
-    return fresh(day, kept?.leftHanded);
+    const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Partial<Line> | null;
+    if (kept?.day === day) return { ...freshLine(day), ...kept };
+    return freshLine(day, kept?.leftHanded);
   } catch {
-    return fresh(day);
+    return freshLine(day);
   }
 }
 
-export const keepLine = (line: Line): void => localStorage.setItem(KEY, JSON.stringify(line));
+export function keepLine(line: Line): void {
+  try {
+    localStorage.setItem(KEY, JSON.stringify(line));
+    if (line.order) localStorage.setItem(ORDER_KEY, JSON.stringify(line.order));
+  } catch {
+    // Without room the line is only not remembered; marks are kept elsewhere and say so themselves.
+  }
+}
 
-/** Those present as they stand: highest belt at the door, then by name; the other way round where flipped. */
-export function lineUp(kit: LookKitView, line: Line): KitStudent[] {
+/** The order in which people stood the last time it was set on this device; null: never. */
+export function lastOrder(): string[] | null {
+  try {
+    return JSON.parse(localStorage.getItem(ORDER_KEY) ?? 'null') as string[] | null;
+  } catch {
+    return null;
+  }
+}
+
+/** Those present as they stand: as set by hand, else highest belt at the door, then by name; the other way round where flipped. */
+export function lineUp(kit: Pick<LookKitView, 'ranks' | 'students'>, line: Line): KitStudent[] {
   const place = new Map(kit.ranks.map((r, i) => [r.id, i]));
+  const set = new Map((line.order ?? []).map((id, i) => [id, i]));
   const here = kit.students.filter((s) => line.present.includes(s.id));
-  here.sort((a, b) => place.get(b.rankId)! - place.get(a.rankId)! || a.name.localeCompare(b.name));
+  here.sort(
+    (a, b) =>
+      (set.get(a.id) ?? LAST) - (set.get(b.id) ?? LAST) ||
+      place.get(b.rankId)! - place.get(a.rankId)! ||
+      a.name.localeCompare(b.name),
+  );
   return line.flipped ? here.reverse() : here;
 }
 
@@ -49,3 +88,70 @@ export function nameParts(name: string): [string, string] {
   const at = name.indexOf(' ');
   return at < 0 ? [name, ''] : [name.slice(0, at), name.slice(at + 1)];
 }
+
+/** An item that can be looked at: a technique, a sequence, or a part of one that a belt asks for. */
+export interface KitItem {
+  key: string;
+  name: string;
+  group: string;
+  technique: KitTechnique | null;
+  sequence: KitSequence | null;
+  part: { from: number; to: number } | null;
+}
+
+/** All items of the kit, techniques by kind and sequences by kind. */
+export function itemsOf(kit: LookKitView): KitItem[] {
+  const techniques = kit.techniques.map((technique): KitItem => ({
+    key: `t:${technique.id}`,
+    name: technique.name,
+    group: technique.kind,
+    technique,
+    sequence: null,
+    part: null,
+  }));
+  const sequences = kit.sequences.flatMap((sequence): KitItem[] => {
+    const whole: KitItem = {
+      key: `s:${sequence.id}`,
+      name: sequence.title,
+      group: sequence.kind,
+      technique: null,
+      sequence,
+      part: null,
+    };
+    const parts = new Map<string, KitItem>();
+    for (const a of kit.asked)
+      if (a.sequenceId === sequence.id && a.part)
+        parts.set(a.itemKey, { ...whole, key: a.itemKey, name: a.name, part: { from: a.part.from, to: a.part.to } });
+    return [whole, ...parts.values()];
+  });
+  return [...techniques, ...sequences];
+}
+
+export const orderOfKit = (kit: LookKitView): ConditionOrder =>
+  new Map(Object.entries(kit.beyond).map(([c, above]) => [c, new Set(above)]));
+
+const HURTING: Point['slips'] = [{ id: '', looksLike: '', cause: '', cue: '', hurts: 'self', hurtsHow: '' }];
+
+/** What the kit says of the worth of looks, as the core takes it. */
+export const worthsOfKit = (kit: LookKitView): LookWorth[] =>
+  kit.worths.map((w) => ({
+    ...w,
+    points: w.points.map((p) => ({
+      side: p.side,
+      gain: p.gain,
+      stands: p.stands,
+      point: {
+        id: p.id,
+        name: p.name,
+        kind: p.kind,
+        how: '',
+        why: '',
+        bodyPart: 'feet',
+        critical: false,
+        unit: null,
+        accepted: null,
+        wanted: null,
+        slips: p.hurts ? HURTING : [],
+      },
+    })),
+  }));

@@ -1,19 +1,9 @@
-import type { LookInput, MarkInput } from '../../contracts/look';
-import type { Side } from '../../core';
+import type { LookWritten } from '../../contracts/look';
 import { put } from '../../kit/outbox';
 import { newId } from '../../kit/send';
 
-export interface LookDraft {
-  id: string;
-  studentId: string;
-  techniqueId: string;
-  conditionId: string;
-  side: Side;
-  marks: MarkInput[];
-  replaces: string | null;
-  note: string;
-  label: string;
-}
+/** A look as the mat makes it: what is not said is not there. */
+export type LookDraft = Omit<LookWritten, 'day' | 'at'> & { label: string };
 
 /** The day of an instant where the school is: the mat may be used after midnight elsewhere. */
 export const dayNow = (timeZone: string, at = new Date()): string =>
@@ -23,13 +13,19 @@ export const dayNow = (timeZone: string, at = new Date()): string =>
 export async function recordLook(draft: LookDraft, by: string, timeZone: string, open = false): Promise<void> {
   const at = new Date();
   const { label, ...look } = draft;
-  const input: LookInput = { ...look, day: dayNow(timeZone, at), at: at.toISOString(), purpose: null };
+  const input: LookWritten = { ...look, day: dayNow(timeZone, at), at: at.toISOString() };
   // The command has the look's id: put again while open it is changed, sent twice it is done once.
   await put({ id: draft.id, at: at.toISOString(), name: 'look.record', input, label, by, open });
 }
 
-export const draftLook = (d: Omit<LookDraft, 'id' | 'replaces' | 'note'> & Partial<LookDraft>): LookDraft => ({
+export const draftLook = (
+  d: Pick<LookDraft, 'studentId' | 'conditionId' | 'side' | 'marks' | 'label'> & Partial<LookDraft>,
+): LookDraft => ({
   id: newId(),
+  techniqueId: null,
+  sequence: null,
+  stage: null,
+  purpose: null,
   replaces: null,
   note: '',
   ...d,

@@ -8,12 +8,18 @@ import { IslandRoot } from '../../kit/IslandRoot';
 import { errorAt, newId, send } from '../../kit/send';
 import type { FieldError } from '../../contracts/commands';
 
-const RIGHTS: Record<Exclude<Role, 'student'>, string> = {
+const RIGHTS: Record<Exclude<Role, 'student' | 'guardian'>, string> = {
   head: 'everything',
   instructor: 'teaches, looks, plans; sees every student',
   examiner: 'only the gradings they are invited to',
 };
-const WORD = { head: 'head instructor', instructor: 'instructor', examiner: 'examiner', student: 'student' };
+const WORD = {
+  head: 'head instructor',
+  instructor: 'instructor',
+  examiner: 'examiner',
+  student: 'student',
+  guardian: 'guardian',
+};
 
 /** A password that can be said aloud once: three words of the workshop and a number. */
 function sayablePassword(): string {

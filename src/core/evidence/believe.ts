@@ -147,7 +147,7 @@ const RECENT = 400;
 const EIGHT_WEEKS = 56;
 /** A student's own frequency of looks at an item is read from so many days, and drawn towards the school's by so many classes. */
 const OWN_LOOKS = 112;
-const USUAL_CLASSES = 8;
+const USUAL_CLASSES = 60;
 
 /** What one series of looks says of growth: `attended` are the days of class the student came to, oldest first. */
 export function seenBy(entries: readonly Entry[], attended: readonly number[], weight: (e: Entry) => number): Seen[] {

@@ -50,7 +50,7 @@ describe('the one correction', () => {
   });
 
   it('is what can hurt before everything, with the cue of the slip that hurts', () => {
-    const f = focusOf([heel, thumb], both('2026-03-01', { 'rear heel': [1, 5], thumb: [4, 5] }))!;
+    const f = focusOf([heel, thumb], both('2026-03-01', { 'rear heel': [1, 5], thumb: [3, 5] }))!;
     expect([f.point.name, f.slip?.cue]).toEqual(['thumb', 'Thumb across']);
     expect(f.why).toContain('It can hurt');
   });
@@ -93,6 +93,25 @@ describe('what was given', () => {
 
   it('stays until it holds, though something lower slips', () => {
     expect(focusOf([heel, hip], looks, given)).toMatchObject({ point: { name: 'hip' }, since: '2026-02-20' });
+  });
+
+  it('stays while only looks are missing, though nothing falls short any more', () => {
+    const nearly = [
+      ...both('2026-02-20', { hip: [1, 5] }),
+      ...both('2026-03-02', { hip: [5, 5] }),
+      ...both('2026-03-03', { hip: [4, 5] }),
+    ];
+    const one = requirement({ repetitions: 15, days: 3, share: 0.6 });
+    const s: FocusSource = {
+      requirementId: 'r',
+      open: true,
+      repetitions: 15,
+      days: 3,
+      verdict: verdict(one, nearly.slice(2), context([hip])),
+    };
+    const e = evidence(nearly);
+    expect(slippingPoints([s], e)).toEqual([]);
+    expect(chooseFocus(slippingPoints([s], e, given), given)).toMatchObject({ point: { name: 'hip' }, falls: false });
   });
 
   it('gives way when it holds', () => {

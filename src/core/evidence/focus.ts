@@ -22,6 +22,8 @@ export interface Slipping {
   /** Requirements that stand on it, the open ones if any is. */
   requirementIds: readonly string[];
   open: boolean;
+  /** Whether the share held is less than asked; otherwise only looks are missing. */
+  falls: boolean;
   /** In how many of the last looks it slipped. */
   slipped: number;
   looks: number;
@@ -67,18 +69,31 @@ export const entriesOn = (evidence: Evidence, pointId: string, side: Side): read
     : [...at.none, ...at.left, ...at.right].sort((a, b) => b.day - a.day || b.at - a.at);
 };
 
-const wasSeenToSlip = (p: PointVerdict): boolean => p.looksNeeded > 0 && p.window.of - p.window.held > 1e-9;
+/** Not standing, and held in a smaller share than asked. */
+const fallsShort = (p: PointVerdict): boolean => p.looksNeeded > 0 && p.window.held < p.share * p.window.of - 1e-9;
 
 /**
- * Everything a student was seen to get wrong, in the order in which it is worth correcting: what can hurt, then the
+ * Everything that a student was seen to get wrong and that falls short of what is asked, in the order in which it is worth correcting: what can hurt, then the
  * lowest on the body, then what more open requirements stand on, then what slipped in more of the last looks, then by
  * name. Slips of open requirements come before those of kept ones.
  */
-export function slippingPoints(sources: readonly FocusSource[], evidence: Evidence): Slipping[] {
+export function slippingPoints(
+  sources: readonly FocusSource[],
+  evidence: Evidence,
+  given: Pick<FocusGiven, 'pointId' | 'side'> | null = null,
+): Slipping[] {
   const found = new Map<string, Slipping & { requirementIds: string[] }>();
   for (const s of sources) {
     for (const p of s.verdict.points) {
-      if (!wasSeenToSlip(p)) continue;
+      const falls = fallsShort(p);
+      // What was given stays in sight until it stands, as long as it was ever seen to slip.
+      const kept =
+        !falls &&
+        p.looksNeeded > 0 &&
+        p.point.id === given?.pointId &&
+        p.side === given.side &&
+        entriesOn(evidence, p.point.id, p.side).some((e) => e.held < e.of);
+      if (!falls && !kept) continue;
       const key = `${p.point.id} ${p.side}`;
       const known = found.get(key);
       if (known) {
@@ -92,6 +107,7 @@ export function slippingPoints(sources: readonly FocusSource[], evidence: Eviden
         hurts: canHurt(p.point),
         requirementIds: known && known.open === s.open ? known.requirementIds : [s.requirementId],
         open: s.open,
+        falls,
         slipped: last.filter((e) => e.held < e.of).length,
         looks: last.length,
         held: p.window.held,
@@ -120,10 +136,10 @@ export function slippingPoints(sources: readonly FocusSource[], evidence: Eviden
  * unless a teacher chose it. Null: nothing was seen to slip. `slipping` comes from `slippingPoints`.
  */
 export function chooseFocus(slipping: readonly Slipping[], given: FocusGiven | null): Focus | null {
-  const first = slipping[0];
-  if (!first) return null;
+  const first = slipping.find((s) => s.falls);
   const kept = given && slipping.find((s) => s.point.id === given.pointId && s.side === given.side);
-  if (!kept) return focusOn(first, null);
+  if (!kept) return first ? focusOn(first, null) : null;
+  if (!first) return focusOn(kept, given);
   const displaced = first.hurts && !kept.hurts && !given.chosen && (first.open || !kept.open);
   return displaced ? focusOn(first, null) : focusOn(kept, given);
 }

@@ -1,4 +1,4 @@
-import type { Purpose } from '../syllabus/standard';
+import type { Purpose, Stage } from '../syllabus/standard';
 import type { Range } from '../technique/point';
 import { isHeld } from '../technique/point';
 import type { ConditionId } from '../units/condition';
@@ -22,6 +22,8 @@ export interface Look {
   conditionId: ConditionId;
   side: Side;
   purpose: Purpose | null;
+  /** How far the joining of it had come; null or left out: not said. */
+  stage?: Stage | null;
   /** The look that this one corrects; it then does not exist for the judgement. */
   replaces: string | null;
   marks: readonly Mark[];
@@ -33,6 +35,7 @@ export interface Entry {
   at: number;
   conditionId: ConditionId;
   purpose: Purpose | null;
+  stage?: Stage | null;
   held: number;
   of: number;
 }
@@ -91,7 +94,9 @@ export function gatherEvidence(looks: readonly Look[], ranges: Ranges): Evidence
       let sides = evidence.get(mark.pointId);
       if (!sides) evidence.set(mark.pointId, (sides = { left: [], right: [], none: [] }));
       const { conditionId, purpose, at } = look;
-      sides[look.side].push({ day, at, conditionId, purpose, held, of });
+      const entry: Entry = { day, at, conditionId, purpose, held, of };
+      if (look.stage) entry.stage = look.stage;
+      sides[look.side].push(entry);
     }
   }
   for (const sides of evidence.values())

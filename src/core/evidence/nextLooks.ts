@@ -15,6 +15,8 @@ export interface LookedFor {
   repetitions: number;
   days: number;
   verdict: Verdict;
+  /** How long one card of it takes, in seconds; left out: as a technique. */
+  seconds?: number;
   /** The verdict's reason, said when this is what a look would settle. */
   reason: string;
   belief: (point: Point, side: Side) => Posterior;
@@ -37,6 +39,7 @@ export interface LookWorth {
   conditionId: string;
   word: Verdict['word'];
   reason: string;
+  seconds: number;
   /** Chance that one card settles it now. */
   settles: number;
   hurts: boolean;
@@ -64,6 +67,8 @@ export interface WorthALook {
 /** A teacher's time, in seconds: a card of one person, a sweep along the line (common practice, no source). */
 export const CARD_SECONDS = 40;
 export const SWEEP_SECONDS = 120;
+/** A showing takes a little over two seconds a count, and the walk to the start. */
+export const showingSeconds = (counts: number): number => Math.max(CARD_SECONDS, 20 + 2.5 * counts);
 const USUAL_LOOK = 5;
 
 const entropy = (p: number): number => (p <= 0 || p >= 1 ? 0 : -(p * Math.log2(p) + (1 - p) * Math.log2(1 - p)));
@@ -129,7 +134,10 @@ export function lookWorths(
       (p) => canHurt(p.point) && p.window.of - p.window.held > 1e-9 && p.looksNeeded > 0,
     );
     const { requirementId, itemKey, conditionId, reason } = r;
-    return [{ studentId, requirementId, itemKey, conditionId, word: r.verdict.word, reason, settles, hurts, points }];
+    const seconds = r.seconds ?? CARD_SECONDS;
+    return [
+      { studentId, requirementId, itemKey, conditionId, word: r.verdict.word, reason, seconds, settles, hurts, points },
+    ];
   });
 }
 
@@ -172,7 +180,7 @@ export function nextLooks(worths: readonly LookWorth[], evening: Evening, most =
       side: null,
       studentIds: [w.studentId],
       couldSettle: w.settles >= MAYBE ? [w.studentId] : [],
-      worth: (value * 60) / CARD_SECONDS,
+      worth: (value * 60) / w.seconds,
       hurts: w.hurts,
       word: w.word,
       reason: `${w.hurts ? 'Can hurt. ' : ''}${w.reason}`,
@@ -210,8 +218,11 @@ export function nextLooks(worths: readonly LookWorth[], evening: Evening, most =
           : `Not sure yet of ${list.length} on the line; one sweep tells of all of them.`,
     });
   }
-  // Sweeps before single looks of the same worth; ties by what stands first in the list, so that nothing jumps about.
-  all.sort((a, b) => b.worth - a.worth || Number(b.kind === 'sweep') - Number(a.kind === 'sweep'));
+  // A sweep that settles several comes before single looks; ties by what stands first, so that nothing jumps about.
+  const several = (x: WorthALook) => Number(x.kind === 'sweep' && x.couldSettle.length > 1);
+  all.sort(
+    (a, b) => several(b) - several(a) || b.worth - a.worth || Number(b.kind === 'sweep') - Number(a.kind === 'sweep'),
+  );
   return inTurn(all, evening.present.length, most);
 }
 

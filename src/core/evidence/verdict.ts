@@ -127,6 +127,7 @@ export function judge(requirement: Requirement, evidence: Evidence, context: Jud
   const asked: Asked = {
     conditionId: requirement.conditionId,
     purpose: requirement.purpose,
+    stage: requirement.stage,
     order: context.order,
   };
   const adapted = adaptationsOn(context.adaptations, context.today);

@@ -1,6 +1,5 @@
-import type { Standard } from '../syllabus/standard';
+import { STAGES, type Purpose, type Stage, type Standard } from '../syllabus/standard';
 import { countsFor, type ConditionId, type ConditionOrder } from '../units/condition';
-import type { Purpose } from '../syllabus/standard';
 import type { Entry } from './looks';
 
 /** The newest repetitions of one point on one side, as far as a standard looks back. */
@@ -19,8 +18,14 @@ export interface Window {
 export interface Asked {
   conditionId: ConditionId;
   purpose: Purpose | null;
+  /** What is asked joined is not shown by counts; null or left out: not asked apart. */
+  stage?: Stage | null;
   order: ConditionOrder;
 }
+
+/** Whether a repetition was done far enough joined; where nothing was said it was. */
+export const stageCounts = (asked: Stage | null | undefined, done: Stage | null | undefined): boolean =>
+  !asked || !done || STAGES.indexOf(done) >= STAGES.indexOf(asked);
 
 /** At most so many repetitions count from one day, so that a full window spans the days asked. */
 export const dayLimit = (s: Pick<Standard, 'repetitions' | 'days'>): number => Math.ceil(s.repetitions / s.days);
@@ -42,6 +47,7 @@ export function takeWindow(entries: readonly Entry[], size: number, perDay: numb
   let today = 0;
   for (const e of entries) {
     if (asked.purpose !== null && e.purpose !== asked.purpose) continue;
+    if (asked.stage && !stageCounts(asked.stage, e.stage)) continue;
     if (!countsFor(asked.order, e.conditionId, asked.conditionId)) continue;
     available += e.of;
     newest ??= e.day;

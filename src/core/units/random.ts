@@ -16,3 +16,6 @@ export function seedOf(text: string): number {
   for (let i = 0; i < text.length; i += 1) h = Math.imul(h ^ text.charCodeAt(i), 0x01000193);
   return h | 0;
 }
+
+/** Seeded chance from a text. */
+export const seededBy = (text: string): Random => seeded(seedOf(text));

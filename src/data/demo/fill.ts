@@ -33,6 +33,7 @@ import { readLibrary } from '../queries/library';
 import { computedOf, readVocabulary, textOf } from '../queries/sequences';
 import { detailOf } from './details';
 import { DEMO_SCHOOL_ID, generateDemo, techniqueOf, type DemoSchool } from './generate';
+import { writeLived, writeShowings } from './lived';
 import { syllabusFrom, theDraft, withForms } from './way';
 import { DEMO_HALLS, DEMO_SEQUENCES } from './sequences';
 
@@ -56,7 +57,9 @@ export async function fillDemo(appUrl: string, day?: PlainDate) {
       await writeSequences(tx, made);
       await writeWay(tx, made, today);
       await writeDecisions(tx, made, today);
-      await writeSignIns(tx, made);
+      await writeShowings(tx, DEMO_SCHOOL_ID, made, today);
+      const { guardian } = await writeLived(tx, DEMO_SCHOOL_ID, made, today);
+      await writeSignIns(tx, made, [guardian]);
       const marks = made.looks.reduce((n, l) => n + l.marks.length, 0);
       return { students: made.students.length, looks: made.looks.length, marks };
     });
@@ -321,10 +324,10 @@ async function writeDecisions(tx: Transaction, made: DemoSchool, today: PlainDat
   });
 }
 
-async function writeSignIns(tx: Transaction, made: DemoSchool) {
+async function writeSignIns(tx: Transaction, made: DemoSchool, others: readonly { id: string; name: string }[]) {
   const password = await hashPassword(DEMO_PASSWORD);
   for (const s of DEMO_SIGN_INS) {
-    const one = [...made.teachers, ...made.students].find((x) => x.name === s.name)!;
+    const one = [...made.teachers, ...made.students, ...others].find((x) => x.name === s.name)!;
     const id = v7();
     await tx.insert(user).values({ id, name: one.name, email: s.email, schoolId: DEMO_SCHOOL_ID, personId: one.id });
     await tx.insert(account).values({ id: v7(), userId: id, accountId: id, providerId: 'credential', password });

@@ -180,7 +180,7 @@ export function generateDemo(today: PlainDate, seed = 20_260_301, other: Partial
     // What stands last in a belt is new this season: nobody was watched doing it before the last ten days.
     const all = requirements.filter((r) => r.rankId === next.id);
     const asked = wanted.newThisSeason && worn > 0 && day < addDays(today, -10) ? all.slice(0, -1) : all;
-    const nth = Math.floor(daysBetween(start, day) / 2);
+    const nth = classes.length;
     const swept = [asked[nth % asked.length], asked[(nth + 3) % asked.length]];
     for (const r of swept) if (r && d.chance(0.5)) record(s, r, day, 'sweep');
     if (d.chance(0.35)) record(s, d.pick(asked), day, 'card');

@@ -1,13 +1,16 @@
-import { sql } from 'drizzle-orm';
+import { sql, type SQL } from 'drizzle-orm';
 import {
   dayNumber,
   isHeld,
   newestFirst,
+  readShowing,
+  showingEntries,
   type Entry,
   type Evidence,
   type Purpose,
   type Range,
   type Side,
+  type Stage,
 } from '../../core';
 import type { Transaction } from '../connection';
 
@@ -23,6 +26,7 @@ interface Packed extends Record<string, unknown> {
   side: Side;
   condition: string;
   purpose: Purpose | null;
+  stage: Stage | null;
   packed: string;
 }
 
@@ -38,13 +42,13 @@ export async function readEvidence(
 ): Promise<EvidenceByStudent> {
   const whose = studentIds ? sql`and l.student_id = any(${sql.param([...studentIds])}::uuid[])` : sql``;
   const { rows } = await tx.execute<Packed>(sql`
-    select l.student_id as student, m.point_id as point, l.side, l.condition_id as condition, l.purpose,
+    select l.student_id as student, m.point_id as point, l.side, l.condition_id as condition, l.purpose, l.stage,
       string_agg((l.day - date '1970-01-01')::text || ',' || ((extract(epoch from l.at) * 1000)::bigint)::text || ',' || m.held || ',' || m.of
         || coalesce(',' || array_to_string(m.values, ','), ''), ';') as packed
     from mark m join look l on l.school_id = m.school_id and l.id = m.look_id
     where not exists (select 1 from look r where r.school_id = l.school_id and r.replaces = l.id) ${whose}
-    group by 1, 2, 3, 4, 5`);
-  const byStudent = new Map<string, Map<string, Record<Side, Entry[]>>>();
+    group by 1, 2, 3, 4, 5, 6`);
+  const byStudent: Gathered = new Map();
   for (const row of rows) {
     let evidence = byStudent.get(row.student);
     if (!evidence) byStudent.set(row.student, (evidence = new Map<string, Record<Side, Entry[]>>()));
@@ -63,16 +67,19 @@ export async function readEvidence(
         held = 0;
         for (const x of values) if (isHeld(Number(x), range)) held += 1;
       }
-      into.push({
+      const entry: Entry = {
         day: Number(parts[0]),
         at: Number(parts[1]),
         conditionId: row.condition,
         purpose: row.purpose,
         held,
         of,
-      });
+      };
+      if (row.stage) entry.stage = row.stage;
+      into.push(entry);
     }
   }
+  await readShowings(tx, byStudent, whose);
   for (const evidence of byStudent.values())
     for (const sides of evidence.values()) {
       if (sides.left.length > 1) sides.left.sort(newestFirst);
@@ -82,11 +89,52 @@ export async function readEvidence(
   return byStudent;
 }
 
+type Gathered = Map<string, Map<string, Record<Side, Entry[]>>>;
+
+/** Adds the showings of sequences, a repetition for every count. Counts are only read while the sequence has as many. */
+async function readShowings(tx: Transaction, byStudent: Gathered, whose: SQL): Promise<void> {
+  const { rows } = await tx.execute<{
+    student: string;
+    sequence: string;
+    from: number;
+    counts: string;
+    day: string;
+    at: string;
+    condition: string;
+    purpose: Purpose | null;
+    stage: Stage | null;
+  }>(sql`
+    select l.student_id as student, l.sequence_id as sequence, l.part_from as "from", l.counts, l.day::text as day,
+      (extract(epoch from l.at) * 1000)::bigint as at, l.condition_id as condition, l.purpose, l.stage
+    from look l join sequence s on s.school_id = l.school_id and s.id = l.sequence_id
+    where l.counts is not null and jsonb_array_length(s.body->'moves') = l.of_counts
+      and not exists (select 1 from look r where r.school_id = l.school_id and r.replaces = l.id) ${whose}`);
+  for (const row of rows) {
+    const read = readShowing(row.counts);
+    if (!read) continue;
+    let evidence = byStudent.get(row.student);
+    if (!evidence) byStudent.set(row.student, (evidence = new Map()));
+    const when = { day: dayNumber(row.day), at: Number(row.at), conditionId: row.condition, purpose: row.purpose };
+    for (const { pointId, entry: plain } of showingEntries(
+      { sequenceId: row.sequence, from: row.from, ...read },
+      when,
+    )) {
+      let sides = evidence.get(pointId);
+      if (!sides) evidence.set(pointId, (sides = { left: [], right: [], none: [] }));
+      sides.none.push(row.stage ? { ...plain, stage: row.stage } : plain);
+    }
+  }
+}
+
 /** Classes and hours each student was in since a day, counted from attendance: used by gates. */
-export async function readAttendance(tx: Transaction): Promise<Map<string, { day: number; minutes: number }[]>> {
+export async function readAttendance(
+  tx: Transaction,
+  studentIds?: readonly string[],
+): Promise<Map<string, { day: number; minutes: number }[]>> {
+  const whose = studentIds ? sql`where a.person_id = any(${sql.param([...studentIds])}::uuid[])` : sql``;
   const { rows } = await tx.execute<{ person: string; packed: string }>(sql`
     select a.person_id as person, string_agg(c.day::text || ',' || c.minutes, ';') as packed
-    from attendance a join class_held c on c.school_id = a.school_id and c.id = a.class_id
+    from attendance a join class_held c on c.school_id = a.school_id and c.id = a.class_id ${whose}
     group by 1`);
   return new Map(
     rows.map((r) => [

@@ -6,6 +6,7 @@ import {
   itemKey,
   makeVocabulary,
   postContacts,
+  sequencePoints,
   tally,
   traceFloor,
   zoneInName,
@@ -22,6 +23,7 @@ import {
   type Vocabulary,
   type WorkFamily,
   type Action,
+  type Body,
   type ActionKind,
 } from '../../core';
 import type { Transaction } from '../connection';
@@ -35,6 +37,12 @@ export interface Items {
   groupOf: (item: Item) => Group;
   kindOf: (item: Item) => TechniqueKind | SequenceKind;
   pointsOf: (item: Item) => readonly Point[];
+  /** The points by which it is judged: of a sequence its counts and what it has of its own. */
+  judgedBy: (item: Item) => readonly Point[];
+  /** A body of a stature in metres, for tracing what it does on a floor. */
+  bodyOf: (stature: number) => Body;
+  /** Points of the techniques done at each count of a sequence. */
+  pointsAt: (sequenceId: string) => readonly (readonly Point[])[];
   /** Whether left and right are looked at apart. */
   isSided: (item: Item) => boolean;
   /** By item key; undefined for what is not there. */
@@ -106,6 +114,17 @@ export async function readItems(
       const all = new Map<string, Point>();
       if (row) for (const id of usedIn(partOf(row.body, item))) for (const p of library.pointsOf(id)) all.set(p.id, p);
       points.set(key, (found = fromTheGroundUp([...all.values()])));
+    }
+    return found;
+  };
+  const judged = new Map<string, readonly Point[]>();
+  const judgedBy = (item: Item): readonly Point[] => {
+    if ('technique' in item) return pointsOf(item);
+    const key = itemKey(item);
+    let found = judged.get(key);
+    if (!found) {
+      const row = sequences.get(item.sequence);
+      judged.set(key, (found = row ? sequencePoints(row.id, row.body, item.part) : []));
     }
     return found;
   };
@@ -196,6 +215,19 @@ export async function readItems(
         ? (techniqueOf(item.technique)?.kind ?? 'strike')
         : (sequences.get(item.sequence)?.body.about.kind ?? 'form'),
     pointsOf,
+    judgedBy,
+    bodyOf: (stature) => ({
+      stature,
+      weapon: 0,
+      stances: (name) => vocabulary.find(name)?.geometry ?? vocabulary.find(`${name} stance`)?.geometry ?? null,
+    }),
+    pointsAt: (id) =>
+      (sequences.get(id)?.body.moves ?? []).map((m) => {
+        const all = new Map<string, Point>();
+        for (const used of usedIn({ about: sequences.get(id)!.body.about, moves: [m], closing: [] }))
+          for (const p of library.pointsOf(used)) all.set(p.id, p);
+        return fromTheGroundUp([...all.values()]);
+      }),
     isSided: (item) => 'technique' in item && (techniqueOf(item.technique)?.sided ?? false),
     factsOf,
   };

@@ -1,18 +1,22 @@
+import { sql } from 'drizzle-orm';
 import {
   boolean,
+  check,
   doublePrecision,
   foreignKey,
   index,
+  jsonb,
   pgTable,
   primaryKey,
   smallint,
   text,
   uuid,
 } from 'drizzle-orm/pg-core';
-import { POINT_KINDS, SIDES, VERDICTS } from '../../core';
+import { POINT_KINDS, SIDES, STAGES, VERDICTS, type CountSlip, type Item } from '../../core';
 import { day, instant, schoolId } from './columns';
 import { person } from './people';
-import { condition } from './syllabus';
+import { sequence } from './sequence';
+import { condition, rank } from './syllabus';
 import { point, technique } from './technique';
 
 /** A class that was held; hours and classes of the gates are counted from these. */
@@ -24,6 +28,8 @@ export const classHeld = pgTable(
     day: day('day').notNull(),
     minutes: smallint('minutes').notNull(),
     by: uuid('by'),
+    /** What was taught: those who were away are to make it up. */
+    taught: jsonb('taught').$type<Item[]>().notNull().default([]),
   },
   (t) => [primaryKey({ columns: [t.schoolId, t.id] }), index('class_held_day').on(t.schoolId, t.day)],
 );
@@ -45,7 +51,17 @@ export const look = pgTable(
     schoolId: schoolId(),
     id: uuid('id').notNull(),
     studentId: uuid('student_id').notNull(),
-    techniqueId: uuid('technique_id').notNull(),
+    /** A technique, or a sequence or part of one. */
+    techniqueId: uuid('technique_id'),
+    sequenceId: uuid('sequence_id'),
+    partFrom: smallint('part_from'),
+    partTo: smallint('part_to'),
+    /** How many counts the sequence had then: marks of counts are read only as long as it has. */
+    ofCounts: smallint('of_counts'),
+    /** One letter a count, H held, S slipped, U not seen; then a bar and the three points of its own. */
+    counts: text('counts'),
+    slips: jsonb('slips').$type<CountSlip[]>(),
+    stage: text('stage', { enum: STAGES }),
     conditionId: uuid('condition_id').notNull(),
     day: day('day').notNull(),
     at: instant('at').notNull(),
@@ -68,6 +84,12 @@ export const look = pgTable(
       name: 'look_technique',
     }),
     foreignKey({
+      columns: [t.schoolId, t.sequenceId],
+      foreignColumns: [sequence.schoolId, sequence.id],
+      name: 'look_sequence',
+    }),
+    check('look_one_item', sql`(${t.techniqueId} is null) <> (${t.sequenceId} is null)`),
+    foreignKey({
       columns: [t.schoolId, t.conditionId],
       foreignColumns: [condition.schoolId, condition.id],
       name: 'look_condition',
@@ -75,6 +97,7 @@ export const look = pgTable(
     foreignKey({ columns: [t.schoolId, t.replaces], foreignColumns: [t.schoolId, t.id], name: 'look_replaces' }),
     index('look_of_student').on(t.schoolId, t.studentId, t.day),
     index('look_replaced').on(t.schoolId, t.replaces),
+    index('look_day').on(t.schoolId, t.day),
   ],
 );
 
@@ -89,6 +112,10 @@ export const mark = pgTable(
     of: smallint('of').notNull(),
     /** Of measured points: every value is a repetition, judged when read since ranges can be adapted. */
     values: doublePrecision('values').array(),
+    /** Which repetition slipped, where that was seen: one letter each, in order. */
+    reps: text('reps'),
+    /** Of felt points: who felt it. */
+    toldBy: uuid('told_by'),
   },
   (t) => [
     primaryKey({ columns: [t.schoolId, t.lookId, t.pointId] }),
@@ -138,5 +165,29 @@ export const override = pgTable(
   (t) => [
     primaryKey({ columns: [t.schoolId, t.id] }),
     foreignKey({ columns: [t.schoolId, t.studentId], foreignColumns: [person.schoolId, person.id] }),
+  ],
+);
+
+/** What a grading or the head decided of a candidate: kept to see how good the chances were. Only added to. */
+export const outcome = pgTable(
+  'outcome',
+  {
+    schoolId: schoolId(),
+    id: uuid('id').notNull(),
+    studentId: uuid('student_id').notNull(),
+    rankId: uuid('rank_id').notNull(),
+    day: day('day').notNull(),
+    passed: boolean('passed').notNull(),
+    /** The chance that was believed on that day, before it was corrected by outcomes; null where too little was known. */
+    chance: doublePrecision('chance'),
+    note: text('note').notNull().default(''),
+    by: uuid('by').notNull(),
+    at: instant('at').notNull().defaultNow(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.schoolId, t.id] }),
+    foreignKey({ columns: [t.schoolId, t.studentId], foreignColumns: [person.schoolId, person.id] }),
+    foreignKey({ columns: [t.schoolId, t.rankId], foreignColumns: [rank.schoolId, rank.id] }),
+    index('outcome_day').on(t.schoolId, t.day),
   ],
 );

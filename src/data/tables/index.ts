@@ -5,3 +5,4 @@ export * from './syllabus';
 export * from './evidence';
 export * from './history';
 export * from './version';
+export * from './guidance';

@@ -1,4 +1,4 @@
-import { foreignKey, index, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { doublePrecision, foreignKey, index, pgTable, primaryKey, smallint, text, uuid } from 'drizzle-orm/pg-core';
 import { RUNGS } from '../../core';
 import { day, instant, schoolId } from './columns';
 import { rank } from './syllabus';
@@ -17,11 +17,15 @@ export const person = pgTable(
     schoolId: schoolId().references(() => school.id),
     id: uuid('id').notNull(),
     name: text('name').notNull(),
-    role: text('role', { enum: ['head', 'instructor', 'examiner', 'student'] }).notNull(),
+    role: text('role', { enum: ['head', 'instructor', 'examiner', 'student', 'guardian'] }).notNull(),
     born: day('born'),
     /** The sign-in this person uses; null for who has none. */
     userId: text('user_id'),
     leftOn: day('left_on'),
+    /** The floor a student has at home, in metres, and their height in centimetres; null: not said. */
+    roomWidth: doublePrecision('room_width'),
+    roomDepth: doublePrecision('room_depth'),
+    stature: smallint('stature'),
   },
   (t) => [primaryKey({ columns: [t.schoolId, t.id] }), index('person_user').on(t.schoolId, t.userId)],
 );

@@ -5,19 +5,20 @@ import { adaptation, attendance, classHeld, override, point } from '../../data/t
 import { Refusal } from '../http/problem';
 import type { Runs } from './command';
 
-type Mine = Extract<CommandName, `look.${string}` | `class.${string}` | `adaptation.${string}` | `override.${string}`>;
+type Mine = Extract<CommandName, 'look.record' | 'class.record' | 'adaptation.write' | 'override.set'>;
 
 // Look and marks in one prepared statement: this is what a whole line of tablets sends at once. A mark whose point is
 // of another kind, or gone, finds no partner in the join; the count then tells.
 const RECORD = `
   with l as (
-    insert into look (school_id, id, student_id, technique_id, condition_id, day, at, side, purpose, replaces, by, note)
-    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)
+    insert into look (school_id, id, student_id, technique_id, condition_id, day, at, side, purpose, replaces, by, note,
+      stage, sequence_id, part_from, part_to, of_counts, counts, slips)
+    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $14, $15, $16, $17, $18, $19, $20)
   )
-  insert into mark (school_id, look_id, point_id, kind, held, "of", "values")
-  select $1, $2, x.point_id, x.kind, x.held, x."of", x."values"
+  insert into mark (school_id, look_id, point_id, kind, held, "of", "values", reps, told_by)
+  select $1, $2, x.point_id, x.kind, x.held, x."of", x."values", x.reps, x.told_by
   from jsonb_to_recordset($13::jsonb)
-    as x(point_id uuid, kind text, held smallint, "of" smallint, "values" double precision[])
+    as x(point_id uuid, kind text, held smallint, "of" smallint, "values" double precision[], reps text, told_by uuid)
   join point p on p.school_id = $1 and p.id = x.point_id and p.kind = x.kind`;
 
 export const evidenceCommands: Runs<Mine> = {
@@ -33,7 +34,15 @@ export const evidenceCommands: Runs<Mine> = {
     const rows = l.marks.map((m) =>
       m.kind === 'measured'
         ? { point_id: m.pointId, kind: m.kind, held: 0, of: m.values.length, values: m.values }
-        : { point_id: m.pointId, kind: m.kind, held: m.held, of: m.of, values: null },
+        : {
+            point_id: m.pointId,
+            kind: m.kind,
+            held: m.held,
+            of: m.of,
+            values: null,
+            reps: m.reps,
+            told_by: m.toldBy,
+          },
     );
     const done = await tx.$client.query({
       name: 'look.record',
@@ -52,6 +61,13 @@ export const evidenceCommands: Runs<Mine> = {
         who.personId,
         l.note,
         JSON.stringify(rows),
+        l.stage,
+        l.sequence?.id ?? null,
+        l.sequence?.from ?? null,
+        l.sequence?.to ?? null,
+        l.sequence?.ofCounts ?? null,
+        l.sequence?.counts ?? null,
+        l.sequence ? JSON.stringify(l.sequence.slips) : null,
       ],
     });
     if (done.rowCount !== l.marks.length)
@@ -68,7 +84,10 @@ export const evidenceCommands: Runs<Mine> = {
     await tx
       .insert(classHeld)
       .values({ schoolId: who.schoolId, ...rest, by: who.personId })
-      .onConflictDoUpdate({ target: [classHeld.schoolId, classHeld.id], set: { minutes: c.minutes } });
+      .onConflictDoUpdate({
+        target: [classHeld.schoolId, classHeld.id],
+        set: { minutes: c.minutes, taught: c.taught },
+      });
     await tx.delete(attendance).where(eq(attendance.classId, c.id));
     const people = [...new Set(present)];
     if (people.length > 0)

@@ -11,9 +11,12 @@ import { Refusal } from '../http/problem';
 import type { Who } from '../who';
 import type { Runs } from './command';
 
-type Mine = Extract<
-  CommandName,
-  `student.${string}` | `teacher.${string}` | `access.${string}` | `consent.${string}` | `injury.${string}`
+type Mine = Exclude<
+  Extract<
+    CommandName,
+    `student.${string}` | `teacher.${string}` | `access.${string}` | `consent.${string}` | `injury.${string}`
+  >,
+  'student.room'
 >;
 
 /** The roll's own rules (known belt, possible dates, no doubled name), as for a list that is imported. */

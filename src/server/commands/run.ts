@@ -9,6 +9,7 @@ import { readWho, whoQuestion, type Watch, type Who, type WhoRow } from '../who'
 import type { Runs } from './command';
 import { peopleCommands } from './people';
 import { evidenceCommands } from './evidence';
+import { guidanceCommands } from './guidance';
 import { sequenceCommands } from './sequences';
 import { bundleCommands } from './bundle';
 import { syllabusCommands } from './syllabus';
@@ -21,6 +22,7 @@ const RUNS: Runs<CommandName> = {
   ...bundleCommands,
   ...peopleCommands,
   ...evidenceCommands,
+  ...guidanceCommands,
 };
 
 /** What must not stay in the history: a password that was given once. */
@@ -95,7 +97,9 @@ const roleName = (role: Who['role']) =>
       ? 'An instructor'
       : role === 'examiner'
         ? 'An examiner'
-        : 'A student';
+        : role === 'guardian'
+          ? 'A guardian'
+          : 'A student';
 
 export function constraintOf(error: unknown): string | null {
   for (let e: unknown = error; e instanceof Error; e = e.cause) {
@@ -108,6 +112,7 @@ export function constraintOf(error: unknown): string | null {
 const GONE: Record<string, string> = {
   look_student: 'This student is not on the roll.',
   look_technique: 'This technique is not in the library.',
+  look_sequence: 'This sequence is not in the library.',
   look_condition: 'This condition is not one of the school’s.',
   look_replaces: 'The look to be replaced is not known.',
   mark_point: 'A point of this look is not in the library.',

@@ -85,8 +85,13 @@ export async function readJudging(tx: Transaction, today: string, studentIds?: r
     .where(some ? inArray(override.studentId, some) : undefined)
     .orderBy(asc(override.at));
   const overrides = new Map(said.map((o) => [`${o.studentId} ${o.requirementId}`, o]));
-  const attendance = await readAttendance(tx);
-  const consents = new Map((await tx.select().from(consent).orderBy(asc(consent.at))).map((c) => [c.studentId, c]));
+  const attendance = await readAttendance(tx, studentIds);
+  const agreed = await tx
+    .select()
+    .from(consent)
+    .where(some ? inArray(consent.studentId, some) : undefined)
+    .orderBy(asc(consent.at));
+  const consents = new Map(agreed.map((c) => [c.studentId, c]));
   const open = await tx.select().from(injury).where(gte(injury.until, today)).orderBy(asc(injury.until));
   const injured = new Map(open.map((i) => [i.studentId, i.until]));
   return {
@@ -129,7 +134,7 @@ export function judgeOne(
   studentId: string,
   requirement: PlacedItem,
 ): Judged {
-  const points = j.items.pointsOf(requirement.item);
+  const points = j.items.judgedBy(requirement.item);
   const verdict = judge(requirement, evidence, {
     points,
     sided: j.items.isSided(requirement.item),

@@ -1,24 +1,16 @@
 import { asc, desc, sql } from 'drizzle-orm';
-import type {
-  EarlierMarksView,
-  LookKitView,
-  PeopleView,
-  ReadinessView,
-  RollView,
-  ShellView,
-  ViewInput,
-} from '../../contracts/views';
-import { READINESS, SEQUENCE_KINDS, TECHNIQUE_KINDS, adaptationsOn, ageOn, readiness } from '../../core';
+import type { ChancesView, PeopleView, ReadinessView, RollView, ShellView, ViewInput } from '../../contracts/views';
+import { READINESS, SEQUENCE_KINDS, TECHNIQUE_KINDS, ageOn, readiness } from '../../core';
 import type { Transaction } from '../../data/connection';
-import { readLibrary } from '../../data/queries/library';
 import { readSyllabus } from '../../data/queries/syllabus';
 import { readRoll } from '../../data/queries/roll';
-import { adaptation, person } from '../../data/tables';
+import { guardianOf, person } from '../../data/tables';
 import { user } from '../../data/tables/auth';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
 import { judgeGates, judgeStudent, rankAbove, readJudging } from './judging';
-import { shownPoints } from './library';
+import { beltChance, groundsOf, pastOutcomes, schoolBeliefs } from './beliefs';
+import { chanceShown } from './guided';
 
 export const shellView = (_tx: Transaction, who: Who): Promise<ShellView> =>
   Promise.resolve({
@@ -113,83 +105,28 @@ export async function readinessView(
   return { rank: shown(rank), next: next ? shown(next) : null, ranks: ranks.map(shown), requirements, gates, rows };
 }
 
-export async function lookKitView(tx: Transaction, who: Who): Promise<LookKitView> {
-  const library = await readLibrary(tx);
-  const s = await readSyllabus(tx, who.today);
-  const roll = await readRoll(tx);
-  const j = await tx.select().from(adaptation).orderBy(asc(adaptation.at));
-  const adapted = (studentId: string) =>
-    adaptationsOn(
-      j
-        .filter((a) => a.studentId === studentId)
-        .map((a) => ({
-          ...a,
-          range: a.rangeLo === null || a.rangeHi === null ? null : { lo: a.rangeLo, hi: a.rangeHi },
-        })),
-      who.today,
-    );
+/** The chances of everybody who wears a belt, for the list of who is ready: asked for after it is shown. */
+export async function chancesView(tx: Transaction, who: Who, { rankId }: ViewInput<'chances'>): Promise<ChancesView> {
+  const roll = (await readRoll(tx)).filter((s) => s.rankId === rankId);
+  const j = await readJudging(
+    tx,
+    who.today,
+    roll.map((s) => s.id),
+  );
+  const school = await schoolBeliefs(tx, who, j);
+  const outcomes = await pastOutcomes(tx);
   return {
-    today: who.today,
-    timeZone: who.timeZone,
-    me: { personId: who.personId, name: who.name },
-    ranks: s.ranks.map(({ id, name, cloth }) => ({ id, name, cloth })),
-    conditions: s.conditions.map(({ id, name }) => ({ id, name })),
-    students: roll.map((x) => {
-      const own = [...adapted(x.id).values()];
-      return {
-        id: x.id,
-        name: x.name,
-        rankId: x.rankId,
-        age: x.born ? ageOn(x.born, who.today) : null,
-        lastHere: x.lastHere,
-        waived: own.filter((a) => a.waived).map((a) => a.pointId),
-        adapted: Object.fromEntries(
-          own
-            .filter((a) => !a.waived)
-            .map((a) => [
-              a.pointId,
-              a.range ? `${a.range.lo} to ${a.range.hi} accepted` : `${Math.round((a.share ?? 0) * 100)} in 100 asked`,
-            ]),
-        ),
-      };
+    rows: roll.flatMap((s) => {
+      const next = rankAbove(j.syllabusOf(s).ranks, s.rankId);
+      if (!next) return [];
+      const said = beltChance(judgeStudent(j, s, next.id), groundsOf(j, school, s), `${s.id} ${who.today}`, DRAWS);
+      const shown = chanceShown(said, outcomes);
+      return shown ? [{ studentId: s.id, ...shown }] : [];
     }),
-    techniques: [...library.techniques.values()]
-      .filter((t) => !t.retired)
-      .map((t) => ({
-        id: t.id,
-        name: t.name,
-        kind: t.kind,
-        sided: t.sided,
-        points: shownPoints(library, t.id).map(({ why: _why, ...p }) => p),
-      }))
-      .filter((t) => t.points.length > 0),
-    asked: s.requirements.flatMap(({ rankId, item, conditionId }) =>
-      'technique' in item ? [{ rankId, techniqueId: item.technique, conditionId }] : [],
-    ),
   };
 }
-
-export async function earlierMarksView(
-  tx: Transaction,
-  _who: Who,
-  { techniqueId }: ViewInput<'earlierMarks'>,
-): Promise<EarlierMarksView> {
-  const library = await readLibrary(tx);
-  const points = library.pointsOf(techniqueId).map((p) => p.id);
-  if (points.length === 0) return { marks: [] };
-  const { rows } = await tx.execute<EarlierMarksView['marks'][number] & Record<string, unknown>>(sql`
-    select "studentId", "pointId", side, "conditionId", day, held, "of", "lookId" from (
-      select l.student_id as "studentId", m.point_id as "pointId", l.side, l.condition_id as "conditionId", l.day::text as day,
-        case when m.values is null then m.held else (select count(*)::int from unnest(m.values) x where x between p.accepted_lo and p.accepted_hi) end as held,
-        m.of as "of", l.id as "lookId",
-        row_number() over (partition by l.student_id, m.point_id, l.side order by l.day desc, l.at desc) as nth, l.at
-      from mark m join look l on l.school_id = m.school_id and l.id = m.look_id
-      join point p on p.school_id = m.school_id and p.id = m.point_id
-      where m.point_id = any(${sql.param(points)}::uuid[])
-        and not exists (select 1 from look r where r.school_id = l.school_id and r.replaces = l.id)
-    ) newest where nth <= 5 order by day desc, at desc`);
-  return { marks: rows };
-}
+/** Enough for a whole list: steady to about two in a hundred. */
+const DRAWS = 400;
 
 export async function peopleView(tx: Transaction, who: Who): Promise<PeopleView> {
   const people = await tx
@@ -197,6 +134,7 @@ export async function peopleView(tx: Transaction, who: Who): Promise<PeopleView>
     .from(person)
     .where(sql`${person.leftOn} is null`)
     .orderBy(asc(person.name), desc(person.id));
+  const wards = await tx.select().from(guardianOf);
   const users = await tx.select({ id: user.id, email: user.email }).from(user);
   const emails = new Map(users.map((u) => [u.id, u.email]));
   const shown = people.map((p) => ({
@@ -206,8 +144,16 @@ export async function peopleView(tx: Transaction, who: Who): Promise<PeopleView>
     email: p.userId ? (emails.get(p.userId) ?? null) : null,
   }));
   return {
-    teachers: shown.filter((p) => p.role !== 'student'),
+    teachers: shown.filter((p) => p.role !== 'student' && p.role !== 'guardian'),
     students: shown.filter((p) => p.role === 'student').map(({ id, name, email }) => ({ id, name, email })),
+    guardians: shown
+      .filter((p) => p.role === 'guardian')
+      .map(({ id, name, email }) => ({
+        id,
+        name,
+        email,
+        studentIds: wards.filter((w) => w.guardianId === id).map((w) => w.studentId),
+      })),
     me: who.personId,
   };
 }

@@ -8,9 +8,14 @@ import { Refusal } from '../http/problem';
 import { bundleView } from './bundle';
 import { libraryView, techniquesView, techniqueView } from './library';
 import { syllabusCompareView, syllabusSheetView, syllabusVersionView, syllabusView } from './syllabus';
-import { earlierMarksView, lookKitView, peopleView, readinessView, rollView, shellView } from './roll';
+import { calibrationView } from './calibration';
+import { homeView } from './home';
+import { incidentsView, missedView } from './incidents';
+import { earlierMarksView, earlierShowingsView, lookKitView } from './lookKit';
+import { wardsView } from './own';
+import { chancesView, peopleView, readinessView, rollView, shellView } from './roll';
 import { sequencesView, sequenceView } from './sequences';
-import { studentView } from './student';
+import { forecastView, studentLooksView, studentView } from './student';
 
 type Run<N extends ViewName> = (tx: Transaction, who: Who, input: ViewInput<N>) => Promise<ViewResults[N]>;
 
@@ -28,9 +33,18 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   bundle: bundleView,
   roll: rollView,
   readiness: readinessView,
+  chances: chancesView,
   student: studentView,
+  forecast: forecastView,
+  studentLooks: studentLooksView,
+  home: homeView,
+  wards: wardsView,
+  missed: missedView,
+  calibration: calibrationView,
+  incidents: incidentsView,
   lookKit: lookKitView,
   earlierMarks: earlierMarksView,
+  earlierShowings: earlierShowingsView,
   people: peopleView,
 };
 

@@ -1,27 +1,60 @@
-import { and, desc, eq, gte, sql } from 'drizzle-orm';
-import type { RequirementVerdict, StickShown, StudentView, ViewInput } from '../../contracts/views';
+import { and, desc, eq, gte, inArray, isNotNull, or, sql } from 'drizzle-orm';
+import type {
+  ForecastView,
+  RequirementVerdict,
+  StickShown,
+  StudentLooksView,
+  StudentView,
+  ViewInput,
+} from '../../contracts/views';
 import {
   ageOn,
+  chanceInWords,
   changeInWords,
   consentOf,
+  dayInWords,
   dayLimit,
+  daysBetween,
   gateInWords,
+  readShowing,
   reasonInWords,
+  showingInWords,
   standardInWords,
+  sumPractice,
   usualLook,
   type ConditionOrder,
   type Entry,
   type Evidence,
   type GateVerdict,
+  type Grounds,
+  type Resting,
   type Side,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
+import { readItems } from '../../data/queries/items';
+import { readLibrary } from '../../data/queries/library';
 import type { SyllabusRead } from '../../data/queries/syllabus';
 import { readRoll } from '../../data/queries/roll';
-import { injury, look, mark, person, rank, rankHeld } from '../../data/tables';
+import { condition, injury, look, mark, pause, person, practice, rank, rankHeld } from '../../data/tables';
 import { user } from '../../data/tables/auth';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
+import {
+  beltChance,
+  chanceOfOne,
+  focusOf,
+  forecastFor,
+  groundsOf,
+  nextGrading,
+  pastOutcomes,
+  readGiven,
+  readResting,
+  restOf,
+  schoolBeliefs,
+} from './beliefs';
+import { chanceShown, focusShown, readMissed, requirementNames, slipShown } from './guided';
+import { readRoom } from './home';
+import { mayRead } from './own';
 import { judgeGates, judgeOne, rankAbove, readJudging, type Judged, type Judging } from './judging';
 
 /** Repetitions of the deciding point, oldest first, as notches; held ones before slipped ones within a look. */
@@ -60,6 +93,8 @@ function shown(
   judged: Judged,
   order: ConditionOrder,
   names: ReadonlyMap<string, string>,
+  g: Grounds,
+  resting: readonly Resting[],
 ): RequirementVerdict {
   const { requirement: r, verdict } = judged;
   const sided = j.items.isSided(r.item);
@@ -69,6 +104,8 @@ function shown(
     return at !== undefined && at.left.length + at.right.length + at.none.length > 0;
   });
   const adapted = j.adaptations.get(studentId) ?? [];
+  const chance = chanceOfOne(judged, g);
+  const rest = restOf(j, r.item, resting);
   const sides: Side[] = sided ? ['left', 'right'] : ['none'];
   return {
     id: r.id,
@@ -90,6 +127,8 @@ function shown(
           day: judged.override.day,
         }
       : null,
+    chance: chance && { words: chanceInWords(chance.chance), chance: chance.chance, looks: Math.round(chance.looks) },
+    rests: rest && `Rests${rest.until ? ` until ${dayInWords(rest.until, j.today)}` : ''}: ${rest.what}`,
     points: verdict.points.map((p) => ({
       pointId: p.point.id,
       name: p.point.name,
@@ -162,9 +201,140 @@ function followsShown(j: Judging, syllabus: SyllabusRead): StudentView['follows'
     : null;
 }
 
+const nameOfSequence = (j: Judging, id: string | null): string => (id ? (j.items.sequences.get(id)?.title ?? '') : '');
+
+/** "count 5 slipped", of a showing; empty for other looks. */
+function showingShown(l: { counts: string | null; partFrom: number | null }): string {
+  const read = l.counts === null ? null : readShowing(l.counts);
+  return read ? showingInWords({ from: l.partFrom ?? 1, ...read }) : '';
+}
+
+const FELT_DAYS = 3;
+/** Felt points of what the student was watched doing in the last days: only they can tell. */
+function feltAsked(
+  j: Judging,
+  looks: readonly { day: string; techniqueId: string | null; conditionId: string; side: Side }[],
+  today: string,
+  conditionName: ReadonlyMap<string, string>,
+): StudentView['feltAsked'] {
+  const out = new Map<string, StudentView['feltAsked'][number]>();
+  for (const l of looks) {
+    if (l.techniqueId === null || daysBetween(l.day, today) > FELT_DAYS) continue;
+    for (const p of j.library.pointsOf(l.techniqueId)) {
+      const key = `${l.techniqueId} ${p.id} ${l.side}`;
+      if (p.kind !== 'felt' || out.has(key)) continue;
+      out.set(key, {
+        techniqueId: l.techniqueId,
+        technique: j.library.techniques.get(l.techniqueId)?.name ?? '',
+        pointId: p.id,
+        point: p.name,
+        conditionId: l.conditionId,
+        condition: conditionName.get(l.conditionId) ?? '',
+        side: l.side,
+        day: l.day,
+      });
+    }
+  }
+  return [...out.values()];
+}
+
+/** All looks at a student with every mark: who looked, what was seen, and what a later look replaced. */
+export async function studentLooksView(
+  tx: Transaction,
+  who: Who,
+  { id }: ViewInput<'studentLooks'>,
+): Promise<StudentLooksView> {
+  await mayRead(tx, who, id);
+  const library = await readLibrary(tx);
+  const items = await readItems(tx, library, []);
+  const people = await tx.select({ id: person.id, name: person.name }).from(person);
+  const names = new Map(people.map((p) => [p.id, p.name]));
+  const conditions = new Map((await tx.select().from(condition)).map((c) => [c.id, c.name]));
+  const rows = await tx
+    .select()
+    .from(look)
+    .where(eq(look.studentId, id))
+    .orderBy(desc(look.day), desc(look.at))
+    .limit(LOOKS_SHOWN);
+  const replaced = new Set(rows.flatMap((l) => (l.replaces ? [l.replaces] : [])));
+  const marks =
+    rows.length === 0
+      ? []
+      : await tx
+          .select()
+          .from(mark)
+          .where(
+            inArray(
+              mark.lookId,
+              rows.map((l) => l.id),
+            ),
+          );
+  const byLook = new Map<string, (typeof marks)[number][]>();
+  for (const m of marks) byLook.set(m.lookId, [...(byLook.get(m.lookId) ?? []), m]);
+  const pointOf = (pointId: string) => library.ownerOf.get(pointId)?.points.find((p) => p.id === pointId);
+  return {
+    looks: rows.map((l) => ({
+      id: l.id,
+      day: l.day,
+      item: l.techniqueId
+        ? (library.techniques.get(l.techniqueId)?.name ?? '')
+        : (items.sequences.get(l.sequenceId ?? '')?.title ?? ''),
+      condition: conditions.get(l.conditionId) ?? '',
+      side: l.side,
+      purpose: l.purpose,
+      stage: l.stage,
+      by: names.get(l.by) ?? '',
+      note: who.role === 'head' || who.role === 'instructor' ? l.note : '',
+      replaced: replaced.has(l.id),
+      marks: [
+        ...(l.counts ? [{ point: 'counts', words: showingShown(l), felt: null }] : []),
+        ...(byLook.get(l.id) ?? []).map((m) => {
+          const p = pointOf(m.pointId);
+          const unit = p?.unit ? ` ${p.unit}` : '';
+          const which = m.reps?.includes('S')
+            ? `, slipped at ${[...m.reps].flatMap((r, i) => (r === 'S' ? [i + 1] : [])).join(', ')}`
+            : '';
+          return {
+            point: p?.name ?? 'a point since retired',
+            words: m.values ? `${m.values.join(', ')}${unit}` : `${m.held} of ${m.of}${which}`,
+            felt: m.kind === 'felt' ? (names.get(m.toldBy ?? l.by) ?? '') : null,
+          };
+        }),
+      ],
+    })),
+  };
+}
+const LOOKS_SHOWN = 400;
+
+/** What the forecast needs; it is simulated where it is shown. */
+export async function forecastView(tx: Transaction, who: Who, { id }: ViewInput<'forecast'>): Promise<ForecastView> {
+  await mayRead(tx, who, id);
+  const student = (await readRoll(tx, { withLeft: true })).find((x) => x.id === id);
+  if (!student) throw new Refusal(404, 'This student is not on the roll.');
+  const j = await readJudging(tx, who.today, [id]);
+  const held = await tx
+    .select({ since: rankHeld.since })
+    .from(rankHeld)
+    .where(eq(rankHeld.personId, id))
+    .orderBy(rankHeld.since)
+    .limit(1);
+  const next = rankAbove(j.syllabusOf(student).ranks, student.rankId);
+  return {
+    name: student.name,
+    rank: next?.name ?? '',
+    input: forecastFor(
+      j,
+      await schoolBeliefs(tx, who, j),
+      student,
+      held[0]?.since ?? null,
+      await nextGrading(tx, who.today),
+    ),
+  };
+}
+
 /** "What does … need for … belt?" A student sees only their own page, and only what has been decided and seen. */
 export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'student'>): Promise<StudentView> {
-  if (who.role === 'student' && who.personId !== id) throw new Refusal(403, 'This is another student’s page.');
+  await mayRead(tx, who, id);
   const roll = await readRoll(tx, { withLeft: true });
   const student = roll.find((s) => s.id === id);
   if (!student) throw new Refusal(404, 'This student is not on the roll.');
@@ -178,7 +348,22 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
     ? syllabus.requirements.filter((r) => r.rankId === next.id).map((r) => judgeOne(j, syllabus, evidence, id, r))
     : [];
   const gates = next ? judgeGates(j, student, next.id) : [];
-  const requirements = judged.map((x) => shown(j, id, evidence, x, syllabus.order, names));
+  const school = await schoolBeliefs(tx, who, j);
+  const g = groundsOf(j, school, student);
+  const restingAll = await readResting(tx, who.today, [id]);
+  const resting = restingAll.get(id) ?? [];
+  const requirements = judged.map((x) => shown(j, id, evidence, x, syllabus.order, names, g, resting));
+  const nameOf = requirementNames(j, student);
+  const guided = focusOf(j, student, judged, (await readGiven(tx, [id])).get(id));
+  const room = await readRoom(tx, id);
+  const missed = await readMissed(tx, j, [student], new Map([[id, room]]));
+  const entries = await tx
+    .select()
+    .from(practice)
+    .where(eq(practice.studentId, id))
+    .orderBy(desc(practice.day), desc(practice.at))
+    .limit(60);
+  const paused = await tx.select().from(pause).where(eq(pause.studentId, id)).orderBy(desc(pause.from));
   const rankOf = new Map(syllabus.ranks.map((r) => [r.id, { id: r.id, name: r.name, cloth: r.cloth }]));
   const present = rankOf.get(student.rankId)!;
 
@@ -194,6 +379,9 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
       id: look.id,
       day: look.day,
       techniqueId: look.techniqueId,
+      sequenceId: look.sequenceId,
+      partFrom: look.partFrom,
+      counts: look.counts,
       conditionId: look.conditionId,
       side: look.side,
       by: look.by,
@@ -202,8 +390,8 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
       of: sql<number>`coalesce(sum(case when ${mark.values} is null then ${mark.of} end), 0)::int`,
     })
     .from(look)
-    .innerJoin(mark, and(eq(mark.schoolId, look.schoolId), eq(mark.lookId, look.id)))
-    .where(and(eq(look.studentId, id), standing))
+    .leftJoin(mark, and(eq(mark.schoolId, look.schoolId), eq(mark.lookId, look.id)))
+    .where(and(eq(look.studentId, id), standing, or(isNotNull(mark.pointId), isNotNull(look.counts))))
     .groupBy(look.schoolId, look.id)
     .orderBy(desc(look.day), desc(look.at))
     .limit(40);
@@ -261,17 +449,52 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
     looks: looks.map((l) => ({
       id: l.id,
       day: l.day,
-      technique: j.library.techniques.get(l.techniqueId)?.name ?? '',
+      technique: l.techniqueId
+        ? (j.library.techniques.get(l.techniqueId)?.name ?? '')
+        : nameOfSequence(j, l.sequenceId),
       condition: conditionName.get(l.conditionId) ?? '',
       side: l.side,
       by: names.get(l.by) ?? '',
-      note: who.role === 'student' ? '' : l.note,
+      note: who.role === 'head' || who.role === 'instructor' ? l.note : '',
       held: l.held,
       of: l.of,
+      shown: showingShown(l),
     })),
     lookCount: counted.rows[0]?.n ?? 0,
+    chance: chanceShown(beltChance(judged, g, `${id} ${who.today}`), await pastOutcomes(tx)),
+    focus: guided.focus && focusShown(guided.focus, nameOf),
+    praise: guided.praise.text,
+    slips: guided.slipping.map((s) => slipShown(s, nameOf)),
+    pauses: paused.map((p) => ({
+      id: p.id,
+      item: p.techniqueId ? (j.library.techniques.get(p.techniqueId)?.name ?? '') : nameOfSequence(j, p.sequenceId),
+      habit: p.habit,
+      from: p.from,
+      until: p.until,
+    })),
+    practice: {
+      ...sumPractice(entries, who.today),
+      list: entries.map(({ id: entryId, day, minutes, repetitions, strikes, hands, joints, what }) => ({
+        id: entryId,
+        day,
+        minutes,
+        repetitions,
+        strikes,
+        hands,
+        joints,
+        what,
+      })),
+    },
+    room: { width: room.width, depth: room.depth, stature: room.said },
+    missed: missed.get(id) ?? [],
+    feltAsked: who.role === 'student' ? feltAsked(j, looks, who.today, conditionName) : [],
+    gradingDay: await nextGrading(tx, who.today),
     access: { email: email[0]?.email ?? null },
-    may: { decide: who.role === 'head', look: who.role !== 'student' },
+    may: {
+      decide: who.role === 'head',
+      look: who.role === 'head' || who.role === 'instructor',
+      log: who.role === 'student' || who.role === 'guardian',
+    },
     today: who.today,
   };
 }

@@ -334,10 +334,10 @@ export function focusKept(school: TrueSchool, days: readonly PlainDate[]) {
         verdict: judgeOn(school, r, evidence, day),
       }));
       const focus = chooseFocus(slippingPoints(sources, evidence), null);
-      // By hand: everything that does not stand and slipped, and the first of it by the rule.
+      // By hand: everything that does not stand and held less than asked, and the first of it by the rule.
       const all = sources.flatMap((x) =>
         x.verdict.points
-          .filter((p) => p.looksNeeded > 0 && p.window.held < p.window.of - 1e-9)
+          .filter((p) => p.looksNeeded > 0 && p.window.held < p.share * p.window.of - 1e-9)
           .map((p) => ({ p, id: x.requirementId })),
       );
       if (all.length === 0) {

@@ -1,0 +1,415 @@
+import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
+import TextField from '@mui/material/TextField';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { LookWritten } from '../../contracts/look';
+import type { EarlierShowingsView, LookKitView } from '../../contracts/views';
+import {
+  dayInWords,
+  layoutStave,
+  OWN_POINTS,
+  readShowing,
+  stepSaid,
+  svgOf,
+  traceFloor,
+  type CountMark,
+  type Purpose,
+} from '../../core';
+import '../../kit/drawing/drawing.css';
+import { onScreen } from '../../kit/drawing/tones';
+import { Belt } from '../../kit/marks/Belt';
+import { CutMark } from '../../kit/marks/CutMark';
+import { Stick, type Notch } from '../../kit/marks/Stick';
+import { drop, openOnes } from '../../kit/outbox';
+import { ask, newId } from '../../kit/send';
+import { Switch } from '../../kit/Switch';
+import { Key } from './Key';
+import { nameParts, type KitItem, type KitSequence, type KitStudent } from './line';
+import { draftLook, recordLook } from './record';
+import { SaveState, useAwake } from './SaveState';
+import {
+  isShown,
+  markCount,
+  namedPoints,
+  nameSlip,
+  restHeld,
+  showingOf,
+  tapCount,
+  unseen,
+  type ShowingMarks,
+} from './showing';
+import { useKeys } from './useKeys';
+
+const COLUMN = 81;
+const PURPOSE_WORDS: Record<Purpose, string> = { show: 'shown', study: 'studied' };
+
+interface Props {
+  kit: LookKitView;
+  student: KitStudent;
+  following: KitStudent | null;
+  item: KitItem & { sequence: KitSequence };
+  conditionId: string;
+  leftHanded: boolean;
+  onItem: () => void;
+  onLooked: () => void;
+  onNext: () => void;
+  onEnd: () => void;
+}
+
+/** A form, drill or set count by count on its stave: a tap on a column means it slipped there, "the rest held" closes. */
+export default function FormCard({
+  kit,
+  student,
+  following,
+  item,
+  conditionId,
+  leftHanded,
+  onItem,
+  onLooked,
+  onNext,
+  onEnd,
+}: Props) {
+  useAwake();
+  const { sequence } = item;
+  const [from, to] = [item.part?.from ?? 1, item.part?.to ?? sequence.body.moves.length];
+  const [marks, setMarks] = useState<ShowingMarks>(() => unseen(from, to));
+  const [past, setPast] = useState<{ marks: ShowingMarks; word: string }[]>([]);
+  const [at, setAt] = useState(0);
+  const [purpose, setPurpose] = useState<Purpose>('show');
+  const [lookId, setLookId] = useState(newId);
+  const [note, setNote] = useState('');
+  const [noting, setNoting] = useState(false);
+  const [problem, setProblem] = useState('');
+  const [earlier, setEarlier] = useState<EarlierShowingsView['showings']>([]);
+  const [nth, setNth] = useState(1);
+  const chain = useRef<Promise<unknown>>(Promise.resolve());
+  const frame = useRef<HTMLDivElement>(null);
+
+  useEffect(() => {
+    void ask('earlierShowings', { sequenceId: sequence.id }).then((v) => v && setEarlier(v.showings));
+  }, [sequence.id]);
+  // A showing that was open when the browser was closed goes on where it was.
+  useEffect(() => {
+    let current = true;
+    void openOnes().then((open) => {
+      for (const c of open) {
+        const l = c.input as LookWritten;
+        const read = l.sequence ? readShowing(l.sequence.counts) : null;
+        if (c.name !== 'look.record' || c.by !== kit.me.personId || l.studentId !== student.id || !l.sequence || !read)
+          continue;
+        if (l.sequence.id !== sequence.id || l.sequence.from !== from || l.sequence.to !== to) continue;
+        if (!current) return;
+        setLookId(c.id);
+        setMarks({
+          from,
+          counts: [...read.counts],
+          own: { ...read.own },
+          slips: l.sequence.slips.map((s) => ({ ...s })),
+        });
+        if (l.purpose) setPurpose(l.purpose);
+        setNote(l.note);
+      }
+    });
+    return () => {
+      current = false;
+    };
+  }, [sequence.id, student.id, kit.me.personId, from, to]);
+
+  const layout = useMemo(() => {
+    const part = { ...sequence.body, moves: sequence.body.moves.slice(from - 1, to), closing: [] };
+    const trace = traceFloor(part, { stature: 1.7 });
+    return layoutStave(part, { column: COLUMN, zoneGap: 30, scale: 1.15 }, trace);
+  }, [sequence.body, from, to]);
+  useEffect(() => {
+    const el = frame.current;
+    const x = layout.columns[at]?.x ?? 0;
+    if (!el) return;
+    if (x < el.scrollLeft + 60 || x > el.scrollLeft + el.clientWidth - 2 * COLUMN)
+      el.scrollTo({ left: Math.max(0, x - el.clientWidth * 0.4) });
+  }, [at, layout]);
+
+  const shouts = sequence.body.moves.slice(from - 1, to).some((m) => m.step.shout || m.partner?.shout);
+  const write = (next: ShowingMarks, open: boolean, id = lookId, said = note, why = purpose) => {
+    const draft = draftLook({
+      id,
+      studentId: student.id,
+      sequence: showingOf(next, sequence),
+      conditionId,
+      side: 'none',
+      purpose: why,
+      note: said,
+      marks: namedPoints(next, sequence),
+      label: `${student.name}, ${item.name}`,
+    });
+    chain.current = chain.current
+      .then(() => (isShown(next) ? recordLook(draft, kit.me.personId, kit.timeZone, open) : drop(id)))
+      .then(
+        () => setProblem(''),
+        (e: unknown) => setProblem(e instanceof Error ? e.message : 'The mark was not taken.'),
+      );
+  };
+  const set = (next: ShowingMarks, word: string) => {
+    setPast([...past.slice(-40), { marks, word }]);
+    setMarks(next);
+    write(next, true);
+  };
+  const undo = () => {
+    const step = past.at(-1);
+    if (!step) return;
+    setPast(past.slice(0, -1));
+    setMarks(step.marks);
+    write(step.marks, true);
+  };
+  const finish = async () => {
+    if (isShown(marks)) {
+      write(marks, false);
+      onLooked();
+    }
+    await chain.current;
+  };
+  const again = async () => {
+    await finish();
+    if (isShown(marks))
+      setEarlier([
+        {
+          id: lookId,
+          studentId: student.id,
+          day: kit.today,
+          from,
+          counts: showingOf(marks, sequence).counts,
+          by: kit.me.name,
+          byMe: true,
+          slips: marks.slips,
+        },
+        ...earlier,
+      ]);
+    setMarks(unseen(from, to));
+    setLookId(newId());
+    setPast([]);
+    setNote('');
+    setNoting(false);
+    setAt(0);
+    setNth(nth + 1);
+  };
+  const next = async () => {
+    await finish();
+    onNext();
+  };
+  const count = from + at;
+  const press = (mark: CountMark) => {
+    set(markCount(marks, at, mark), `${count} ${mark === 'H' ? 'held' : mark === 'S' ? 'slipped' : 'not seen'}`);
+    if (mark !== 'S') setAt(Math.min(marks.counts.length - 1, at + 1));
+  };
+  const tap = (i: number) => {
+    setAt(i);
+    set(tapCount(marks, i), `${from + i} slipped`);
+  };
+  const close = () => set(restHeld(marks, shouts), 'the rest held');
+
+  useKeys((key) => {
+    if (key === 'arrowright') setAt((i) => Math.min(marks.counts.length - 1, i + 1));
+    else if (key === 'arrowleft') setAt((i) => Math.max(0, i - 1));
+    else if (key === 'home') setAt(0);
+    else if (key === 'end') setAt(marks.counts.length - 1);
+    else if (key === 'h') press('H');
+    else if (key === 's') press('S');
+    else if (key === 'backspace') press('U');
+    else if (key === 'r') close();
+    else if (key === 'enter') void next();
+    else return false;
+    return true;
+  });
+
+  const mine = earlier.filter((e) => e.studentId === student.id && e.id !== lookId).slice(0, 3);
+  const newest = mine.map((e) => ({ e, read: readShowing(e.counts) })).find((x) => x.read?.counts.includes('S'));
+  const slippedAt = newest ? newest.e.from + newest.read!.counts.indexOf('S') : null;
+  const named = newest?.e.slips.find((s) => s.count === slippedAt);
+  const rank = kit.ranks.find((r) => r.id === student.rankId);
+  const asked = kit.asked.find(
+    (a) =>
+      a.itemKey === item.key && a.rankId === kit.ranks[kit.ranks.findIndex((r) => r.id === student.rankId) + 1]?.id,
+  );
+  const step = sequence.body.moves[count - 1]!;
+  const lane = step.step.actions.length > 0 || !step.partner ? step.step : step.partner;
+  const whats = [
+    ...(sequence.points[count - 1] ?? []).slice(0, 4).map((p) => ({ pointId: p.id, what: p.name })),
+    { pointId: null, what: 'feet stop short' },
+    { pointId: null, what: 'forgotten' },
+  ];
+  const chosen = (w: { pointId: string | null; what: string }) =>
+    marks.slips.some((s) => s.count === count && s.pointId === w.pointId && s.what === w.what);
+  const x0 = layout.columns[0]?.x ?? 0;
+  const width = COLUMN * marks.counts.length;
+  const open = marks.counts.includes('U');
+  const conditionName = kit.conditions.find((c) => c.id === conditionId)?.name ?? '';
+  const condition = asked ? `${conditionName}, ${asked.repetitions} showings asked` : conditionName;
+  return (
+    <div className={`form-card${leftHanded ? ' left-handed' : ''}`}>
+      <header>
+        <div>
+          <h1>
+            {student.name} {rank && <Belt name={rank.name} cloth={rank.cloth} width={84} height={26} />}
+          </h1>
+          <p>
+            <b>{item.name}</b> <span>{condition}</span>{' '}
+            <ButtonBase className="link" onClick={onItem}>
+              another item
+            </ButtonBase>
+          </p>
+          {slippedAt !== null && (
+            <p className="first">
+              <b>Watch first:</b> count {slippedAt}. {named ? `${cap(named.what)}` : 'It slipped'} on{' '}
+              {dayInWords(newest!.e.day, kit.today)}.
+            </p>
+          )}
+        </div>
+        <Switch
+          mat
+          label="Purpose"
+          value={purpose}
+          onChange={(p) => {
+            setPurpose(p);
+            if (isShown(marks)) write(marks, true, lookId, note, p);
+          }}
+          options={(['show', 'study'] as const).map((p) => ({ value: p, word: PURPOSE_WORDS[p] }))}
+        />
+      </header>
+      <div className="body">
+        <div className="score" ref={frame} tabIndex={0} role="group" aria-label={`Stave of ${item.name}`}>
+          <div style={{ width: layout.width, position: 'relative' }}>
+            <svg
+              width={layout.width}
+              height={layout.height}
+              viewBox={`0 0 ${layout.width} ${layout.height}`}
+              aria-hidden="true"
+              className="stave"
+            >
+              <rect
+                x={layout.columns[at]?.x}
+                y={layout.top}
+                width={COLUMN}
+                height={layout.height - layout.top}
+                rx="4"
+                fill="var(--lit)"
+              />
+              {layout.lines.map((l) => (
+                <g key={l.from} className="lines" dangerouslySetInnerHTML={{ __html: svgOf(l.primitives, onScreen) }} />
+              ))}
+              {layout.columns.map((c) => (
+                <g
+                  key={c.index}
+                  transform={`translate(${c.x} ${c.y})`}
+                  dangerouslySetInnerHTML={{ __html: svgOf(c.primitives, onScreen) }}
+                />
+              ))}
+            </svg>
+            <div className="board-row">
+              <b>{nth === 1 ? 'tonight' : `tonight, ${nth}`}</b>
+              <div style={{ marginLeft: x0 }}>
+                <Stick marks={marks.counts} side="none" width={width} height={58} label="tonight" />
+              </div>
+            </div>
+            {mine.map((e) => {
+              const read = readShowing(e.counts);
+              const shown = marks.counts.map((_, i): Notch => read?.counts[from + i - e.from] ?? 'U');
+              return (
+                <div className="board-row low" key={e.id}>
+                  <span>{e.day === kit.today ? 'before' : shortDay(e.day)}</span>
+                  <div style={{ marginLeft: x0 }}>
+                    <Stick marks={shown} side="none" width={width} height={20} label={dayInWords(e.day, kit.today)} />
+                  </div>
+                </div>
+              );
+            })}
+            {layout.columns.map((c, i) => (
+              <ButtonBase
+                key={c.index}
+                className={`col${i === at ? ' now' : ''}`}
+                style={{ left: c.x, width: COLUMN, top: layout.top, bottom: 0 }}
+                aria-label={`Count ${from + i}, ${actionName(sequence, from + i)}: ${said(marks.counts[i]!)}`}
+                aria-current={i === at ? 'true' : undefined}
+                onClick={() => tap(i)}
+              />
+            ))}
+          </div>
+        </div>
+        <section className="keys" aria-label="Mark">
+          <div className="who" aria-live="polite">
+            <b>Count {count}</b>
+            <span>{cap(stepSaid(lane))}</span>
+          </div>
+          <ul className="whats" aria-label={`What slipped at count ${count}`}>
+            {whats.map((w) => (
+              <li key={`${w.pointId} ${w.what}`}>
+                <ButtonBase
+                  role="checkbox"
+                  aria-checked={chosen(w)}
+                  onClick={() => set(nameSlip(marks, at, w), `${count} slipped`)}
+                  className={chosen(w) ? 'on' : ''}
+                >
+                  <CutMark cut={chosen(w) ? 'slipped' : 'not seen'} /> {cap(w.what)}
+                </ButtonBase>
+              </li>
+            ))}
+          </ul>
+          <div className="own">
+            {OWN_POINTS.filter((o) => o !== 'shouts' || shouts).map((o) => (
+              <ButtonBase
+                key={o}
+                className={`own-point ${marks.own[o]}`}
+                aria-label={`${o}: ${said(marks.own[o])}`}
+                onClick={() => set({ ...marks, own: { ...marks.own, [o]: TURN[marks.own[o]] } }, o)}
+              >
+                <CutMark cut={said(marks.own[o])} /> {o}
+              </ButtonBase>
+            ))}
+          </div>
+          <Key notch="H" word="Held" onClick={() => press('H')} />
+          <Key notch="S" word="Slipped" onClick={() => press('S')} />
+          <Key notch="U" word="Not seen" low onClick={() => press('U')} />
+        </section>
+      </div>
+      <footer>
+        {noting && (
+          <TextField
+            id="note"
+            value={note}
+            onChange={(e) => setNote(e.target.value)}
+            onBlur={() => isShown(marks) && write(marks, true)}
+            placeholder="A note, about as long as one breath"
+            slotProps={{ htmlInput: { 'aria-label': 'Note', maxLength: 300 } }}
+            autoFocus
+          />
+        )}
+        <SaveState by={kit.me.personId} problem={problem} />
+        <Button disabled={past.length === 0} onClick={undo}>
+          {past.length > 0 ? `Undo: ${past.at(-1)!.word}` : 'Undo'}
+        </Button>
+        <Button onClick={() => setNoting(!noting)} aria-pressed={noting}>
+          Note
+        </Button>
+        {open ? (
+          <Button variant="contained" onClick={close}>
+            The rest held
+          </Button>
+        ) : (
+          <Button onClick={() => void again()}>Once more</Button>
+        )}
+        <Button onClick={() => void finish().then(onEnd)}>End</Button>
+        <Button variant={open ? 'outlined' : 'contained'} onClick={() => void next()}>
+          {following ? `Next: ${nameParts(following.name)[0]}` : 'Save this showing'}
+        </Button>
+      </footer>
+    </div>
+  );
+}
+
+const said = (m: CountMark) => (m === 'H' ? 'held' : m === 'S' ? 'slipped' : 'not seen');
+const TURN: Record<CountMark, CountMark> = { U: 'S', S: 'H', H: 'U' };
+const shortDay = (day: string) =>
+  new Date(`${day}T12:00:00Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+const cap = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
+const actionName = (s: KitSequence, count: number): string => {
+  const m = s.body.moves[count - 1];
+  return m?.step.actions[0]?.name ?? m?.partner?.actions[0]?.name ?? m?.step.stance ?? '';
+};

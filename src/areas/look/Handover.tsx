@@ -1,0 +1,69 @@
+import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { nameParts, type KitPoint, type KitStudent } from './line';
+
+/** The tablet in the hand of whoever felt it: one question, large answers, nothing else to be seen. */
+export function Handover({
+  point,
+  student,
+  line,
+  of,
+  onTold,
+  onBack,
+}: {
+  point: KitPoint;
+  student: KitStudent;
+  line: readonly KitStudent[];
+  of: number;
+  onTold: (held: number, by: string) => void;
+  onBack: () => void;
+}) {
+  const [by, setBy] = useState(student.id);
+  const [given] = nameParts(student.name);
+  return (
+    <div className="handover" role="dialog" aria-modal="true" aria-label="What did you feel?">
+      <p>
+        {by === student.id ? `${given}, this is about your own work.` : `This is about ${given}’s work on you.`} Only
+        you can tell.
+      </p>
+      <h1>{point.name}</h1>
+      {point.how !== '' && <p>{point.how}.</p>}
+      <TextField
+        id="told-by"
+        select
+        label="Who answers?"
+        value={by}
+        onChange={(e) => setBy(e.target.value)}
+        sx={{ maxWidth: 360 }}
+      >
+        {[student, ...line.filter((s) => s.id !== student.id)].map((s) => (
+          <MenuItem key={s.id} value={s.id}>
+            {s.name}
+            {s.id === student.id ? ', who did it' : ''}
+          </MenuItem>
+        ))}
+      </TextField>
+      <h2>{of === 1 ? 'Was it so?' : `In how many of the ${of} was it so?`}</h2>
+      <div className="answers">
+        {of === 1 ? (
+          <>
+            <ButtonBase onClick={() => onTold(1, by)}>Yes</ButtonBase>
+            <ButtonBase onClick={() => onTold(0, by)}>No</ButtonBase>
+          </>
+        ) : (
+          Array.from({ length: of + 1 }, (_, n) => (
+            <ButtonBase key={n} onClick={() => onTold(n, by)}>
+              {n === 0 ? 'none' : n === of ? `all ${of}` : n}
+            </ButtonBase>
+          ))
+        )}
+      </div>
+      <div>
+        <Button onClick={onBack}>I could not tell</Button>
+      </div>
+    </div>
+  );
+}

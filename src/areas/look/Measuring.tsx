@@ -1,0 +1,53 @@
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { isHeld, type Range } from '../../core';
+import type { KitPoint, KitStudent } from './line';
+import { stepOf } from './cardMarks';
+
+/** The range that counts for somebody: their own where it was adapted. */
+export function rangeFor(point: KitPoint, student: KitStudent | undefined): Range | null {
+  const adapted = /^(-?[\d.]+) to (-?[\d.]+) accepted$/.exec(student?.adapted[point.id] ?? '');
+  return adapted ? { lo: Number(adapted[1]), hi: Number(adapted[2]) } : point.accepted;
+}
+
+/** Where the pointer stands before anything was measured: in the middle of what is wanted. */
+export function middleOf(point: KitPoint, range: Range | null): number {
+  const of = point.wanted ?? range;
+  return of ? Math.round((of.lo + of.hi) / 2) : 0;
+}
+
+export const unitAfter = (unit: string | null): string =>
+  unit === '°' || unit === '%' ? unit : unit ? ` ${unit}` : '';
+
+/** A measure by thumb: less, the value, more; and whether it is accepted. */
+export function Measuring({
+  point,
+  range,
+  value,
+  onValue,
+}: {
+  point: KitPoint;
+  range: Range;
+  value: number;
+  onValue: (value: number) => void;
+}) {
+  const step = stepOf(point.unit, range);
+  return (
+    <div className="measuring">
+      <Button aria-label="Less" onClick={() => onValue(value - step)}>
+        − {step}
+      </Button>
+      <TextField
+        id="value"
+        type="number"
+        value={value}
+        onChange={(e) => onValue(Number(e.target.value))}
+        slotProps={{ htmlInput: { 'aria-label': `Measured, in ${point.unit ?? ''}`, step: 'any' } }}
+      />
+      <Button aria-label="More" onClick={() => onValue(value + step)}>
+        + {step}
+      </Button>
+      <p>{isHeld(value, range) ? 'accepted' : `accepted is ${range.lo} to ${range.hi}${unitAfter(point.unit)}`}</p>
+    </div>
+  );
+}

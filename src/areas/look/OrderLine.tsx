@@ -1,0 +1,78 @@
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
+import {
+  arrayMove,
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
+import Button from '@mui/material/Button';
+import type { KitStudent } from './line';
+import { lastOrder } from './line';
+
+/** The order of the line, from the door: dragged by the grip, or moved by keys. */
+export default function OrderLine({
+  people,
+  onOrder,
+  onDone,
+}: {
+  people: readonly KitStudent[];
+  onOrder: (ids: string[] | null) => void;
+  onDone: () => void;
+}) {
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const ids = people.map((p) => p.id);
+  const end = ({ active, over }: DragEndEvent) => {
+    if (!over || active.id === over.id) return;
+    onOrder(arrayMove(ids, ids.indexOf(String(active.id)), ids.indexOf(String(over.id))));
+  };
+  const before = lastOrder();
+  return (
+    <div className="order-line">
+      <p>Drag by the grip, or take it with the space bar and move it with the arrows. The first stands at the door.</p>
+      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={end}>
+        <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+          <ol>
+            {people.map((p, i) => (
+              <Row key={p.id} person={p} at={i} />
+            ))}
+          </ol>
+        </SortableContext>
+      </DndContext>
+      <div className="tools">
+        <Button variant="contained" onClick={onDone}>
+          So they stand
+        </Button>
+        {before && <Button onClick={() => onOrder(before)}>As last time</Button>}
+        <Button onClick={() => onOrder(null)}>By belt</Button>
+      </div>
+    </div>
+  );
+}
+
+function Row({ person, at }: { person: KitStudent; at: number }) {
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: person.id });
+  return (
+    <li ref={setNodeRef} style={{ transform: CSS.Transform.toString(transform), transition }}>
+      <span className="num">{at + 1}</span>
+      <b>{person.name}</b>
+      <button type="button" className="grip" aria-label={`Move ${person.name}`} {...attributes} {...listeners}>
+        <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true">
+          <path d="M3 6H19M3 11H19M3 16H19" stroke="currentColor" strokeWidth="2.4" strokeLinecap="round" />
+        </svg>
+      </button>
+    </li>
+  );
+}

@@ -1,0 +1,128 @@
+import ButtonBase from '@mui/material/ButtonBase';
+import { useMemo } from 'react';
+import type { LookKitView } from '../../contracts/views';
+import { nextLooks, type Group, type WorthALook as Worth } from '../../core';
+import { Belt } from '../../kit/marks/Belt';
+import { Lozenge } from '../../kit/marks/Lozenge';
+import { orderOfKit, worthsOfKit, type KitItem, type KitStudent, type Line } from './line';
+
+const MOST = 9;
+const BARS = 3;
+
+/** What would settle most among those present, sweeps and cards in one list; the first three carry a bar. */
+export function WorthALook({
+  kit,
+  items,
+  people,
+  line,
+  onPlan,
+  onLook,
+}: {
+  kit: LookKitView;
+  items: readonly KitItem[];
+  people: readonly KitStudent[];
+  line: Line;
+  onPlan: (plan: Group[] | null) => void;
+  onLook: (worth: Worth) => void;
+}) {
+  const byKey = useMemo(() => new Map(items.map((i) => [i.key, i])), [items]);
+  const groupOf = useMemo(() => new Map(kit.asked.map((a) => [a.itemKey, a.group])), [kit.asked]);
+  const groups = useMemo(() => [...new Set(kit.asked.map((a) => a.group))], [kit.asked]);
+  const names = useMemo(() => new Map(kit.students.map((s) => [s.id, s.name.split(' ')[0]!])), [kit.students]);
+  const plan = line.plan;
+  const list = useMemo(() => {
+    if (people.length === 0) return [];
+    const found = nextLooks(
+      worthsOfKit(kit),
+      {
+        present: people.map((p) => p.id),
+        nameOf: (id) => names.get(id) ?? '',
+        order: orderOfKit(kit),
+        visible: (key) => byKey.has(key) && (plan === null || plan.includes(groupOf.get(key) ?? 'Basics')),
+        done: new Set(line.done),
+      },
+      MOST + 6,
+    );
+    return found.filter((w) => !line.done.includes(`${w.itemKey} ${w.pointId} ${w.side}`)).slice(0, MOST);
+  }, [kit, people, names, byKey, groupOf, plan, line.done]);
+  const toggle = (g: Group) => {
+    const now = plan ?? groups;
+    const next = now.includes(g) ? now.filter((x) => x !== g) : [...now, g];
+    onPlan(next.length === groups.length ? null : next);
+  };
+  return (
+    <section aria-labelledby="worth-head" className="worth">
+      <div className="spread">
+        <h2 id="worth-head">Worth a look</h2>
+        <span>{kit.gradingDay ? '' : 'no grading is set'}</span>
+      </div>
+      {groups.length > 1 && (
+        <div className="tools" role="group" aria-label="What tonight shows">
+          {groups.map((g) => (
+            <ButtonBase
+              key={g}
+              className={`shown${plan === null || plan.includes(g) ? ' on' : ''}`}
+              role="checkbox"
+              aria-checked={plan === null || plan.includes(g)}
+              onClick={() => toggle(g)}
+            >
+              {g}
+            </ButtonBase>
+          ))}
+        </div>
+      )}
+      {people.length === 0 ? (
+        <p>Tap who is on the line, and it says here whom to watch and for what.</p>
+      ) : list.length === 0 ? (
+        <p>Nothing more is open for those who are here.</p>
+      ) : (
+        <ol>
+          {list.map((w, i) => {
+            const item = byKey.get(w.itemKey);
+            const point = item?.technique?.points.find((p) => p.id === w.pointId);
+            const student = w.kind === 'card' ? kit.students.find((s) => s.id === w.studentIds[0]) : undefined;
+            const rank = kit.ranks.find((r) => r.id === student?.rankId);
+            const side = w.side === null || w.side === 'none' ? '' : `, ${w.side}`;
+            return (
+              <li
+                key={`${w.kind} ${w.itemKey} ${w.conditionId} ${w.pointId} ${w.side} ${w.studentIds[0]}`}
+                className={i < BARS ? 'bar' : ''}
+              >
+                <ButtonBase onClick={() => onLook(w)}>
+                  {w.kind === 'sweep' ? (
+                    <svg width="54" height="20" viewBox="0 0 54 20" aria-hidden="true">
+                      {[6, 15, 24, 33, 42].map((x) => (
+                        <path key={x} d={`M${x} 3V17`} stroke="var(--ink)" strokeWidth="3.4" strokeLinecap="round" />
+                      ))}
+                    </svg>
+                  ) : (
+                    rank && <Belt name={rank.name} cloth={rank.cloth} width={54} height={17} />
+                  )}
+                  <span className="what">
+                    <b>{w.kind === 'sweep' ? 'The line' : student?.name}</b>{' '}
+                    {w.kind === 'sweep' ? `${item?.name ?? ''}: ${low(point?.name ?? '')}${side}` : item?.name}
+                    <span>
+                      {w.hurts && <span className="hurts">Can hurt. </span>}
+                      {w.reason.replace(/^Can hurt\. /, '')}
+                    </span>
+                  </span>
+                  {w.kind === 'sweep' ? (
+                    <i>Sweep</i>
+                  ) : (
+                    w.word && (
+                      <span className="word">
+                        <Lozenge word={w.word} /> {w.word}
+                      </span>
+                    )
+                  )}
+                </ButtonBase>
+              </li>
+            );
+          })}
+        </ol>
+      )}
+    </section>
+  );
+}
+
+const low = (s: string) => s.charAt(0).toLowerCase() + s.slice(1);

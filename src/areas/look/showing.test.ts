@@ -1,0 +1,45 @@
+import { describe, expect, it } from 'vitest';
+import type { KitSequence } from './line';
+import { isShown, markCount, namedPoints, nameSlip, restHeld, showingOf, tapCount, unseen } from './showing';
+
+const point = (id: string, kind: 'seen' | 'felt' = 'seen') => ({ id, name: id, cue: '', kind });
+const form = {
+  id: 'form',
+  body: { moves: [{}, {}, {}, {}] },
+  points: [[point('heel')], [point('heel'), point('hip')], [point('hip')], [point('heel'), point('told', 'felt')]],
+} as unknown as KitSequence;
+
+describe('a showing', () => {
+  it('a tap is a slip, another takes it back, the rest held closes it', () => {
+    const s = restHeld(tapCount(unseen(1, 4), 1), false);
+    expect(showingOf(s, form)).toMatchObject({ id: 'form', from: 1, to: 4, ofCounts: 4, counts: 'HSHH|HHU' });
+    expect(tapCount(tapCount(unseen(1, 4), 1), 1)).toEqual(unseen(1, 4));
+    expect([isShown(unseen(1, 4)), isShown(s)]).toEqual([false, true]);
+  });
+
+  it('keeps what was marked when the rest is held', () => {
+    const s = restHeld({ ...unseen(1, 2), own: { rhythm: 'S', line: 'U', shouts: 'U' } }, true);
+    expect(s.own).toEqual({ rhythm: 'S', line: 'H', shouts: 'H' });
+  });
+
+  it('naming what slipped marks the slip; another mark takes the name back', () => {
+    const s = nameSlip(unseen(1, 4), 0, { pointId: 'heel', what: 'heel' });
+    expect([s.counts[0], s.slips]).toEqual(['S', [{ count: 1, pointId: 'heel', what: 'heel' }]]);
+    expect(nameSlip(s, 0, { pointId: 'heel', what: 'heel' }).slips).toEqual([]);
+    expect(markCount(s, 0, 'H').slips).toEqual([]);
+  });
+
+  it('counts a named point at every count where it occurs and was seen', () => {
+    const s = restHeld(nameSlip(unseen(1, 4), 1, { pointId: 'heel', what: 'heel' }), false);
+    expect(namedPoints(s, form)).toEqual([{ pointId: 'heel', kind: 'seen', held: 2, of: 3 }]);
+    const half = nameSlip(unseen(1, 4), 1, { pointId: 'heel', what: 'heel' });
+    expect(namedPoints(half, form)).toEqual([{ pointId: 'heel', kind: 'seen', held: 0, of: 1 }]);
+  });
+
+  it('counts a part by the numbers of the whole, and never a felt point', () => {
+    const s = restHeld(nameSlip(unseen(3, 4), 0, { pointId: 'hip', what: 'hip' }), false);
+    expect(showingOf(s, form)).toMatchObject({ from: 3, to: 4, counts: 'SH|HHU', slips: [{ count: 3 }] });
+    expect(namedPoints(s, form)).toEqual([{ pointId: 'hip', kind: 'seen', held: 0, of: 1 }]);
+    expect(namedPoints(nameSlip(unseen(4, 4), 0, { pointId: 'told', what: 'told' }), form)).toEqual([]);
+  });
+});

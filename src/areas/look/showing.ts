@@ -1,0 +1,81 @@
+import type { MarkInput } from '../../contracts/look';
+import { OWN_POINTS, writeShowing, type CountMark, type CountSlip, type OwnPoint } from '../../core';
+import type { KitSequence } from './line';
+
+/** One showing as it is being marked. */
+export interface ShowingMarks {
+  from: number;
+  counts: CountMark[];
+  own: Record<OwnPoint, CountMark>;
+  slips: CountSlip[];
+}
+
+export const unseen = (from: number, to: number): ShowingMarks => ({
+  from,
+  counts: Array.from({ length: to - from + 1 }, (): CountMark => 'U'),
+  own: { rhythm: 'U', line: 'U', shouts: 'U' },
+  slips: [],
+});
+
+export const markCount = (s: ShowingMarks, at: number, mark: CountMark): ShowingMarks => ({
+  ...s,
+  counts: s.counts.map((m, i) => (i === at ? mark : m)),
+  // What slipped there is said only of a slip.
+  slips: mark === 'S' ? s.slips : s.slips.filter((x) => x.count !== s.from + at),
+});
+
+/** A tap on the column: it slipped here; another tap takes it back. */
+export const tapCount = (s: ShowingMarks, at: number): ShowingMarks =>
+  markCount(s, at, s.counts[at] === 'S' ? 'U' : 'S');
+
+/** Everything that was not marked held, and so did what the sequence has of its own. */
+export const restHeld = (s: ShowingMarks, shouts: boolean): ShowingMarks => ({
+  ...s,
+  counts: s.counts.map((m) => (m === 'U' ? 'H' : m)),
+  own: Object.fromEntries(
+    OWN_POINTS.map((o) => [o, s.own[o] === 'U' && (o !== 'shouts' || shouts) ? 'H' : s.own[o]]),
+  ) as ShowingMarks['own'],
+});
+
+/** Names what slipped at a count, or takes the name back; naming a slip marks it. */
+export function nameSlip(s: ShowingMarks, at: number, slip: { pointId: string | null; what: string }): ShowingMarks {
+  const count = s.from + at;
+  const same = (x: CountSlip) => x.count === count && x.pointId === slip.pointId && x.what === slip.what;
+  if (s.slips.some(same)) return { ...s, slips: s.slips.filter((x) => !same(x)) };
+  return { ...markCount(s, at, 'S'), slips: [...s.slips, { count, ...slip }] };
+}
+
+export const isShown = (s: ShowingMarks): boolean =>
+  s.counts.some((m) => m !== 'U') || OWN_POINTS.some((o) => s.own[o] !== 'U');
+
+/**
+ * Marks of the points that were named: each count at which such a point occurs and that was seen is a repetition of it.
+ * Points that nobody named are not marked: a showing is watched by its counts.
+ */
+export function namedPoints(s: ShowingMarks, sequence: KitSequence): MarkInput[] {
+  const named = new Map<string, Set<number>>();
+  for (const x of s.slips)
+    if (x.pointId !== null) named.set(x.pointId, (named.get(x.pointId) ?? new Set()).add(x.count));
+  return [...named].flatMap(([pointId, slipped]) => {
+    let of = 0;
+    let kind: string = 'seen';
+    s.counts.forEach((m, i) => {
+      const at = sequence.points[s.from + i - 1]?.find((p) => p.id === pointId);
+      if (!at || m === 'U') return;
+      kind = at.kind;
+      of += 1;
+    });
+    if (of === 0 || kind === 'measured' || kind === 'felt') return [];
+    return [{ pointId, kind: kind as 'seen' | 'counted', held: of - Math.min(of, slipped.size), of }];
+  });
+}
+
+/** The showing as a look takes it. */
+export const showingOf = (s: ShowingMarks, sequence: KitSequence) => ({
+  id: sequence.id,
+  from: s.from,
+  to: s.from + s.counts.length - 1,
+  ofCounts: sequence.body.moves.length,
+  counts: writeShowing(s),
+  slips: s.slips,
+});

@@ -1,0 +1,56 @@
+import { addDays, type PlainDate } from '../units/plainDate';
+
+/** What the hands say after practice, and the joints. */
+export const HANDS = ['fine', 'sore', 'skin open'] as const;
+export type Hands = (typeof HANDS)[number];
+export const JOINTS = ['fine', 'sore', 'pain'] as const;
+export type Joints = (typeof JOINTS)[number];
+
+/** A student's own entry. */
+export interface Practice {
+  day: PlainDate;
+  minutes: number;
+  repetitions: number;
+  strikes: number;
+  hands: Hands;
+  joints: Joints;
+}
+
+/** Broken skin stops impact work for about so many days (F 47, common practice, no source). */
+export const SKIN_RESTS = 14;
+
+export interface PracticeSum {
+  minutes: number;
+  repetitions: number;
+  strikes: number;
+  entries: number;
+  /** Until when impact rests because the skin was open; null: it does not. */
+  restsUntil: PlainDate | null;
+  /** What to say; empty where there is nothing. */
+  caution: string;
+}
+
+/** The last four weeks at home, and what hands and joints ask for. Home hours are never counted as class hours. */
+export function sumPractice(entries: readonly Practice[], today: PlainDate): PracticeSum {
+  const since = addDays(today, -28);
+  const lately = entries.filter((e) => e.day > since && e.day <= today);
+  const add = (of: (e: Practice) => number) => lately.reduce((s, e) => s + of(e), 0);
+  const open = lately.filter((e) => e.hands === 'skin open').map((e) => addDays(e.day, SKIN_RESTS));
+  const restsUntil = open.sort().at(-1) ?? null;
+  const resting = restsUntil !== null && restsUntil > today;
+  const newest = [...lately].sort((a, b) => (a.day < b.day ? 1 : -1))[0];
+  const caution = [
+    resting ? 'The skin was open: no striking until it has healed, about two weeks.' : '',
+    newest?.joints === 'pain' ? 'Pain in a joint: stop that work and ask a doctor or physiotherapist.' : '',
+  ]
+    .filter(Boolean)
+    .join(' ');
+  return {
+    minutes: add((e) => e.minutes),
+    repetitions: add((e) => e.repetitions),
+    strikes: add((e) => e.strikes),
+    entries: lately.length,
+    restsUntil: resting ? restsUntil : null,
+    caution,
+  };
+}

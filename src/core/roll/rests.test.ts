@@ -1,0 +1,60 @@
+import { describe, expect, it } from 'vitest';
+import { restsWork, type RestedItem } from './rests';
+import { sumPractice, type Practice } from './practice';
+
+const kick: RestedItem = {
+  key: 't:k',
+  name: 'Front kick',
+  kind: 'kick',
+  bodyParts: ['feet', 'knees', 'hips'],
+  partner: false,
+};
+const drill: RestedItem = { key: 's:d', name: 'Four quarters', kind: 'partner drill', bodyParts: [], partner: true };
+const injury = (what: string) => [{ what, until: '2026-03-20', itemKey: null }];
+
+describe('work that rests', () => {
+  it('by its name, its kind, the part of the body, or altogether', () => {
+    expect(restsWork(kick, injury('Front kick'))?.until).toBe('2026-03-20');
+    expect(restsWork(kick, injury('no kicks'))).not.toBeNull();
+    expect(restsWork(kick, injury('left knee'))).not.toBeNull();
+    expect(restsWork(kick, injury('All training'))).not.toBeNull();
+    expect(restsWork(drill, injury('no contact'))).not.toBeNull();
+  });
+  it('leaves other work alone', () => {
+    expect(restsWork(kick, injury('right wrist'))).toBeNull();
+    expect(restsWork(drill, injury('no kicks'))).toBeNull();
+    expect(restsWork(kick, [])).toBeNull();
+  });
+  it('a pause rests the item it names and nothing else', () => {
+    const pause = [{ what: 'kicking from the knee', until: null, itemKey: 't:k' }];
+    expect(restsWork(kick, pause)?.what).toBe('kicking from the knee');
+    expect(restsWork(drill, pause)).toBeNull();
+  });
+});
+
+describe('practice at home', () => {
+  const entry = (day: string, more: Partial<Practice> = {}): Practice => ({
+    day,
+    minutes: 10,
+    repetitions: 30,
+    strikes: 20,
+    hands: 'fine',
+    joints: 'fine',
+    ...more,
+  });
+  it('adds up the last four weeks', () => {
+    const s = sumPractice([entry('2026-03-01'), entry('2026-02-20'), entry('2026-01-01')], '2026-03-05');
+    expect([s.minutes, s.repetitions, s.strikes, s.entries, s.caution]).toEqual([20, 60, 40, 2, '']);
+  });
+  it('stops impact for two weeks after the skin was open (F 47, common practice, no source)', () => {
+    expect(sumPractice([entry('2026-03-01', { hands: 'skin open' })], '2026-03-05').restsUntil).toBe('2026-03-15');
+    expect(sumPractice([entry('2026-02-10', { hands: 'skin open' })], '2026-03-05')).toMatchObject({
+      restsUntil: null,
+      caution: '',
+    });
+  });
+  it('sends pain to those who know', () => {
+    expect(sumPractice([entry('2026-03-01', { joints: 'pain' })], '2026-03-05').caution).toContain('doctor');
+    expect(sumPractice([entry('2026-03-01', { joints: 'pain' }), entry('2026-03-03')], '2026-03-05').caution).toBe('');
+  });
+});

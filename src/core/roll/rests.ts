@@ -1,0 +1,65 @@
+import type { SequenceKind } from '../sequence/move';
+import type { TechniqueKind } from '../technique/technique';
+import { BODY_PARTS, type BodyPart } from '../technique/point';
+import { fold } from '../units/fold';
+import type { PlainDate } from '../units/plainDate';
+
+/** Work that is laid off: by an injury that says in words what rests, or by a pause that names the item. */
+export interface Resting {
+  what: string;
+  until: PlainDate | null;
+  /** The item of a pause; null: the words say what rests. */
+  itemKey: string | null;
+}
+
+/** An item as far as rest goes. */
+export interface RestedItem {
+  key: string;
+  name: string;
+  kind: TechniqueKind | SequenceKind;
+  bodyParts: readonly BodyPart[];
+  partner: boolean;
+}
+
+const KIND_WORDS: Partial<Record<TechniqueKind | SequenceKind, RegExp>> = {
+  kick: /\bkick/,
+  strike: /\b(strike|striking|punch)/,
+  block: /\bblock/,
+  fall: /\b(fall|roll|throw)/,
+  'weapon cut': /\b(weapon|staff|cut)/,
+  grip: /\bgrip/,
+  'partner drill': /\b(partner|contact|drill)/,
+  'equipment set': /\b(post|bag|pad|impact|equipment)/,
+  form: /\bform/,
+};
+const PART_WORDS: Partial<Record<BodyPart, RegExp>> = {
+  feet: /\b(foot|feet|ankle|toe|heel)/,
+  knees: /\bknee/,
+  hips: /\b(hip|groin)/,
+  trunk: /\b(back|trunk|rib|chest|belly)/,
+  shoulders: /\bshoulder/,
+  limb: /\b(arm|elbow|leg|shin)/,
+  hand: /\b(hand|wrist|finger|thumb|fist|knuckle)/,
+};
+const EVERYTHING = /\b(everything|all work|all training|no training)\b/;
+
+/**
+ * Why an item rests for somebody on a day, or null: a pause names it; an injury's words name it, its kind, or a part of
+ * the body that the item is looked at by. When in doubt it rests: the teacher decides, and local rules and a doctor's word
+ * come first.
+ */
+export function restsWork(item: RestedItem, resting: readonly Resting[]): Resting | null {
+  for (const r of resting) {
+    if (r.itemKey !== null) {
+      if (r.itemKey === item.key) return r;
+      continue;
+    }
+    const words = fold(r.what);
+    if (EVERYTHING.test(words) || words.includes(fold(item.name))) return r;
+    if (KIND_WORDS[item.kind]?.test(words)) return r;
+    if (item.partner && KIND_WORDS['partner drill']!.test(words)) return r;
+    const parts = BODY_PARTS.filter((b) => PART_WORDS[b]?.test(words));
+    if (parts.some((b) => item.bodyParts.includes(b))) return r;
+  }
+  return null;
+}

@@ -1,0 +1,94 @@
+import { desc, sql } from 'drizzle-orm';
+import type { CalibrationView } from '../../contracts/views';
+import {
+  betaBinomialAtLeast,
+  chanceInWords,
+  dayNumber,
+  leniencyOf,
+  MARKS_TO_COMPARE,
+  OUTCOMES_TO_SPEAK,
+  posteriorOf,
+  reliabilityOf,
+  type Outcome,
+  type WatchedMark,
+} from '../../core';
+import type { Transaction } from '../../data/connection';
+import { outcome, person, rank } from '../../data/tables';
+import type { Who } from '../who';
+import { groundsOf, pastOutcomes, schoolBeliefs, type SchoolBeliefs } from './beliefs';
+import { readJudging, type Judging } from './judging';
+
+const LATELY = 60;
+/** A point stands in a look if so much of it held: the share of a steady standard. */
+const STANDS = 0.8;
+
+/** For each look of the last weeks: the chance, from the looks before it, that the point would stand in it, and whether it did. */
+function lookOutcomes(j: Judging, s: SchoolBeliefs): Outcome[] {
+  const today = dayNumber(j.today);
+  const out: Outcome[] = [];
+  for (const [studentId, evidence] of j.evidence) {
+    const g = groundsOf(j, s, { id: studentId, since: j.today });
+    for (const [pointId, sides] of evidence)
+      for (const side of ['left', 'right', 'none'] as const) {
+        const entries = sides[side];
+        for (let i = 0; i < entries.length && today - entries[i]!.day <= LATELY; i += 1) {
+          const e = entries[i]!;
+          const before = entries.slice(i + 1).filter((x) => x.day < e.day);
+          const asked = { conditionId: e.conditionId, purpose: null, order: g.order };
+          const belief = posteriorOf(before, g.prior(pointId), asked, e.day);
+          if (belief.looks < 1) continue;
+          const needed = Math.ceil(STANDS * e.of - 1e-9);
+          out.push({ chance: betaBinomialAtLeast(needed, e.of, belief.a, belief.b), came: e.held >= needed });
+        }
+      }
+  }
+  return out;
+}
+
+/** "How good were our chances?": for the head. Says nothing where there is too little. */
+export async function calibrationView(tx: Transaction, who: Who): Promise<CalibrationView> {
+  const j = await readJudging(tx, who.today);
+  const s = await schoolBeliefs(tx, who, j);
+  const past = await pastOutcomes(tx);
+  const looks = lookOutcomes(j, s);
+  const { rows } = await tx.execute<{ by: string; thing: string; day: string; held: number; of: number }>(sql`
+    select l.by, l.student_id::text || m.point_id::text || l.side || l.condition_id::text as thing, l.day::text as day,
+      case when m.values is null then m.held
+        else (select count(*)::int from unnest(m.values) x where x between p.accepted_lo and p.accepted_hi) end as held, m.of as "of"
+    from look l join mark m on m.school_id = l.school_id and m.look_id = l.id
+    join point p on p.school_id = m.school_id and p.id = m.point_id
+    where l.day > ${who.today}::date - 120 and m.kind <> 'felt'
+      and not exists (select 1 from look r where r.school_id = l.school_id and r.replaces = l.id)`);
+  const marks = rows.map((r): WatchedMark => ({ ...r, day: dayNumber(r.day) }));
+  const names = new Map(
+    (await tx.select({ id: person.id, name: person.name }).from(person)).map((p) => [p.id, p.name]),
+  );
+  const recent = await tx
+    .select({
+      studentId: outcome.studentId,
+      rank: rank.name,
+      day: outcome.day,
+      passed: outcome.passed,
+      chance: outcome.chance,
+    })
+    .from(outcome)
+    .innerJoin(rank, sql`${rank.id} = ${outcome.rankId} and ${rank.schoolId} = ${outcome.schoolId}`)
+    .orderBy(desc(outcome.day), outcome.studentId)
+    .limit(60);
+  return {
+    gradings: past.length >= OUTCOMES_TO_SPEAK ? reliabilityOf(past) : null,
+    gradingCount: past.length,
+    looks: looks.length >= OUTCOMES_TO_SPEAK ? reliabilityOf(looks) : null,
+    lookCount: looks.length,
+    teachers: leniencyOf(marks)
+      .filter((l) => l.compared >= MARKS_TO_COMPARE)
+      .map((l) => ({ ...l, name: names.get(l.by) ?? '' })),
+    recent: recent.map((r) => ({
+      name: names.get(r.studentId) ?? '',
+      rank: r.rank,
+      day: r.day,
+      passed: r.passed,
+      words: r.chance === null ? null : chanceInWords(r.chance),
+    })),
+  };
+}

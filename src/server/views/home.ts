@@ -1,0 +1,122 @@
+import { eq } from 'drizzle-orm';
+import type { HomeView, ViewInput } from '../../contracts/views';
+import { ageOn, itemKey, sumPractice, usualLook } from '../../core';
+import type { Transaction } from '../../data/connection';
+import { partOf } from '../../data/queries/items';
+import { readRoll } from '../../data/queries/roll';
+import { person, practice } from '../../data/tables';
+import { Refusal } from '../http/problem';
+import type { Who } from '../who';
+import { focusOf, readGiven, readResting, restOf } from './beliefs';
+import { focusShown, homeFit, requirementNames, type RoomAtHome } from './guided';
+import { judgeStudent, rankAbove, readJudging } from './judging';
+import { mayRead } from './own';
+
+/** A usual grown stature, in metres, where none is said. */
+const STATURE = 1.7;
+const HARD_FROM = 16;
+
+export async function readRoom(tx: Transaction, id: string): Promise<RoomAtHome & { said: number | null }> {
+  const [row] = await tx
+    .select({ width: person.roomWidth, depth: person.roomDepth, stature: person.stature })
+    .from(person)
+    .where(eq(person.id, id));
+  return {
+    width: row?.width ?? null,
+    depth: row?.depth ?? null,
+    stature: (row?.stature ?? STATURE * 100) / 100,
+    said: row?.stature ?? null,
+  };
+}
+
+/** What to practise at home this week: the one correction first, then what is nearest to standing and fits the floor. */
+export async function homeView(tx: Transaction, who: Who, { id }: ViewInput<'home'>): Promise<HomeView> {
+  await mayRead(tx, who, id);
+  const student = (await readRoll(tx, { withLeft: true })).find((s) => s.id === id);
+  if (!student) throw new Refusal(404, 'This student is not on the roll.');
+  const j = await readJudging(tx, who.today, [id]);
+  const syllabus = j.syllabusOf(student);
+  const next = rankAbove(syllabus.ranks, student.rankId);
+  const judged = next ? judgeStudent(j, student, next.id) : [];
+  const given = await readGiven(tx, [id]);
+  const { focus, praise } = focusOf(j, student, judged, given.get(id));
+  const nameOf = requirementNames(j, student);
+  const resting = (await readResting(tx, who.today, [id])).get(id) ?? [];
+  const room = await readRoom(tx, id);
+  const age = student.born ? ageOn(student.born, who.today) : null;
+  const conditionName = new Map(j.versions.conditions.map((c) => [c.id, c.name]));
+  const log = sumPractice(await tx.select().from(practice).where(eq(practice.studentId, id)), who.today);
+
+  const items: HomeView['items'] = [];
+  const left: HomeView['left'] = [];
+  const onFocus = new Set(focus?.requirementIds ?? []);
+  const order = [...judged].sort(
+    (a, b) =>
+      Number(onFocus.has(b.requirement.id)) - Number(onFocus.has(a.requirement.id)) ||
+      Number(a.word === 'met') - Number(b.word === 'met') ||
+      a.verdict.looksNeeded - b.verdict.looksNeeded,
+  );
+  for (const x of order) {
+    const { item } = x.requirement;
+    const name = j.items.nameOf(item);
+    const kind = j.items.kindOf(item);
+    const facts = j.items.factsOf(itemKey(item), item);
+    const rest = restOf(j, item, resting);
+    if (rest) left.push({ name, why: `rests${rest.until ? ` until ${rest.until}` : ''}: ${rest.what}` });
+    else if (kind === 'partner drill') left.push({ name, why: 'needs a partner: in the hall' });
+    else if (facts?.hardens || kind === 'equipment set')
+      left.push({
+        name,
+        why:
+          age !== null && age < HARD_FROM
+            ? `soft targets only under ${HARD_FROM}: in the hall`
+            : 'on the hall’s equipment',
+      });
+    else if (facts?.age != null && age !== null && age < facts.age) left.push({ name, why: `from ${facts.age} years` });
+    else if (items.length >= 5) left.push({ name, why: 'enough for one week' });
+    else {
+      const row = 'sequence' in item ? j.items.sequences.get(item.sequence) : undefined;
+      const { fit } = homeFit(j, item, room);
+      const short = x.verdict.points.filter((p) => p.looksNeeded > 0);
+      const first = (short.length > 0 ? short : x.verdict.points).slice(0, 2);
+      items.push({
+        key: itemKey(item),
+        name,
+        condition: conditionName.get(x.requirement.conditionId) ?? '',
+        why: onFocus.has(x.requirement.id)
+          ? 'Your one thing is in it.'
+          : x.word === 'met'
+            ? 'It holds; keep it.'
+            : `${first[0]?.point.name ?? name} is not there yet.`,
+        times: row
+          ? 'Three times, slowly; then once as at a showing.'
+          : `${Math.max(10, usualLook(x.requirement.standard))} ${j.items.isSided(item) ? 'on each side' : 'times'}, on three days.`,
+        cues: [...new Set(first.flatMap((p) => p.point.slips[0]?.cue ?? []))].filter(Boolean),
+        fit,
+        body: row ? partOf(row.body, item) : null,
+      });
+    }
+  }
+  const cautions = [
+    'Clear the floor, and keep clear of furniture and of people.',
+    'Ten minutes here and there do more than an hour once.',
+    'Pain: stop, and ask a doctor or physiotherapist.',
+    ...(age !== null && age < HARD_FROM ? [`Under ${HARD_FROM}: no hard targets, no knuckle press-ups.`] : []),
+    ...resting.map((r) => `Rests${r.until ? ` until ${r.until}` : ''}: ${r.what}.`),
+    ...(log.caution ? [log.caution] : []),
+  ];
+  const rank = syllabus.ranks.find((r) => r.id === student.rankId)!;
+  const shown = ({ id: rankId, name, cloth }: typeof rank) => ({ id: rankId, name, cloth });
+  return {
+    school: who.schoolName,
+    student: { name: student.name, age, rank: shown(rank) },
+    next: next ? shown(next) : null,
+    today: who.today,
+    room: { width: room.width, depth: room.depth, stature: room.stature },
+    focus: focus && focusShown(focus, nameOf),
+    praise: praise.text,
+    cautions,
+    items,
+    left,
+  };
+}

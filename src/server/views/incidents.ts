@@ -1,0 +1,83 @@
+import { desc } from 'drizzle-orm';
+import type { IncidentsView, MissedView } from '../../contracts/views';
+import { itemKey, type Item } from '../../core';
+import type { Transaction } from '../../data/connection';
+import { readItems } from '../../data/queries/items';
+import { readLibrary } from '../../data/queries/library';
+import { readRoll } from '../../data/queries/roll';
+import { incident, person } from '../../data/tables';
+import type { Who } from '../who';
+import { readMissed, type RoomAtHome } from './guided';
+import { readJudging } from './judging';
+
+/** "Who was hurt, and doing what?": every incident with its three parties, summed per drill. Only the head reads of others' hurts. */
+export async function incidentsView(tx: Transaction, who: Who): Promise<IncidentsView> {
+  const library = await readLibrary(tx);
+  const items = await readItems(tx, library, []);
+  const people = await tx
+    .select({ id: person.id, name: person.name, role: person.role, leftOn: person.leftOn })
+    .from(person)
+    .orderBy(person.name);
+  const nameOf = new Map(people.map((p) => [p.id, p.name]));
+  const rows = await tx.select().from(incident).orderBy(desc(incident.day), desc(incident.at));
+  const doingOf = (i: (typeof rows)[number]) =>
+    i.techniqueId !== null
+      ? items.nameOf({ technique: i.techniqueId })
+      : i.sequenceId !== null
+        ? items.nameOf({ sequence: i.sequenceId, part: null })
+        : i.doing;
+  // An instructor sees what was recorded under their charge; the head sees all.
+  const shown = rows.filter((i) => who.role === 'head' || i.chargeId === who.personId || i.by === who.personId);
+  const sums = new Map<string, IncidentsView['sums'][number]>();
+  for (const i of shown) {
+    const doing = doingOf(i);
+    const sum = sums.get(doing) ?? { doing, n: 0, heads: 0, last: i.day };
+    sum.n += 1;
+    if (i.head) sum.heads += 1;
+    sums.set(doing, sum);
+  }
+  const all: Item[] = [
+    ...[...items.sequences.values()].filter((s) => !s.retired).map((s): Item => ({ sequence: s.id, part: null })),
+    ...[...library.techniques.values()].filter((t) => !t.retired).map((t): Item => ({ technique: t.id })),
+  ];
+  return {
+    incidents: shown.map((i) => ({
+      id: i.id,
+      day: i.day,
+      hurt: nameOf.get(i.hurtId) ?? '',
+      cause: i.causeId === null ? null : (nameOf.get(i.causeId) ?? ''),
+      charge: nameOf.get(i.chargeId) ?? '',
+      doing: doingOf(i),
+      what: i.what,
+      done: i.done,
+      head: i.head,
+    })),
+    sums: [...sums.values()].sort((a, b) => b.n - a.n || a.doing.localeCompare(b.doing)),
+    people: people
+      .filter((p) => p.leftOn === null && p.role !== 'guardian')
+      .map((p) => ({ id: p.id, name: p.name, staff: p.role !== 'student' })),
+    items: all.map((item) => ({ key: itemKey(item), name: items.nameOf(item) })),
+    me: who.personId,
+    today: who.today,
+  };
+}
+
+/** "Who has something to make up?" */
+export async function missedView(tx: Transaction, who: Who): Promise<MissedView> {
+  const roll = await readRoll(tx);
+  const j = await readJudging(tx, who.today);
+  const said = await tx
+    .select({ id: person.id, width: person.roomWidth, depth: person.roomDepth, stature: person.stature })
+    .from(person);
+  const rooms = new Map<string, RoomAtHome>(
+    said.map((p) => [p.id, { width: p.width, depth: p.depth, stature: (p.stature ?? 170) / 100 }]),
+  );
+  const missed = await readMissed(tx, j, roll, rooms);
+  const rankOf = new Map(j.versions.ranks.map((r) => [r.id, { id: r.id, name: r.name, cloth: r.cloth }]));
+  return {
+    students: roll.flatMap((s) => {
+      const list = missed.get(s.id);
+      return list ? [{ id: s.id, name: s.name, rank: rankOf.get(s.rankId)!, missed: list }] : [];
+    }),
+  };
+}
