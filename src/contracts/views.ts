@@ -57,7 +57,8 @@ export const VIEWS = {
   syllabusSheet: { may: STAFF, input: v.object({ rankId: id, versionId: v.optional(id) }) },
   roll: { may: STAFF, input: v.object({}) },
   readiness: { may: STAFF, input: v.object({ rankId: id }) },
-  chances: { may: STAFF, input: v.object({ rankId: id }) },
+  chances: { may: STAFF, input: v.object({ rankId: v.optional(id) }) },
+  everybody: { may: STAFF, input: v.object({}) },
   student: { may: OWN, input: v.object({ id }) },
   forecast: { may: OWN, input: v.object({ id }) },
   studentLooks: { may: OWN, input: v.object({ id }) },
@@ -291,6 +292,8 @@ export interface RollView {
   ranks: RankShown[];
   students: RollLineShown[];
   leftLately: { id: string; name: string; leftOn: string }[];
+  /** The next day on which the school grades; null: none is set. */
+  gradingDay: string | null;
 }
 
 export interface ReadinessRow {
@@ -462,6 +465,24 @@ export interface MissedShown {
   points: { name: string; cue: string }[];
   /** How it can be made up, with the room the student has. */
   version: string;
+}
+/** Everybody against their own next belt, in one list. */
+export interface EverybodyView {
+  rows: {
+    id: string;
+    name: string;
+    rank: RankShown;
+    next: RankShown;
+    words: VerdictWord[];
+    shut: number;
+    group: Readiness;
+    looks: number;
+    missing: string;
+    /** What is in the way first, in one line. */
+    first: string;
+  }[];
+  ranks: RankShown[];
+  gradingDay: string | null;
 }
 export interface ChancesView {
   rows: ({ studentId: string } & ChanceShown)[];
@@ -660,6 +681,7 @@ export interface ViewResults {
   roll: RollView;
   readiness: ReadinessView;
   chances: ChancesView;
+  everybody: EverybodyView;
   student: StudentView;
   forecast: ForecastView;
   studentLooks: StudentLooksView;

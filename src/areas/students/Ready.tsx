@@ -1,7 +1,8 @@
 import ButtonBase from '@mui/material/ButtonBase';
 import { useEffect, useState, type KeyboardEvent } from 'react';
-import type { ReadinessView, StudentView } from '../../contracts/views';
+import type { ChancesView, ReadinessView, StudentView } from '../../contracts/views';
 import { READINESS, VERDICTS, missingInWords } from '../../core';
+import { ChanceRule } from '../../kit/marks/ChanceRule';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { Lozenge, VerdictMark } from '../../kit/marks/Lozenge';
@@ -23,7 +24,20 @@ const GATE_HEADS = {
 export default function Ready({ view }: { view: ReadinessView }) {
   const [at, setAt] = useState(view.rows.find((r) => r.group !== 'nothing missing')?.id ?? view.rows[0]?.id);
   const [student, setStudent] = useState<StudentView | null>(null);
+  const [col, setCol] = useState<number | null>(null);
+  const [chances, setChances] = useState<ReadonlyMap<string, ChancesView['rows'][number]> | null>(null);
   const row = view.rows.find((r) => r.id === at);
+  // Chances are simulated: the list stands at once and they come after it.
+  const { id: rankId } = view.rank;
+  useEffect(() => {
+    let current = true;
+    void ask('chances', { rankId }).then(
+      (c) => current && c && setChances(new Map(c.rows.map((r) => [r.studentId, r]))),
+    );
+    return () => {
+      current = false;
+    };
+  }, [rankId]);
   useEffect(() => {
     if (!at) return;
     let current = true;
@@ -33,6 +47,17 @@ export default function Ready({ view }: { view: ReadinessView }) {
     };
   }, [at]);
   const keys = (e: KeyboardEvent) => {
+    const across = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0;
+    if (across !== 0 && view.requirements.length > 0) {
+      e.preventDefault();
+      setCol(Math.max(0, Math.min(view.requirements.length - 1, (col ?? (across > 0 ? -1 : 0)) + across)));
+      return;
+    }
+    if (e.key === 'Enter' && at) {
+      e.preventDefault();
+      location.assign(`/students/${at}`);
+      return;
+    }
     const by = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
     if (by === 0) return;
     e.preventDefault();
@@ -67,6 +92,9 @@ export default function Ready({ view }: { view: ReadinessView }) {
           </p>
         </div>
         <div className="actions no-print">
+          <a className="button" href="/students/everybody">
+            All belts
+          </a>
           <a className="button" href="/students">
             The whole roll
           </a>
@@ -105,6 +133,9 @@ export default function Ready({ view }: { view: ReadinessView }) {
                       <span>{GATE_HEADS[g.kind](g.amount)}</span>
                     </th>
                   ))}
+                  <th className="second" scope="col" colSpan={2} style={{ textAlign: 'left', paddingLeft: 12 }}>
+                    on the day
+                  </th>
                   <th className="second" scope="col">
                     looks
                   </th>
@@ -134,9 +165,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
                       {r.words.map((w, k) => (
                         <td
                           key={view.requirements[k]!.id}
-                          className={
-                            k > 0 && view.requirements[k - 1]!.kind !== view.requirements[k]!.kind ? 'gap' : ''
-                          }
+                          className={`${k > 0 && view.requirements[k - 1]!.kind !== view.requirements[k]!.kind ? 'gap' : ''}${r.id === at && k === col ? ' cell' : ''}`}
                         >
                           {w && <Lozenge word={w} quiet />}
                         </td>
@@ -146,6 +175,22 @@ export default function Ready({ view }: { view: ReadinessView }) {
                           {w && <Lozenge word={w} quiet />}
                         </td>
                       ))}
+                      {chances === null ? (
+                        <td colSpan={2} className="second day">
+                          …
+                        </td>
+                      ) : chances.has(r.id) ? (
+                        <>
+                          <td className="day">{chances.get(r.id)!.words.replace(/^about /, '')}</td>
+                          <td>
+                            <ChanceRule {...chances.get(r.id)!} />
+                          </td>
+                        </>
+                      ) : (
+                        <td colSpan={2} className="second day">
+                          too few looks
+                        </td>
+                      )}
                       <td className="num looks">{r.looks}</td>
                     </tr>
                   ));
@@ -167,7 +212,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
                       {shutBy(i)}
                     </td>
                   ))}
-                  <td />
+                  <td colSpan={3} />
                 </tr>
               </tfoot>
             </table>
@@ -194,7 +239,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
                   {student.answer}
                 </p>
                 {student.requirements
-                  .filter((r) => r.word !== 'met')
+                  .filter((r) => (col === null ? r.word !== 'met' : r.id === view.requirements[col]?.id))
                   .slice(0, 3)
                   .map((r) => (
                     <div key={r.id} className="line" style={{ padding: '8px 0' }}>
@@ -218,6 +263,15 @@ export default function Ready({ view }: { view: ReadinessView }) {
                   )}
                   .
                 </p>
+                {student.chance && (
+                  <div className="line" style={{ padding: '8px 0' }}>
+                    <p className="spread">
+                      <b>On the day</b> <span className="second">from {student.chance.looks} looks</span>
+                    </p>
+                    <ChanceRule {...student.chance} width={260} height={22} scale />
+                    <p className="second">{capital(student.chance.words)}, gates aside.</p>
+                  </div>
+                )}
                 <div className="row no-print" style={{ marginTop: 12 }}>
                   <a className="button" href={`/students/${row.id}`}>
                     {firstName(row.name)}’s page
@@ -227,7 +281,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
                   </a>
                 </div>
                 <p className="second no-print" style={{ marginTop: 12 }}>
-                  ↑ ↓ move along the roll
+                  ↑ ↓ person, ← → requirement, Enter opens the page
                 </p>
               </section>
             )}
@@ -247,6 +301,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
         .matrix .group { text-align: left; vertical-align: top; font: 600 16px/20px var(--serif); padding: 3px 16px 6px 0; max-width: 130px; } .matrix .group span { display: block; font-family: var(--sans); font-weight: 430; }
         .matrix tbody th button { font: 430 14.5px/20px var(--sans); padding: 1px 10px 1px 4px; justify-content: flex-start; text-align: left; width: 100%; border-radius: 4px; }
         .matrix tr.lit > :not(.group) { background: var(--lit); } .matrix tr.lit button { font-weight: 700; }
+        .matrix .day { text-align: left; padding-left: 12px; white-space: nowrap; } .matrix td.cell { outline: 2px solid var(--pine); outline-offset: -2px; border-radius: 3px; }
         .matrix .looks { padding-left: 12px; text-align: right; }
         @media (max-width: 1099px) { .ready { grid-template-columns: minmax(0, 1fr); } }
       `}</style>

@@ -10,6 +10,55 @@ import { Belt } from '../../kit/marks/Belt';
 import { errorAt, newId, send } from '../../kit/send';
 import { dateInWords, plural } from '../../kit/words';
 
+/** The next day on which the school grades: looks and forecasts aim at it. */
+function Grading({ day, mayChange }: { day: string | null; mayChange: boolean }) {
+  const [open, setOpen] = useState(false);
+  const [value, setValue] = useState('');
+  const [wrong, setWrong] = useState('');
+  const set = async (when: string, graded: boolean) => {
+    const answer = await send('gradingDay.set', { day: when, graded });
+    if (answer.ok) location.reload();
+    else setWrong(errorAt(answer.errors, 'day') ?? answer.title);
+  };
+  return (
+    <div className="row grading">
+      <span>{day ? `Next grading on ${dateInWords(day)}.` : 'No grading is set.'}</span>
+      {mayChange && !open && (
+        <Button variant="text" onClick={() => setOpen(true)}>
+          {day ? 'Another day' : 'Set the day'}
+        </Button>
+      )}
+      {mayChange && day && !open && (
+        <Button variant="text" onClick={() => void set(day, false)}>
+          Take it back
+        </Button>
+      )}
+      {open && (
+        <form
+          className="row"
+          noValidate
+          onSubmit={(e: SyntheticEvent) => {
+            e.preventDefault();
+            void set(value, true);
+          }}
+        >
+          <TextField
+            id="grading-day"
+            label="Day of the next grading"
+            value={value}
+            onChange={(e) => setValue(e.target.value)}
+            error={wrong !== ''}
+            helperText={wrong}
+            sx={{ width: 220 }}
+          />
+          <Button type="submit">Set it</Button>
+          <Button onClick={() => setOpen(false)}>Leave it</Button>
+        </form>
+      )}
+    </div>
+  );
+}
+
 /** "Who is on the roll?": everybody by belt, with age, since when, and when last here. */
 export default function Roll({ view, mayChange, today }: { view: RollView; mayChange: boolean; today: string }) {
   const [find, setFind] = useState('');
@@ -27,6 +76,13 @@ export default function Roll({ view, mayChange, today }: { view: RollView; mayCh
             {view.leftLately.length > 0 && `, ${view.leftLately.length} who left`}. A belt’s name shows who is ready for
             the next one.
           </p>
+          <p className="row links no-print">
+            <a href="/students/everybody">Who is ready, of all belts?</a>
+            <a href="/students/missed">Who has something to make up?</a>
+            <a href="/students/incidents">Who was hurt?</a>
+            {mayChange && <a href="/students/calibration">How good were our chances?</a>}
+          </p>
+          <Grading day={view.gradingDay} mayChange={mayChange} />
         </div>
         {mayChange && (
           <div className="actions">

@@ -1,14 +1,28 @@
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import { useState } from 'react';
-import type { RequirementVerdict, StudentView } from '../../contracts/views';
+import type { RequirementVerdict, StudentLooksView, StudentView } from '../../contracts/views';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { Lozenge, VerdictMark } from '../../kit/marks/Lozenge';
 import { Stick } from '../../kit/marks/Stick';
-import { ask } from '../../kit/send';
+import { ask, send } from '../../kit/send';
 import { capital, dateInWords, firstName, inWords } from '../../kit/words';
 import { Adapt, ChangeStudent, Override, Promote } from './decisions';
+import { Forecast } from './Forecast';
+import {
+  ChooseFocus,
+  Felt,
+  Missed,
+  OneThing,
+  OnTheDay,
+  Outcome,
+  Pause,
+  Pauses,
+  PracticeLog,
+  Practise,
+  Room,
+} from './guidance';
 import { Consent, Injury, Safety } from './safety';
 
 const GROUPS: readonly { name: string; kinds: readonly string[] }[] = [
@@ -22,7 +36,7 @@ const GROUPS: readonly { name: string; kinds: readonly string[] }[] = [
 ];
 type Open =
   | { what: 'requirement'; id: string }
-  | { what: 'promote' | 'change' | 'adapt' | 'consent' }
+  | { what: 'promote' | 'change' | 'adapt' | 'consent' | 'focus' | 'pause' | 'practice' | 'room' | 'outcome' }
   | { what: 'injury'; value: StudentView['injuries'][number] | null }
   | null;
 
@@ -30,7 +44,7 @@ type Open =
 export default function Student({ view: first }: { view: StudentView }) {
   const [view, setView] = useState(first);
   const [open, setOpen] = useState<Open>(null);
-  const [allLooks, setAllLooks] = useState(false);
+  const [allLooks, setAllLooks] = useState<StudentLooksView['looks'] | null>(null);
   const { student: s, next, may } = view;
   const mine = !may.look;
   const chosen = open?.what === 'requirement' ? view.requirements.find((r) => r.id === open.id) : undefined;
@@ -40,6 +54,16 @@ export default function Student({ view: first }: { view: StudentView }) {
     setOpen(null);
   };
   const leave = () => setOpen(null);
+  const showLooks = async () => {
+    if (allLooks) return setAllLooks(null);
+    const all = await ask('studentLooks', { id: s.id });
+    if (all) setAllLooks(all.looks);
+  };
+  const endPause = async (id: string) => {
+    const answer = await send('pause.end', { id, until: view.today });
+    if (answer.ok) await renew();
+  };
+  const own = may.log;
   const who = mine ? 'you' : firstName(s.name);
   const age = s.age === null ? 'date of birth unknown' : s.age < 100 ? `${s.age} years old` : '';
   return (
@@ -60,6 +84,9 @@ export default function Student({ view: first }: { view: StudentView }) {
         </div>
         <div className="actions">
           <Button onClick={() => print()}>Print {mine ? 'my' : 'the'} sheet</Button>
+          <a className="button" href={`/students/${s.id}/home`}>
+            Home sheet
+          </a>
           {may.look && !s.leftOn && (
             <a className="button go" href={`/look?student=${s.id}`}>
               Look at {firstName(s.name)}
@@ -132,6 +159,15 @@ export default function Student({ view: first }: { view: StudentView }) {
           {open?.what === 'promote' && <Promote view={view} done={renew} leave={leave} />}
           {open?.what === 'change' && <ChangeStudent view={view} done={renew} leave={leave} />}
           {open?.what === 'adapt' && <Adapt view={view} done={renew} leave={leave} />}
+          {open?.what === 'focus' && <ChooseFocus view={view} done={renew} leave={leave} />}
+          {open?.what === 'pause' && <Pause view={view} done={renew} leave={leave} />}
+          {open?.what === 'practice' && <Practise view={view} done={renew} leave={leave} />}
+          {open?.what === 'room' && <Room view={view} done={renew} leave={leave} />}
+          {open?.what === 'outcome' && <Outcome view={view} done={renew} leave={leave} />}
+          {own && <Felt view={view} done={renew} />}
+          {next && view.requirements.length > 0 && (
+            <OneThing view={view} onChoose={may.look ? () => setOpen({ what: 'focus' }) : null} />
+          )}
           {open?.what === 'consent' && <Consent view={view} done={renew} leave={leave} />}
           {open?.what === 'injury' && (
             <Injury key={open.value?.id ?? 'new'} view={view} value={open.value} done={renew} leave={leave} />
@@ -151,6 +187,23 @@ export default function Student({ view: first }: { view: StudentView }) {
               </ul>
             </section>
           )}
+          {next && view.requirements.length > 0 && (
+            <Forecast
+              studentId={s.id}
+              today={view.today}
+              gradingDay={view.gradingDay}
+              name={firstName(s.name)}
+              mine={mine}
+            />
+          )}
+          <OnTheDay view={view} />
+          <Missed view={view} mine={mine} />
+          <PracticeLog view={view} onAdd={own ? () => setOpen({ what: 'practice' }) : null} />
+          <Pauses
+            view={view}
+            onPause={may.look && view.requirements.length > 0 ? () => setOpen({ what: 'pause' }) : null}
+            onEnd={may.look ? (id) => void endPause(id) : null}
+          />
           <Safety
             view={view}
             onConsent={may.decide ? () => setOpen({ what: 'consent' }) : null}
@@ -160,9 +213,16 @@ export default function Student({ view: first }: { view: StudentView }) {
             <div className="spread">
               <h2>Belts</h2>
               {may.decide && !s.leftOn && (
-                <Button variant="text" onClick={() => setOpen({ what: 'promote' })}>
-                  Record a promotion
-                </Button>
+                <span className="row no-print">
+                  {next && (
+                    <Button variant="text" onClick={() => setOpen({ what: 'outcome' })}>
+                      Record a decision
+                    </Button>
+                  )}
+                  <Button variant="text" onClick={() => setOpen({ what: 'promote' })}>
+                    Record a promotion
+                  </Button>
+                </span>
               )}
             </div>
             <ul>
@@ -216,33 +276,40 @@ export default function Student({ view: first }: { view: StudentView }) {
               </p>
             ) : (
               <>
-                <ul>
-                  {view.looks.slice(0, allLooks ? 40 : 5).map((l) => (
-                    <li key={l.id} className="line" style={{ padding: '4px 0' }}>
-                      <p className="spread">
-                        <span>
-                          {l.technique}{' '}
-                          <span className="second">
-                            {l.condition}
-                            {l.side !== 'none' && `, ${l.side}`}
+                {allLooks ? (
+                  <AllLooks looks={allLooks} />
+                ) : (
+                  <ul>
+                    {view.looks.slice(0, 5).map((l) => (
+                      <li key={l.id} className="line" style={{ padding: '4px 0' }}>
+                        <p className="spread">
+                          <span>
+                            {l.technique}{' '}
+                            <span className="second">
+                              {l.condition}
+                              {l.side !== 'none' && `, ${l.side}`}
+                            </span>
                           </span>
-                        </span>
-                        <span className="second num">{l.of > 0 && `${l.held} of ${l.of}`}</span>
-                      </p>
-                      <p className="second">
-                        {dateInWords(l.day)}, {l.by}
-                        {l.note !== '' && `: “${l.note}”`}
-                      </p>
-                    </li>
-                  ))}
-                </ul>
+                          <span className="second num">{l.shown || (l.of > 0 && `${l.held} of ${l.of}`)}</span>
+                        </p>
+                        <p className="second">
+                          {dateInWords(l.day)}, {l.by}
+                          {l.note !== '' && `: “${l.note}”`}
+                        </p>
+                      </li>
+                    ))}
+                  </ul>
+                )}
                 <p className="second line" style={{ paddingTop: 5 }}>
                   {view.lookCount} looks in all.{' '}
-                  {view.looks.length > 5 && (
-                    <Button variant="text" className="no-print" onClick={() => setAllLooks(!allLooks)}>
-                      {allLooks ? 'Show fewer' : `Show the newest ${view.looks.length}`}
-                    </Button>
-                  )}
+                  <Button
+                    variant="text"
+                    className="no-print"
+                    aria-expanded={allLooks !== null}
+                    onClick={() => void showLooks()}
+                  >
+                    {allLooks ? 'Show fewer' : 'All looks, mark by mark'}
+                  </Button>
                 </p>
               </>
             )}
@@ -250,11 +317,19 @@ export default function Student({ view: first }: { view: StudentView }) {
           {may.decide && (
             <div className="row no-print">
               <Button onClick={() => setOpen({ what: 'change' })}>Name, birth, leaving</Button>
+              <Button onClick={() => setOpen({ what: 'room' })}>Room at home</Button>
+            </div>
+          )}
+          {own && (
+            <div className="row no-print">
+              <Button onClick={() => setOpen({ what: 'room' })}>Room at home</Button>
             </div>
           )}
         </aside>
       </div>
       <style>{`
+        .one-thing { border-left: 4px solid var(--pine); } .one-thing .what { font-size: 22px; line-height: 27px; font-weight: 600; margin-top: 6px; } .one-thing .cue { font-style: italic; font-size: 17px; line-height: 23px; } .all-looks { max-height: 460px; overflow: auto; }
+        @media print { .all-looks { max-height: none; } }
         .answer { font: 430 19px/26px var(--serif); margin-bottom: 14px; max-width: 42em; }
         .columns section > h2 + .needs { margin-bottom: 12px; }
         .needs li { border-top: 1px solid var(--rule); } .needs li.lit { background: var(--lit); }
@@ -265,6 +340,34 @@ export default function Student({ view: first }: { view: StudentView }) {
         @media (max-width: 640px) { .needs button { grid-template-columns: 72px minmax(0, 1fr); } .needs .sticks, .needs .why { grid-column: 2; } }
       `}</style>
     </IslandRoot>
+  );
+}
+
+/** Every look with every mark, who looked, and what a later one replaced. */
+function AllLooks({ looks }: { looks: StudentLooksView['looks'] }) {
+  return (
+    <ul className="all-looks">
+      {looks.map((l) => (
+        <li key={l.id} className="line" style={{ padding: '4px 0' }}>
+          <p>
+            {l.replaced ? <s>{l.item}</s> : l.item}{' '}
+            <span className="second">
+              {[l.condition, l.side === 'none' ? '' : l.side, l.purpose && `to ${l.purpose}`, l.stage]
+                .filter(Boolean)
+                .join(', ')}
+            </span>
+          </p>
+          <p className="second">
+            {dateInWords(l.day)}, {l.by}
+            {l.replaced && ', replaced by a later look'}
+            {l.note !== '' && `: “${l.note}”`}
+          </p>
+          <p className="second">
+            {l.marks.map((m) => `${m.point} ${m.words}${m.felt === null ? '' : `, felt by ${m.felt}`}`).join('; ')}
+          </p>
+        </li>
+      ))}
+    </ul>
   );
 }
 
@@ -290,7 +393,10 @@ function Need({ r, open, toggle }: { r: RequirementVerdict; open: boolean; toggl
           </span>
         ))}
       </span>
-      <span className="second why">{r.override ? `The head’s word: ${r.override.reason}` : r.reason}</span>
+      <span className="second why">
+        {r.rests && <b className="attention">{r.rests}. </b>}
+        {r.override ? `The head’s word: ${r.override.reason}` : r.reason}
+      </span>
     </ButtonBase>
   );
 }
@@ -317,6 +423,11 @@ function Working({
       <p className="second">
         {capital(r.condition)}. Asks {r.asks}.
       </p>
+      {r.chance && (
+        <p style={{ marginTop: 4 }}>
+          <b>On the day:</b> {r.chance.words}, from {r.chance.looks} looks.
+        </p>
+      )}
       {r.override && (
         <p className="message" style={{ marginTop: 8 }}>
           Computed: {r.computed}. {r.override.by} said {r.override.word} on {dateInWords(r.override.day)}: “

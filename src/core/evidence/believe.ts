@@ -18,6 +18,15 @@ export interface Grounds {
   today: PlainDate;
   /** What the school's own people show at a point. */
   prior: (pointId: string) => { a: number; b: number };
+  /** How the logit of this student's shares grows in a day, by the school's slope; left out: not at all. */
+  drift?: number;
+}
+
+/** A day's growth: the school's slope a class, times the classes a student came to of late. */
+export function driftOf(slope: Slope, attended: readonly number[], today: PlainDate): number {
+  const now = dayNumber(today);
+  const lately = attended.filter((d) => now - d <= EIGHT_WEEKS && d < now).length;
+  return Math.max(0, slope.mean) * (lately / EIGHT_WEEKS);
 }
 
 /** What is believed of each point among a school's people: held and seen of each, as sums of one student a point. */
@@ -87,6 +96,7 @@ export const beliefOf = (
     g.prior(pointId),
     { conditionId: r.conditionId, purpose: r.purpose, order: g.order },
     dayNumber(g.today),
+    g.drift,
   );
 
 /** A requirement as far as chance goes: the points and sides that its verdict considered. */

@@ -42,7 +42,7 @@ const weightsOf = new WeakMap<ConditionOrder, Map<ConditionId, ReadonlyMap<Condi
  */
 export function conditionWeights(order: ConditionOrder, asked: ConditionId): ReadonlyMap<ConditionId, number> {
   let known = weightsOf.get(order);
-  if (!known) weightsOf.set(order, (known = new Map()));
+  if (!known) weightsOf.set(order, (known = new Map<ConditionId, ReadonlyMap<ConditionId, number>>()));
   const found = known.get(asked);
   if (found) return found;
   const weights = new Map<ConditionId, number>();
@@ -65,12 +65,28 @@ export function conditionWeights(order: ConditionOrder, asked: ConditionId): Rea
   return weights;
 }
 
-/** What the marks of one point on one side say today, for the condition and purpose asked. `today` is a day number. */
+/** Growth is read into older repetitions for so many days and no more. */
+const DRIFT_DAYS = 120;
+
+/** A share of then as it would be today: moved on the logit scale, with half a repetition to either side. */
+function broughtForward(share: number, of: number, by: number): number {
+  const odds = (share * of + 0.5) / (of - share * of + 0.5);
+  const then = odds / (1 + odds);
+  const now = 1 / (1 + Math.exp(-by) / odds);
+  return Math.min(1, Math.max(0, share + now - then));
+}
+
+/**
+ * What the marks of one point on one side say today, for the condition and purpose asked. `today` is a day number. With
+ * `drift`, the growth of the logit in a day as the school's people show it, older repetitions are read as what they would
+ * be today.
+ */
 export function posteriorOf(
   entries: readonly Entry[],
   prior: { a: number; b: number },
   asked: { conditionId: ConditionId; purpose: Purpose | null; order: ConditionOrder },
   today: number,
+  drift = 0,
 ): Posterior {
   const weights = conditionWeights(asked.order, asked.conditionId);
   let { a, b } = prior;
@@ -79,9 +95,11 @@ export function posteriorOf(
     if (asked.purpose !== null && e.purpose !== asked.purpose) continue;
     const by = weights.get(e.conditionId);
     if (by === undefined) continue;
-    const w = by * 2 ** (-Math.max(0, today - e.day) / HALF_LIFE);
-    a += w * e.held;
-    b += w * (e.of - e.held);
+    const age = Math.max(0, today - e.day);
+    const w = by * 2 ** (-age / HALF_LIFE);
+    const held = drift === 0 ? e.held : e.of * broughtForward(e.held / e.of, e.of, drift * Math.min(age, DRIFT_DAYS));
+    a += w * held;
+    b += w * (e.of - held);
     looks += w;
   }
   return { a, b, looks };

@@ -113,7 +113,7 @@ async function readShowings(tx: Transaction, byStudent: Gathered, whose: SQL): P
     const read = readShowing(row.counts);
     if (!read) continue;
     let evidence = byStudent.get(row.student);
-    if (!evidence) byStudent.set(row.student, (evidence = new Map()));
+    if (!evidence) byStudent.set(row.student, (evidence = new Map<string, Record<Side, Entry[]>>()));
     const when = { day: dayNumber(row.day), at: Number(row.at), conditionId: row.condition, purpose: row.purpose };
     for (const { pointId, entry: plain } of showingEntries(
       { sequenceId: row.sequence, from: row.from, ...read },

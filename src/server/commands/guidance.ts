@@ -119,7 +119,7 @@ export const guidanceCommands: Runs<Mine> = {
   /** The chance that was believed that day is kept with what was decided, so that both can be compared later. */
   'outcome.record': async (tx, who, o) => {
     notAhead(who, o.day, 'The day of a grading');
-    const chance = await beltChanceOn(tx, who, o.studentId, o.rankId, o.day);
+    const chance = await beltChanceOn(tx, o.studentId, o.rankId, o.day);
     await tx.insert(outcome).values({ schoolId: who.schoolId, ...o, chance, by: who.personId });
     return {};
   },

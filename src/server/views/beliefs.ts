@@ -6,6 +6,8 @@ import {
   chanceOnTheDay,
   chooseFocus,
   dayNumber,
+  driftOf,
+  FIRST_SLOPE,
   forecastInput,
   gateInWords,
   habitsFrom,
@@ -127,6 +129,11 @@ export const groundsOf = (j: Judging, s: SchoolBeliefs, student: { id: string; s
     order: j.syllabusOf(student).order,
     today: j.today,
     prior: priorOf(s.pool, evidence, j.today),
+    drift: driftOf(
+      s.habits.slope,
+      (j.attendance.get(student.id) ?? []).map((c) => c.day),
+      j.today,
+    ),
   };
 };
 
@@ -146,12 +153,10 @@ export const chanceOfOne = (x: Judged, g: Grounds) => {
 /** What was believed of a candidate on the day of a grading, from the looks before it; null where too little was known. */
 export async function beltChanceOn(
   tx: Transaction,
-  who: Who,
   studentId: string,
   rankId: string,
   day: string,
 ): Promise<number | null> {
-  const then = { ...who, today: day };
   const j = await readJudging(tx, day, [studentId]);
   const n = dayNumber(day);
   const before = new Map(
@@ -164,12 +169,13 @@ export async function beltChanceOn(
       },
     ]),
   );
-  const then_ = { ...j, evidence: new Map([[studentId, before]]) };
-  const school = { pool: poolPriors(await poolSums(tx, day)), habits: null as never };
+  const asOf = { ...j, evidence: new Map([[studentId, before]]) };
+  const habits = { classDays: [], hoursPerClass: 1, lookChance: 0.1, marked: 1, slope: FIRST_SLOPE };
+  const school = { pool: poolPriors(await poolSums(tx, day)), habits };
   const student = { id: studentId, since: day };
-  const judged = judgeStudent(then_, student, rankId);
+  const judged = judgeStudent(asOf, student, rankId);
   if (judged.length === 0) return null;
-  const chance = beltChance(judged, groundsOf(then_, school, student), `${studentId} ${then.today}`);
+  const chance = beltChance(judged, groundsOf(asOf, school, student), `${studentId} ${day}`);
   return chance && chance.looks >= LOOKS_TO_SPEAK ? chance.chance : null;
 }
 

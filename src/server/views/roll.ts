@@ -1,6 +1,23 @@
 import { asc, desc, sql } from 'drizzle-orm';
-import type { ChancesView, PeopleView, ReadinessView, RollView, ShellView, ViewInput } from '../../contracts/views';
-import { READINESS, SEQUENCE_KINDS, TECHNIQUE_KINDS, ageOn, readiness } from '../../core';
+import type {
+  EverybodyView,
+  ChancesView,
+  PeopleView,
+  ReadinessView,
+  RollView,
+  ShellView,
+  ViewInput,
+} from '../../contracts/views';
+import {
+  READINESS,
+  SEQUENCE_KINDS,
+  TECHNIQUE_KINDS,
+  ageOn,
+  gateInWords,
+  missingInWords,
+  readiness,
+  reasonInWords,
+} from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readSyllabus } from '../../data/queries/syllabus';
 import { readRoll } from '../../data/queries/roll';
@@ -9,7 +26,7 @@ import { user } from '../../data/tables/auth';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
 import { judgeGates, judgeStudent, rankAbove, readJudging } from './judging';
-import { beltChance, groundsOf, pastOutcomes, schoolBeliefs } from './beliefs';
+import { beltChance, groundsOf, nextGrading, pastOutcomes, schoolBeliefs } from './beliefs';
 import { chanceShown } from './guided';
 
 export const shellView = (_tx: Transaction, who: Who): Promise<ShellView> =>
@@ -36,6 +53,7 @@ export async function rollView(tx: Transaction, who: Who): Promise<RollView> {
         lastHere: s.lastHere,
         hasSignIn: s.userId !== null,
       })),
+    gradingDay: await nextGrading(tx, who.today),
     leftLately: roll.filter((s) => s.leftOn !== null).map((s) => ({ id: s.id, name: s.name, leftOn: s.leftOn! })),
   };
 }
@@ -105,9 +123,62 @@ export async function readinessView(
   return { rank: shown(rank), next: next ? shown(next) : null, ranks: ranks.map(shown), requirements, gates, rows };
 }
 
+/** "Who is ready?", of all belts at once: everybody against their own next belt, sorted by what is missing. */
+export async function everybodyView(tx: Transaction, who: Who): Promise<EverybodyView> {
+  const j = await readJudging(tx, who.today);
+  const roll = await readRoll(tx);
+  const conditionName = new Map(j.versions.conditions.map((c) => [c.id, c.name]));
+  const looks = await tx.execute<{ id: string; n: number }>(
+    sql`select student_id as id, count(*)::int as n from look group by 1`,
+  );
+  const lookCount = new Map(looks.rows.map((r) => [r.id, r.n]));
+  const shown = ({ id, name, cloth }: (typeof j.versions.ranks)[number]) => ({ id, name, cloth });
+  const rankOf = new Map(j.versions.ranks.map((r) => [r.id, r]));
+  const rows = roll.flatMap((s): EverybodyView['rows'] => {
+    const next = rankAbove(j.syllabusOf(s).ranks, s.rankId);
+    const rank = rankOf.get(s.rankId);
+    if (!next || !rank) return [];
+    const judged = judgeStudent(j, s, next.id);
+    const gates = judgeGates(j, s, next.id);
+    const words = judged.map((x) => x.word);
+    const shut = gates.filter((g) => g.word === 'short');
+    const worst = [...judged]
+      .filter((x) => x.word !== 'met')
+      .sort(
+        (a, b) =>
+          Number(a.word === 'unseen') - Number(b.word === 'unseen') || b.verdict.looksNeeded - a.verdict.looksNeeded,
+      )[0];
+    const reason = worst
+      ? `${j.items.nameOf(worst.requirement.item)}: ${reasonInWords(worst.verdict, { standard: worst.requirement.standard, today: who.today, conditionName: conditionName.get(worst.requirement.conditionId) ?? '' })}`
+      : shut[0]
+        ? `${gateInWords(shut[0], rank.name, who.today).has}, ${gateInWords(shut[0], rank.name, who.today).asks}.`
+        : '';
+    return [
+      {
+        id: s.id,
+        name: s.name,
+        rank: shown(rank),
+        next: shown(next),
+        words,
+        shut: shut.length,
+        group: readiness(words, gates),
+        looks: lookCount.get(s.id) ?? 0,
+        missing: missingInWords(words, shut.length),
+        first: reason,
+      },
+    ];
+  });
+  const open = (r: (typeof rows)[number]) => r.words.filter((w) => w !== 'met').length;
+  rows.sort(
+    (a, b) =>
+      READINESS.indexOf(a.group) - READINESS.indexOf(b.group) || open(a) - open(b) || a.name.localeCompare(b.name),
+  );
+  return { rows, ranks: j.versions.ranks.map(shown), gradingDay: await nextGrading(tx, who.today) };
+}
+
 /** The chances of everybody who wears a belt, for the list of who is ready: asked for after it is shown. */
 export async function chancesView(tx: Transaction, who: Who, { rankId }: ViewInput<'chances'>): Promise<ChancesView> {
-  const roll = (await readRoll(tx)).filter((s) => s.rankId === rankId);
+  const roll = (await readRoll(tx)).filter((s) => rankId === undefined || s.rankId === rankId);
   const j = await readJudging(
     tx,
     who.today,
@@ -119,7 +190,12 @@ export async function chancesView(tx: Transaction, who: Who, { rankId }: ViewInp
     rows: roll.flatMap((s) => {
       const next = rankAbove(j.syllabusOf(s).ranks, s.rankId);
       if (!next) return [];
-      const said = beltChance(judgeStudent(j, s, next.id), groundsOf(j, school, s), `${s.id} ${who.today}`, DRAWS);
+      const said = beltChance(
+        judgeStudent(j, s, next.id),
+        groundsOf(j, school, s),
+        `${s.id} ${who.today}`,
+        roll.length > 60 ? FEW_DRAWS : DRAWS,
+      );
       const shown = chanceShown(said, outcomes);
       return shown ? [{ studentId: s.id, ...shown }] : [];
     }),
@@ -127,6 +203,8 @@ export async function chancesView(tx: Transaction, who: Who, { rankId }: ViewInp
 }
 /** Enough for a whole list: steady to about two in a hundred. */
 const DRAWS = 400;
+/** For the whole school at once: steady to about four in a hundred, which tenths hardly show. */
+const FEW_DRAWS = 120;
 
 export async function peopleView(tx: Transaction, who: Who): Promise<PeopleView> {
   const people = await tx

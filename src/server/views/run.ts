@@ -13,7 +13,7 @@ import { homeView } from './home';
 import { incidentsView, missedView } from './incidents';
 import { earlierMarksView, earlierShowingsView, lookKitView } from './lookKit';
 import { wardsView } from './own';
-import { chancesView, peopleView, readinessView, rollView, shellView } from './roll';
+import { chancesView, everybodyView, peopleView, readinessView, rollView, shellView } from './roll';
 import { sequencesView, sequenceView } from './sequences';
 import { forecastView, studentLooksView, studentView } from './student';
 
@@ -34,6 +34,7 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   roll: rollView,
   readiness: readinessView,
   chances: chancesView,
+  everybody: everybodyView,
   student: studentView,
   forecast: forecastView,
   studentLooks: studentLooksView,

@@ -9,6 +9,7 @@ import {
   chanceOnTheDay,
   chooseFocus,
   dayNumber,
+  driftOf,
   entriesOn,
   forecast,
   forecastInput,
@@ -106,11 +107,13 @@ export function chancesAgainstTruth(school: TrueSchool, days: readonly PlainDate
   const outcomes: { chance: number; came: boolean }[] = [];
   for (const day of days) {
     const prior = priorsBefore(school, day);
+    const { slope } = habitsBefore(school, day);
     for (const s of school.students) {
       const asked = askedOf(school, s);
       if (asked.length === 0) continue;
       const evidence = evidenceBefore(school, s.id, day);
-      const g = { evidence, order: school.order, today: day, prior: priorOf(prior, evidence, day) };
+      const drift = driftOf(slope, school.attendedBy.get(s.id)!, day);
+      const g = { evidence, order: school.order, today: day, prior: priorOf(prior, evidence, day), drift };
       const items = asked.map((r) => itemBelief(r, judgeOn(school, r, g.evidence, day), g));
       const said = chanceOnTheDay(items, random, HOUSE_RULE, draws);
       if (said.looks < 5) continue;
@@ -181,7 +184,7 @@ export function looksToSettle(
   let spent = 0;
   let walk = 0;
   const perEvening = cohort.length;
-  for (let evening = 0; evening < 60; evening += 1) {
+  for (let evening = 0; evening < 45; evening += 1) {
     const day = addDays(from, evening * 2);
     const known = cohort.map((s) => {
       const evidence = gatherEvidence(looks.get(s.id)!, ranges);
