@@ -86,7 +86,7 @@ test.describe('the mat', () => {
     await awake(page);
     await page.getByRole('button', { name: 'Everybody' }).click();
     await pick(page, 'Roundhouse kick');
-    await page.getByRole('button', { name: 'Rafael Quill' }).first().click();
+    await page.getByRole('button', { name: 'Rafael Quill', exact: true }).first().click();
     await expect(page.getByRole('heading', { name: 'Rafael Quill' })).toBeVisible();
     // Point 1 is measured: within the range it can be held, outside of it only slipped.
     await expect(page.getByRole('button', { name: /^Slipped/ })).toBeDisabled();
@@ -102,7 +102,7 @@ test.describe('the mat', () => {
     page = await context.newPage();
     await page.goto(`${demo.url}/look`);
     await pick(page, 'Roundhouse kick');
-    await page.getByRole('button', { name: 'Rafael Quill' }).first().click();
+    await page.getByRole('button', { name: 'Rafael Quill', exact: true }).first().click();
     await expect(page.getByText('4 of 5')).toBeVisible();
     await page.getByRole('radio', { name: 'right' }).click();
     await page.keyboard.press('ArrowUp');

@@ -6,7 +6,7 @@ import { STEADY, type PlacedRequirement } from '../core';
 import { inSchool } from '../data/connection';
 import { openSchool } from '../data/openSchool';
 import type { TestDatabase } from '../data/testing/database';
-import { person, rankHeld } from '../data/tables';
+import { guardianOf, person, rankHeld } from '../data/tables';
 import { user } from '../data/tables/auth';
 import type { SignedIn } from './auth/auth';
 import { runCommand } from './commands/run';
@@ -27,6 +27,7 @@ export interface SmallSchool {
   thread: string;
   /** The version of the syllabus that counts, from the first of January 2025. */
   published: string;
+  /** Not the one who signs in; the guardian answers for this one. */
   student: string;
   /** A form of two counts. */
   sequence: string;
@@ -37,7 +38,7 @@ export interface SmallSchool {
 export async function smallSchool(t: TestDatabase, name: string): Promise<SmallSchool> {
   const id = v7();
   const people = Object.fromEntries(
-    (['head', 'instructor', 'examiner', 'student'] as const).map((role) => [role, v7()]),
+    (['head', 'instructor', 'examiner', 'student', 'guardian'] as const).map((role) => [role, v7()]),
   ) as Record<Role, string>;
   const as = Object.fromEntries(
     Object.entries(people).map(([role, personId]) => [
@@ -66,7 +67,9 @@ export async function smallSchool(t: TestDatabase, name: string): Promise<SmallS
       { schoolId: id, id: people.examiner, name: `${name} examiner`, role: 'examiner' },
       { schoolId: id, id: people.student, name: `${name} pupil`, role: 'student', born: '2012-05-04' },
       { schoolId: id, id: student, name: `${name} other`, role: 'student', born: '1990-01-01' },
+      { schoolId: id, id: people.guardian, name: `${name} guardian`, role: 'guardian' },
     ]);
+    await tx.insert(guardianOf).values({ schoolId: id, guardianId: people.guardian, studentId: student });
     await tx.insert(rankHeld).values(
       [people.student, student].map((personId) => ({
         schoolId: id,

@@ -165,7 +165,7 @@ describe('a published version', () => {
 });
 
 describe('a form is asked for', () => {
-  it('and judged by the points of what it is made of; its sheet says so in plain words', async () => {
+  it('and judged count by count; its sheet says so in plain words', async () => {
     const s = await smallSchool(t, 'Forms');
     const thread = v7();
     await change(
@@ -193,7 +193,7 @@ describe('a form is asked for', () => {
     await s.send('head', 'student.add', { id: fresh, name: 'Begins now', born: null, rankId: s.ranks[0]!, since: DAY });
     const form = (await page(s, fresh)).requirements.find((r) => r.kind === 'form')!;
     expect(form).toMatchObject({ technique: 'Forms form, opening', word: 'unseen' });
-    expect(form.points.map((p) => p.name)).toEqual(['rear heel', 'weight', 'stands firm']);
+    expect(form.points.map((p) => p.name)).toEqual(['count 1', 'rhythm', 'line']);
     const sheet = await runView(t.db, s.as.head, 'syllabusSheet', { rankId: s.ranks[1]! }, NOW);
     expect(sheet.groups.map((g) => [g.group, g.items[0]!.name, g.items[0]!.how])).toEqual([
       ['Basics', 'Forms stance', 'in air'],

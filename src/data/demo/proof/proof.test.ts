@@ -1,0 +1,44 @@
+import { describe, expect, it } from 'vitest';
+import { addDays, addMonths, TEMPLATES } from '../../../core';
+import { chancesAgainstTruth, contradictions, focusKept, looksToSettle, rangesThatHold } from './measures';
+import { trueSchool } from './school';
+
+// The small version of what the judge measures, with wide margins: it is to notice when judgement breaks.
+const TODAY = '2026-03-05';
+const school = trueSchool(TODAY, 3, 48, 12);
+
+describe('judgement against a known truth', () => {
+  it('verdicts seldom contradict it', () => {
+    const { verdicts, wrong } = contradictions(school, [TODAY]);
+    expect(verdicts).toBeGreaterThan(100);
+    expect(wrong / verdicts).toBeLessThan(0.1);
+  });
+
+  it('chances on the day tell more than the base rate', () => {
+    const { outcomes, brier, base } = chancesAgainstTruth(school, [addDays(TODAY, -30), TODAY], 5, 100);
+    expect(outcomes.length).toBeGreaterThan(60);
+    expect(brier).toBeLessThan(base * 0.9);
+  });
+
+  it('“worth a look” settles a cohort sooner than walking the line', () => {
+    const straw = school.students.filter((s) => s.held.at(-1)!.rankId === school.ranks[1]!.id);
+    const from = addDays(TODAY, -90);
+    const chosen = looksToSettle(school, straw, from, 'worth a look', 1, 0.95);
+    const walked = looksToSettle(school, straw, from, 'walking the line', 1, 0.95);
+    expect(walked).toBeGreaterThan(0);
+    expect(chosen).toBeLessThanOrEqual(walked);
+  });
+
+  it('most forecast ranges hold the day', () => {
+    const long = trueSchool(TODAY, 23, 48, 26, TEMPLATES[0]!.standard);
+    const f = rangesThatHold(long, addMonths(TODAY, -15), TODAY, 80);
+    expect(f.spoken).toBeGreaterThan(5);
+    expect(f.inside / f.spoken).toBeGreaterThan(0.5);
+  });
+
+  it('the focus keeps its rule in every case', () => {
+    const { chosen, kept } = focusKept(school, [addDays(TODAY, -40), TODAY]);
+    expect(chosen).toBeGreaterThan(40);
+    expect(kept).toBe(chosen);
+  });
+});
