@@ -3,8 +3,9 @@ import { defineConfig, devices } from '@playwright/test';
 export default defineConfig({
   testDir: 'e2e',
   fullyParallel: false,
-  workers: 1,
-  timeout: 60_000,
+  // Each worker has a database and a server of its own.
+  workers: 2,
+  timeout: 90_000,
   retries: 0,
   globalSetup: './e2e/cluster.ts',
   reporter: process.env['PLAYWRIGHT_JSON_OUTPUT_NAME'] ? [['list'], ['json']] : [['list']],

@@ -182,6 +182,9 @@ test.describe('every screen', () => {
     test.setTimeout(240_000);
     await demo.signIn(context, 'maren');
     const errors = watchConsole(page);
+    const [form] = (await demo.query<{ id: string }>(`select id from sequence where title = 'Second Causeway'`)).map(
+      (r) => r.id,
+    );
     const [student, straw, kick, low] = [
       await idOf(demo, 'person', 'Maximiliana Fennimore-Achterberg'),
       await idOf(demo, 'rank', 'Straw'),
@@ -201,13 +204,21 @@ test.describe('every screen', () => {
       '/students',
       `/students/ready?rank=${straw}`,
       `/students/${student}`,
+      `/students/${student}/home`,
+      '/students/everybody',
+      '/students/missed',
+      '/students/incidents',
+      '/students/calibration',
       '/students/import',
       '/people',
       '/account',
       '/look',
       `/look?student=${student}`,
       `/look?technique=${low}&point=${point}`,
+      `/look?student=${student}&item=s:${form}`,
     ];
+    // On a phone the mat and what a student reads are looked through; the rest of the desk only for its width.
+    const onPhones = /^.(look|students$|students.[0-9a-f-]+$|syllabus)/;
     for (const path of paths)
       for (const size of SIZES) {
         await page.setViewportSize(size);
@@ -215,7 +226,7 @@ test.describe('every screen', () => {
         await settle(page);
         const over = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
         expect(over, `${path} is wider than ${size.width}`).toBeLessThanOrEqual(0);
-        if (size.width === 800) continue;
+        if (size.width === 800 || (size.width === 390 && !onPhones.test(path))) continue;
         const axe = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
         expect(
           axe.violations.map(

@@ -6,7 +6,7 @@ import pg from 'pg';
 import { DEMO_PASSWORD, DEMO_SIGN_INS } from '../scripts/demo-sign-ins.mjs';
 import { at } from './cluster';
 
-export type Who = 'maren' | 'idris' | 'odile' | 'ilse';
+export type Who = 'maren' | 'idris' | 'odile' | 'ilse' | 'aldous';
 
 /** A running Stavewright of its own: a copied database and a built server, which tests may stop, kill and start again. */
 export class House {

@@ -180,7 +180,8 @@ export default function Student({ view: first }: { view: StudentView }) {
                   <li key={g.id} className="line gate">
                     <VerdictMark word={g.word} />
                     <span>
-                      {g.has}, <span className="second">{g.asks}</span>
+                      {g.has}
+                      {g.asks !== '' && <span className="second">, {g.asks}</span>}
                     </span>
                   </li>
                 ))}
@@ -328,7 +329,7 @@ export default function Student({ view: first }: { view: StudentView }) {
         </aside>
       </div>
       <style>{`
-        .one-thing { border-left: 4px solid var(--pine); } .one-thing .what { font-size: 22px; line-height: 27px; font-weight: 600; margin-top: 6px; } .one-thing .cue { font-style: italic; font-size: 17px; line-height: 23px; } .all-looks { max-height: 460px; overflow: auto; }
+        .one-thing { border-left: 4px solid var(--pine); } .one-thing h2 { margin-bottom: 4px; } .one-thing .what { font-size: 22px; line-height: 27px; font-weight: 600; margin-top: 6px; } .one-thing .cue { font-style: italic; font-size: 17px; line-height: 23px; } .all-looks { max-height: 460px; overflow: auto; }
         @media print { .all-looks { max-height: none; } }
         .answer { font: 430 19px/26px var(--serif); margin-bottom: 14px; max-width: 42em; }
         .columns section > h2 + .needs { margin-bottom: 12px; }
