@@ -7,12 +7,14 @@ import { writeSchool } from '../../src/data/demo/fill';
 import { prepareDatabase } from '../../src/data/prepare';
 import { person } from '../../src/data/tables';
 import { account, user } from '../../src/data/tables/auth';
+import { benchAge } from './age';
 import { benchAlgebra } from './algebra';
 import { benchExchange } from './exchange';
 import { benchKeystroke } from './keystroke';
 import { benchReadiness } from './readiness';
 import { benchSchool, TODAY } from './school';
 import { benchTablets } from './tablets';
+import { benchWeight } from './weight';
 
 const PASSWORD = 'only-for-the-bench';
 const owner = process.env['BENCH_OWNER_URL']!;
@@ -70,7 +72,7 @@ const results = [
   ),
   await benchExchange(db, ownerPool),
 ];
-results.push(benchAlgebra(), await benchKeystroke());
+results.push(benchWeight(), await benchAge(db, ownerPool), benchAlgebra(), await benchKeystroke());
 await pool.end();
 await ownerPool.end();
 

@@ -10,7 +10,7 @@ const STUDENTS = 300;
 const MARKS = 250_000;
 
 /** Takes library and ranks of the demo, asks for 15 items in each of six belts, and has 300 people watched for a year. */
-export function benchSchool(): DemoSchool & { marks: number } {
+export function benchSchool(most = MARKS): DemoSchool & { marks: number } {
   const demo = generateDemo(TODAY);
   const d = dice(11);
   const id = () => v7();
@@ -35,7 +35,7 @@ export function benchSchool(): DemoSchool & { marks: number } {
   }));
   const looks: DemoSchool['looks'] = [];
   let marks = 0;
-  for (let n = 0; marks < MARKS; n += 1) {
+  for (let n = 0; marks < most; n += 1) {
     const s = students[n % STUDENTS]!;
     const next = demo.ranks[demo.ranks.findIndex((r) => r.id === s.held[0]!.rankId) + 1]!;
     const mine = requirements.filter((r) => r.rankId === next.id);
@@ -45,7 +45,7 @@ export function benchSchool(): DemoSchool & { marks: number } {
       .toISOString()
       .slice(0, 10);
     const side: Side = t.sided ? (d.chance(0.5) ? 'left' : 'right') : 'none';
-    const list = t.points.slice(0, Math.min(t.points.length, MARKS - marks)).map((p) =>
+    const list = t.points.slice(0, Math.min(t.points.length, most - marks)).map((p) =>
       p.kind === 'measured'
         ? {
             pointId: p.id,

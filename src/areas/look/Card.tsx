@@ -72,7 +72,7 @@ function allHeld(points: readonly KitPoint[], card: CardMarks, side: Side): stri
 const NEAR: readonly string[] = ['in air', 'still target', 'moving holder'];
 
 /** All points of one person: from the ground up, by thumb or by keys. Every tap is on the device before it shows. */
-export function Card({
+export default function Card({
   kit,
   student,
   following,

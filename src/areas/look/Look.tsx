@@ -10,7 +10,6 @@ import { Belt } from '../../kit/marks/Belt';
 import { Splinter } from '../../kit/marks/small';
 import { openOnes, put } from '../../kit/outbox';
 import { newId } from '../../kit/send';
-import { Card } from './Card';
 import { freshLine, itemsOf, keepLine, lineUp, readLine, type KitItem, type KitSequence, type Line } from './line';
 import { dayNow } from './record';
 import { SideSwitch } from './SideSwitch';
@@ -19,7 +18,8 @@ import { Sweep } from './Sweep';
 import { WorthALook } from './WorthALook';
 import './look.css';
 
-// The stave and dragging are fetched when they are needed; the service worker keeps both for the hall.
+// Cards, the stave and dragging are fetched after the page stands; the service worker keeps them for the hall.
+const Card = lazy(() => import('./Card'));
 const FormCard = lazy(() => import('./FormCard'));
 const OrderLine = lazy(() => import('./OrderLine'));
 
@@ -67,6 +67,8 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
       setMode({ what: 'card', studentId: student.id });
     }
     setReady(true);
+    // Fetched before it is needed: the hall may lose its network at any moment.
+    void Promise.all([import('./Card'), import('./FormCard')]).catch(() => undefined);
     // Cards left open by another day or another item are finished work: they are sent.
     void openOnes().then((open) => {
       for (const c of open) if (Date.now() - Date.parse(c.at) > 3_600_000) void put({ ...c, open: false });
@@ -207,26 +209,26 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
     return (
       <IslandRoot scheme="dark">
         <main>
-          {technique ? (
-            <Card
-              key={`${student.id} ${item.key} ${conditionId}`}
-              {...common}
-              technique={technique}
-              line={people}
-              onCondition={setCondition}
-              onTechnique={() => go({ what: 'choose' })}
-              onHand={hand}
-            />
-          ) : (
-            <Suspense fallback={<p className="choose">Fetching the stave…</p>}>
+          <Suspense fallback={<p className="choose">Fetching the card…</p>}>
+            {technique ? (
+              <Card
+                key={`${student.id} ${item.key} ${conditionId}`}
+                {...common}
+                technique={technique}
+                line={people}
+                onCondition={setCondition}
+                onTechnique={() => go({ what: 'choose' })}
+                onHand={hand}
+              />
+            ) : (
               <FormCard
                 key={`${student.id} ${item.key} ${conditionId}`}
                 {...common}
                 item={item as KitItem & { sequence: KitSequence }}
                 onItem={() => go({ what: 'choose' })}
               />
-            </Suspense>
-          )}
+            )}
+          </Suspense>
         </main>
       </IslandRoot>
     );

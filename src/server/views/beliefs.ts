@@ -114,9 +114,16 @@ export async function nextGrading(tx: Transaction, today: string): Promise<strin
   return rows[0]?.day ?? null;
 }
 
+/** A school changes; older decisions than so many say nothing of it any more. */
+const NEWEST_OUTCOMES = 500;
+
 /** Chances that were believed, with what was decided; those of the first grading have none to learn from. */
 export async function pastOutcomes(tx: Transaction): Promise<Outcome[]> {
-  const rows = await tx.select({ chance: outcome.chance, came: outcome.passed }).from(outcome);
+  const rows = await tx
+    .select({ chance: outcome.chance, came: outcome.passed })
+    .from(outcome)
+    .orderBy(desc(outcome.day))
+    .limit(NEWEST_OUTCOMES);
   return rows.flatMap((r) => (r.chance === null ? [] : [{ chance: r.chance, came: r.came }]));
 }
 

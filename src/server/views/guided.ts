@@ -118,7 +118,8 @@ export async function readMissed(
       l.condition_id as condition
     from look l where l.day >= ${since} and l.day <= ${j.today}::date`);
   const worn = await tx.execute<{ id: string; rank: string }>(sql`
-    select distinct on (person_id) person_id as id, rank_id as rank from rank_held order by person_id, since desc, at desc`);
+    select distinct on (person_id) person_id as id, rank_id as rank from rank_held
+    where person_id in (select l.student_id from look l where l.day >= ${since} and l.day <= ${j.today}::date) order by person_id, since desc, at desc`);
   const belt = new Map(worn.rows.map((r) => [r.id, r.rank]));
   const wholeKey = (item: Item) => ('technique' in item ? itemKey(item) : `s:${item.sequence}`);
   // What was watched in each belt on each day, and when each student was last looked at doing an item.

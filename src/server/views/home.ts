@@ -32,7 +32,7 @@ export async function readRoom(tx: Transaction, id: string): Promise<RoomAtHome 
 /** What to practise at home this week: the one correction first, then what is nearest to standing and fits the floor. */
 export async function homeView(tx: Transaction, who: Who, { id }: ViewInput<'home'>): Promise<HomeView> {
   await mayRead(tx, who, id);
-  const student = (await readRoll(tx, { withLeft: true })).find((s) => s.id === id);
+  const student = (await readRoll(tx, { withLeft: true, id }))[0];
   if (!student) throw new Refusal(404, 'This student is not on the roll.');
   const j = await readJudging(tx, who.today, [id]);
   const syllabus = j.syllabusOf(student);

@@ -1,4 +1,4 @@
-import { and, desc, eq, gte, inArray, isNotNull, or, sql } from 'drizzle-orm';
+import { and, desc, eq, gte, inArray, isNotNull, ne, or, sql } from 'drizzle-orm';
 import type {
   ForecastView,
   RequirementVerdict,
@@ -247,7 +247,11 @@ export async function studentLooksView(
   await mayRead(tx, who, id);
   const library = await readLibrary(tx);
   const items = await readItems(tx, library, []);
-  const people = await tx.select({ id: person.id, name: person.name }).from(person);
+  // Whoever can have watched, decided or told: teachers, and the student; not everybody who ever came.
+  const people = await tx
+    .select({ id: person.id, name: person.name })
+    .from(person)
+    .where(or(ne(person.role, 'student'), eq(person.id, id)));
   const names = new Map(people.map((p) => [p.id, p.name]));
   const conditions = new Map((await tx.select().from(condition)).map((c) => [c.id, c.name]));
   const rows = await tx
@@ -309,7 +313,7 @@ const LOOKS_SHOWN = 400;
 /** What the forecast needs; it is simulated where it is shown. */
 export async function forecastView(tx: Transaction, who: Who, { id }: ViewInput<'forecast'>): Promise<ForecastView> {
   await mayRead(tx, who, id);
-  const student = (await readRoll(tx, { withLeft: true })).find((x) => x.id === id);
+  const student = (await readRoll(tx, { withLeft: true, id }))[0];
   if (!student) throw new Refusal(404, 'This student is not on the roll.');
   const j = await readJudging(tx, who.today, [id]);
   const held = await tx
@@ -335,11 +339,14 @@ export async function forecastView(tx: Transaction, who: Who, { id }: ViewInput<
 /** "What does … need for … belt?" A student sees only their own page, and only what has been decided and seen. */
 export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'student'>): Promise<StudentView> {
   await mayRead(tx, who, id);
-  const roll = await readRoll(tx, { withLeft: true });
-  const student = roll.find((s) => s.id === id);
+  const [student] = await readRoll(tx, { withLeft: true, id });
   if (!student) throw new Refusal(404, 'This student is not on the roll.');
   const j = await readJudging(tx, who.today, [id]);
-  const people = await tx.select({ id: person.id, name: person.name }).from(person);
+  // Whoever can have watched, decided or told: teachers, and the student; not everybody who ever came.
+  const people = await tx
+    .select({ id: person.id, name: person.name })
+    .from(person)
+    .where(or(ne(person.role, 'student'), eq(person.id, id)));
   const names = new Map(people.map((p) => [p.id, p.name]));
   const syllabus = j.syllabusOf(student);
   const next = rankAbove(syllabus.ranks, student.rankId);
