@@ -33,6 +33,8 @@ test.describe('looking', () => {
     await page.getByRole('checkbox', { name: 'Heels on one line' }).click();
     await page.keyboard.press('ArrowRight');
     await page.keyboard.press('h');
+    // What is shown is on the device: from here on the page may go.
+    await expect(page.getByRole('button', { name: /^Count 4, .*: held/ })).toBeVisible();
     await page.close();
 
     page = await context.newPage();
@@ -159,14 +161,16 @@ test.describe('looking', () => {
       const full = () => {
         throw new DOMException('no room', 'QuotaExceededError');
       };
-      Object.assign(window, { put: IDBObjectStore.prototype.put });
-      IDBObjectStore.prototype.put = full;
+      const real = Object.getOwnPropertyDescriptor(IDBObjectStore.prototype, 'put')!;
+      Object.assign(window, { real });
+      Object.defineProperty(IDBObjectStore.prototype, 'put', { ...real, value: full });
     });
     await page.keyboard.press('h');
     await expect(page.getByText('This device has no room left. The mark was not taken')).toBeVisible();
     await expect(page.getByText('0 of 2 marked')).toBeVisible();
     await page.evaluate(() => {
-      IDBObjectStore.prototype.put = (window as unknown as { put: IDBObjectStore['put'] }).put;
+      const { real } = window as unknown as { real: PropertyDescriptor };
+      Object.defineProperty(IDBObjectStore.prototype, 'put', real);
     });
     await page.keyboard.press('ArrowUp');
     await page.keyboard.press('h');
@@ -261,7 +265,7 @@ test.describe('what follows from looks', () => {
         override postMessage() {
           this.dispatchEvent(new MessageEvent('message', { data: { done: 0.1 } }));
         }
-      } as typeof Worker;
+      };
     });
     await page.reload();
     await when.getByRole('button', { name: 'Stop' }).click();

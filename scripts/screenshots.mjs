@@ -102,8 +102,16 @@ await asProgram(async () => {
   await open('/look');
   await pick('Front kick');
   await page.setViewportSize(tablet);
-  await page.getByRole('button', { name: 'Ilse Marrow' }).first().click();
+  await page.getByRole('button', { name: 'Ilse Marrow', exact: true }).first().click();
   for (const key of ['h', 'h', 'ArrowDown', 's', 'h', '3', 's']) await page.keyboard.press(key);
   await take('card', tablet);
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await open('/look');
+  await pick('Sluice');
+  await page.getByRole('button', { name: 'Noor Saltby', exact: true }).click();
+  await page.getByRole('button', { name: /^Count 3,/ }).click();
+  await page.getByRole('button', { name: 'The rest held' }).click();
+  await page.waitForTimeout(500);
+  await take('form');
   await browser.close();
 });

@@ -93,7 +93,9 @@ export default function Card({
   const [side, setSide] = useState<Side>(sides[0]!);
   const [of, setOf] = useState(5);
   const [at, setAt] = useState(0);
+  // `cards` is what the device has; `made` runs ahead of it by what is just being written down.
   const [cards, setCards] = useState<Cards>({});
+  const made = useRef<Cards>({});
   const [note, setNote] = useState('');
   const [noting, setNoting] = useState(false);
   const [how, setHow] = useState(false);
@@ -127,7 +129,9 @@ export default function Card({
           if (l.stage) setStage(l.stage);
         }
       }
-      if (current) setCards(found);
+      if (!current) return;
+      made.current = found;
+      setCards(found);
     });
     return () => {
       current = false;
@@ -137,9 +141,12 @@ export default function Card({
   const point = points[Math.min(at, points.length - 1)];
   const card = cards[side]?.marks ?? {};
   const marksAt = (p: KitPoint): PointMarks => card[p.id] ?? uncut(of);
+  const latest = (p: KitPoint): PointMarks => made.current[side]?.marks[p.id] ?? uncut(of);
 
   const write = (marks: CardMarks, open: boolean, onSide = side, said = note, why = { purpose, stage }) => {
-    const lookId = cards[onSide]?.lookId ?? newId();
+    const lookId = made.current[onSide]?.lookId ?? newId();
+    const before = cards[onSide];
+    made.current = { ...made.current, [onSide]: { lookId, marks } };
     const list = marksOf(points, marks);
     const draft = draftLook({
       id: lookId,
@@ -156,16 +163,20 @@ export default function Card({
     chain.current = chain.current
       .then(() => (list.length === 0 ? drop(lookId) : recordLook(draft, kit.me.personId, kit.timeZone, open)))
       .then(
-        () => setProblem(''),
-        (e: unknown) => setProblem(e instanceof Error ? e.message : 'The mark was not taken.'),
+        () => {
+          setProblem('');
+          if (open) setCards((c) => ({ ...c, [onSide]: { lookId, marks } }));
+        },
+        (e: unknown) => {
+          setProblem(e instanceof Error ? e.message : 'The mark was not taken.');
+          made.current = { ...made.current, [onSide]: before };
+        },
       );
-    return lookId;
   };
   const set = (p: KitPoint, next: PointMarks, move: boolean) => {
-    const marks = { ...card, [p.id]: next };
-    setPast([...past.slice(-30), { side, marks: card, at }]);
-    const lookId = write(marks, true);
-    setCards({ ...cards, [side]: { lookId, marks } });
+    const old = made.current[side]?.marks ?? {};
+    setPast((list) => [...list.slice(-30), { side, marks: old, at }]);
+    write({ ...old, [p.id]: next }, true);
     if (move) setAt(Math.min(points.length - 1, at + 1));
   };
   const undo = () => {
@@ -174,21 +185,24 @@ export default function Card({
     setPast(past.slice(0, -1));
     setSide(step.side);
     setAt(step.at);
-    const lookId = write(step.marks, true, step.side);
-    setCards({ ...cards, [step.side]: { lookId, marks: step.marks } });
+    write(step.marks, true, step.side);
   };
   const changeHow = (next: { purpose: Purpose | null; stage: Stage | null }) => {
     setPurpose(next.purpose);
     setStage(next.stage);
-    for (const s of sides) if (cards[s]) write(cards[s].marks, true, s, note, next);
+    for (const s of sides) {
+      const own = made.current[s];
+      if (own) write(own.marks, true, s, note, next);
+    }
   };
   const finish = async () => {
     let looked = false;
-    for (const s of sides)
-      if (cards[s] && Object.values(cards[s].marks).some(isMarked)) {
-        write(cards[s].marks, false, s);
-        looked = true;
-      }
+    for (const s of sides) {
+      const own = made.current[s];
+      if (!own || !Object.values(own.marks).some(isMarked)) continue;
+      write(own.marks, false, s);
+      looked = true;
+    }
     await chain.current;
     if (looked) {
       onLooked();
@@ -196,6 +210,7 @@ export default function Card({
       if (student.focus && student.focus.since === null)
         await giveFocus(kit, student, student.focus, { chosen: false, reason: '' }).catch(() => undefined);
     }
+    made.current = {};
     setCards({});
     setPast([]);
     setNote('');
@@ -215,16 +230,16 @@ export default function Card({
     if (!point) return;
     if (point.kind === 'measured') {
       if (range && isHeld(shownValue, range))
-        set(point, { ...marksAt(point), values: [...marksAt(point).values, shownValue] }, true);
-    } else set(point, holdRest(marksAt(point)), true);
+        set(point, { ...latest(point), values: [...latest(point).values, shownValue] }, true);
+    } else set(point, holdRest(latest(point)), true);
     setValue(null);
   };
   const slip = () => {
     if (!point) return;
     if (point.kind === 'measured') {
       if (range && !isHeld(shownValue, range))
-        set(point, { ...marksAt(point), values: [...marksAt(point).values, shownValue] }, false);
-    } else set(point, slipOnce(marksAt(point)), false);
+        set(point, { ...latest(point), values: [...latest(point).values, shownValue] }, false);
+    } else set(point, slipOnce(latest(point)), false);
   };
   const clear = () => point && set(point, uncut(of), false);
   const next = async () => {
@@ -400,7 +415,7 @@ export default function Card({
                       <ButtonBase
                         key={i}
                         aria-label={`Repetition ${i + 1}: ${n === 'H' ? 'held' : n === 'S' ? 'slipped' : 'not seen'}`}
-                        onClick={() => set(point, turnNotch(resize(marksAt(point), of), i), false)}
+                        onClick={() => set(point, turnNotch(resize(latest(point), of), i), false)}
                       >
                         <Stick marks={[n]} side={side} width={40} height={34} />
                         {i + 1}
@@ -461,7 +476,7 @@ export default function Card({
             value={note}
             onChange={(e) => setNote(e.target.value)}
             onBlur={() => {
-              if (cards[side]) write(card, true, side, note);
+              if (made.current[side]) write(made.current[side].marks, true, side, note);
             }}
             placeholder="A note, about as long as one breath"
             slotProps={{ htmlInput: { 'aria-label': 'Note', maxLength: 300 } }}

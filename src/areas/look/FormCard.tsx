@@ -72,7 +72,10 @@ export default function FormCard({
   useAwake();
   const { sequence } = item;
   const [from, to] = [item.part?.from ?? 1, item.part?.to ?? sequence.body.moves.length];
+  // `marks` is what the device has; `made` runs ahead of it by what is just being written down.
   const [marks, setMarks] = useState<ShowingMarks>(() => unseen(from, to));
+  const made = useRef(marks);
+  const taken = useRef(marks);
   const [past, setPast] = useState<{ marks: ShowingMarks; word: string }[]>([]);
   const [at, setAt] = useState(0);
   const [purpose, setPurpose] = useState<Purpose>('show');
@@ -100,12 +103,14 @@ export default function FormCard({
         if (l.sequence.id !== sequence.id || l.sequence.from !== from || l.sequence.to !== to) continue;
         if (!current) return;
         setLookId(c.id);
-        setMarks({
+        made.current = {
           from,
           counts: [...read.counts],
           own: { ...read.own },
           slips: l.sequence.slips.map((s) => ({ ...s })),
-        });
+        };
+        taken.current = made.current;
+        setMarks(made.current);
         if (l.purpose) setPurpose(l.purpose);
         setNote(l.note);
       }
@@ -144,25 +149,33 @@ export default function FormCard({
     chain.current = chain.current
       .then(() => (isShown(next) ? recordLook(draft, kit.me.personId, kit.timeZone, open) : drop(id)))
       .then(
-        () => setProblem(''),
-        (e: unknown) => setProblem(e instanceof Error ? e.message : 'The mark was not taken.'),
+        () => {
+          setProblem('');
+          setMarks(next);
+          taken.current = next;
+        },
+        (e: unknown) => {
+          setProblem(e instanceof Error ? e.message : 'The mark was not taken.');
+          made.current = taken.current;
+        },
       );
   };
   const set = (next: ShowingMarks, word: string) => {
-    setPast([...past.slice(-40), { marks, word }]);
-    setMarks(next);
+    const before = made.current;
+    setPast((p) => [...p.slice(-40), { marks: before, word }]);
+    made.current = next;
     write(next, true);
   };
   const undo = () => {
     const step = past.at(-1);
     if (!step) return;
     setPast(past.slice(0, -1));
-    setMarks(step.marks);
+    made.current = step.marks;
     write(step.marks, true);
   };
   const finish = async () => {
-    if (isShown(marks)) {
-      write(marks, false);
+    if (isShown(made.current)) {
+      write(made.current, false);
       onLooked();
     }
     await chain.current;
@@ -183,7 +196,9 @@ export default function FormCard({
         },
         ...earlier,
       ]);
-    setMarks(unseen(from, to));
+    made.current = unseen(from, to);
+    taken.current = made.current;
+    setMarks(made.current);
     setLookId(newId());
     setPast([]);
     setNote('');
@@ -197,14 +212,14 @@ export default function FormCard({
   };
   const count = from + at;
   const press = (mark: CountMark) => {
-    set(markCount(marks, at, mark), `${count} ${mark === 'H' ? 'held' : mark === 'S' ? 'slipped' : 'not seen'}`);
+    set(markCount(made.current, at, mark), `${count} ${mark === 'H' ? 'held' : mark === 'S' ? 'slipped' : 'not seen'}`);
     if (mark !== 'S') setAt(Math.min(marks.counts.length - 1, at + 1));
   };
   const tap = (i: number) => {
     setAt(i);
-    set(tapCount(marks, i), `${from + i} slipped`);
+    set(tapCount(made.current, i), `${from + i} slipped`);
   };
-  const close = () => set(restHeld(marks, shouts), 'the rest held');
+  const close = () => set(restHeld(made.current, shouts), 'the rest held');
 
   useKeys((key) => {
     if (key === 'arrowright') setAt((i) => Math.min(marks.counts.length - 1, i + 1));
@@ -269,7 +284,7 @@ export default function FormCard({
           value={purpose}
           onChange={(p) => {
             setPurpose(p);
-            if (isShown(marks)) write(marks, true, lookId, note, p);
+            if (isShown(made.current)) write(made.current, true, lookId, note, p);
           }}
           options={(['show', 'study'] as const).map((p) => ({ value: p, word: PURPOSE_WORDS[p] }))}
         />
@@ -344,7 +359,7 @@ export default function FormCard({
                 <ButtonBase
                   role="checkbox"
                   aria-checked={chosen(w)}
-                  onClick={() => set(nameSlip(marks, at, w), `${count} slipped`)}
+                  onClick={() => set(nameSlip(made.current, at, w), `${count} slipped`)}
                   className={chosen(w) ? 'on' : ''}
                 >
                   <CutMark cut={chosen(w) ? 'slipped' : 'not seen'} /> {cap(w.what)}
@@ -358,7 +373,9 @@ export default function FormCard({
                 key={o}
                 className={`own-point ${marks.own[o]}`}
                 aria-label={`${o}: ${said(marks.own[o])}`}
-                onClick={() => set({ ...marks, own: { ...marks.own, [o]: TURN[marks.own[o]] } }, o)}
+                onClick={() =>
+                  set({ ...made.current, own: { ...made.current.own, [o]: TURN[made.current.own[o]] } }, o)
+                }
               >
                 <CutMark cut={said(marks.own[o])} /> {o}
               </ButtonBase>
@@ -375,7 +392,7 @@ export default function FormCard({
             id="note"
             value={note}
             onChange={(e) => setNote(e.target.value)}
-            onBlur={() => isShown(marks) && write(marks, true)}
+            onBlur={() => isShown(made.current) && write(made.current, true)}
             placeholder="A note, about as long as one breath"
             slotProps={{ htmlInput: { 'aria-label': 'Note', maxLength: 300 } }}
             autoFocus

@@ -58,6 +58,15 @@ function readPass(sweep: string): Pass {
   }
 }
 
+/** Remembers how far it has come; without room only that is forgotten, the marks are kept elsewhere. */
+function keepPass(sweep: string, pass: Pass): void {
+  try {
+    localStorage.setItem(marksKey(sweep), JSON.stringify(pass));
+  } catch {
+    // The next reload begins the pass anew; what was marked is in the outbox.
+  }
+}
+
 /** One point across the whole line: one tap a person, mark and move on. */
 export function Sweep({
   kit,
@@ -87,7 +96,9 @@ export function Sweep({
   // A reload in the middle of a pass goes on where it was. Each sweep is a component of its own, so this is read once.
   const [kept] = useState(() => readPass(sweepKey));
   const [pass, setPass] = useState(kept.pass);
+  // `done` is what the device has; `made` runs ahead of it by what is just being written down.
   const [done, setDone] = useState<Record<string, Done>>(kept.done);
+  const made = useRef<Record<string, Done>>(kept.done);
   const [at, setAt] = useState(() => {
     const open = line.findIndex((s) => !waived(s) && (kept.done[s.id]?.held ?? null) === null);
     return open < 0 ? firstOpen : open;
@@ -154,9 +165,9 @@ export function Sweep({
     return from;
   };
 
-  const mark = (held: number | null, who = person, before: Done | undefined = who && done[who.id], undoing = false) => {
+  const mark = (held: number | null, who = person, undoing = false) => {
     if (!who || waived(who)) return;
-    const now = done[who.id];
+    const now = made.current[who.id];
     if (held === null && (now === undefined || now.held === null)) {
       if (!undoing) setAt(next(at));
       return;
@@ -175,36 +186,39 @@ export function Sweep({
       replaces: now?.lookId ?? null,
       label: `${who.name}, ${point.name}: ${measured && held !== null ? `${shownValue}${unitAfter(point.unit)}` : word(held)}`,
     });
-    const after = { ...done, [who.id]: { lookId: draft.id, held } };
+    const after = { ...made.current, [who.id]: { lookId: draft.id, held } };
+    made.current = after;
     // Shown as taken only when the device has it; one after the other, so that a correction follows what it corrects.
     chain.current = chain.current
       .then(() => recordLook(draft, kit.me.personId, kit.timeZone))
       .then(
         () => {
-          localStorage.setItem(marksKey(sweepKey), JSON.stringify({ pass, done: after }));
+          keepPass(sweepKey, { pass, done: after });
+          setDone(after);
           setProblem('');
         },
         (e: unknown) => {
           setProblem(e instanceof Error ? e.message : 'The mark was not taken.');
-          setDone((d) => ({ ...d, [who.id]: before ?? { lookId: '', held: null } }));
+          const { [who.id]: _lost, ...rest } = made.current;
+          made.current = now ? { ...rest, [who.id]: now } : rest;
         },
       );
     onSwept();
     setValue(null);
-    setDone(after);
-    setLast(undoing ? null : { studentId: who.id, before, word: word(held) });
+    setLast(undoing ? null : { studentId: who.id, before: now, word: word(held) });
     if (!undoing) setAt(next(at));
   };
   const undo = () => {
     const who = line.find((s) => s.id === last?.studentId);
     if (!who || !last) return;
-    mark(last.before?.held ?? null, who, done[who.id], true);
+    mark(last.before?.held ?? null, who, true);
     setAt(line.indexOf(who));
   };
   const nextPass = () => {
     const n = pass + 1;
-    localStorage.setItem(marksKey(sweepKey), JSON.stringify({ pass: n, done: {} }));
+    keepPass(sweepKey, { pass: n, done: {} });
     setPass(n);
+    made.current = {};
     setDone({});
     setLast(null);
     setAt(firstOpen);

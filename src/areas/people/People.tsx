@@ -1,3 +1,4 @@
+import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
@@ -67,12 +68,20 @@ interface Person {
   name: string;
   role: Role;
   email: string | null;
+  /** Of a guardian: for whom. */
+  answers?: string;
 }
+
+const answersFor = (view: PeopleView, ids: readonly string[]): string =>
+  view.students
+    .filter((s) => ids.includes(s.id))
+    .map((s) => s.name)
+    .join(', ');
 
 /** "Who may do what?": teachers and their rights, and who has a sign-in. */
 export default function People({ view }: { view: PeopleView }) {
   const [open, setOpen] = useState<Person | null>(null);
-  const [adding, setAdding] = useState(false);
+  const [adding, setAdding] = useState<'teacher' | 'guardian' | null>(null);
   const [find, setFind] = useState('');
   const students = view.students.filter((s) => s.name.toLowerCase().includes(find.trim().toLowerCase()));
   const line = (p: Person) => (
@@ -80,7 +89,10 @@ export default function People({ view }: { view: PeopleView }) {
       <td>
         <b>{p.name}</b>
       </td>
-      <td>{WORD[p.role]}</td>
+      <td>
+        {WORD[p.role]}
+        {p.answers && <span className="second"> of {p.answers}</span>}
+      </td>
       <td className="second">{p.email ?? 'no sign-in'}</td>
       <td style={{ textAlign: 'right' }}>
         {p.id === view.me ? (
@@ -89,7 +101,7 @@ export default function People({ view }: { view: PeopleView }) {
           <Button
             variant="text"
             onClick={() => {
-              setAdding(false);
+              setAdding(null);
               setOpen(p);
             }}
           >
@@ -123,10 +135,18 @@ export default function People({ view }: { view: PeopleView }) {
             variant="contained"
             onClick={() => {
               setOpen(null);
-              setAdding(true);
+              setAdding('teacher');
             }}
           >
             Add a teacher
+          </Button>
+          <Button
+            onClick={() => {
+              setOpen(null);
+              setAdding('guardian');
+            }}
+          >
+            Add a guardian
           </Button>
         </div>
       </div>
@@ -141,6 +161,21 @@ export default function People({ view }: { view: PeopleView }) {
               </table>
             </div>
           </section>
+          {view.guardians.length > 0 && (
+            <section>
+              <h2>Guardians</h2>
+              <div className="scroll">
+                <table className="list">
+                  {head}
+                  <tbody>
+                    {view.guardians.map((g) =>
+                      line({ ...g, role: 'guardian', answers: answersFor(view, g.studentIds) }),
+                    )}
+                  </tbody>
+                </table>
+              </div>
+            </section>
+          )}
           <section>
             <div className="spread" style={{ marginBottom: 8 }}>
               <h2>Students</h2>
@@ -168,7 +203,9 @@ export default function People({ view }: { view: PeopleView }) {
           </section>
         </div>
         <aside>
-          {adding ? (
+          {adding === 'guardian' ? (
+            <AddGuardian view={view} />
+          ) : adding === 'teacher' ? (
             <AddTeacher />
           ) : open ? (
             <Access key={open.id} person={open} />
@@ -188,6 +225,56 @@ export default function People({ view }: { view: PeopleView }) {
         </aside>
       </div>
     </IslandRoot>
+  );
+}
+
+function AddGuardian({ view }: { view: PeopleView }) {
+  const [name, setName] = useState('');
+  const [wards, setWards] = useState<PeopleView['students']>([]);
+  const [errors, setErrors] = useState<FieldError[]>([]);
+  const [wrong, setWrong] = useState('');
+  const save = async (e: SyntheticEvent) => {
+    e.preventDefault();
+    const answer = await send('guardian.save', { id: newId(), name, studentIds: wards.map((w) => w.id) });
+    if (answer.ok) return location.reload();
+    setErrors(answer.errors);
+    setWrong(answer.errors.length ? '' : answer.title);
+  };
+  return (
+    <form className="sheet stack" onSubmit={(e) => void save(e)} noValidate>
+      <h2>A new guardian</h2>
+      <TextField
+        id="guardian-name"
+        label="Name"
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+        error={!!errorAt(errors, 'name')}
+        helperText={errorAt(errors, 'name')}
+      />
+      <Autocomplete
+        id="guardian-of"
+        multiple
+        options={view.students}
+        getOptionKey={(s) => s.id}
+        getOptionLabel={(s) => s.name}
+        value={wards}
+        onChange={(_, v) => setWards(v)}
+        renderInput={(p) => (
+          <TextField
+            {...p}
+            label="Answers for"
+            error={!!errorAt(errors, 'studentIds')}
+            helperText={errorAt(errors, 'studentIds') ?? 'Sees the pages of these students, and of no others.'}
+          />
+        )}
+      />
+      <div role="alert">{wrong && <p className="message wrong">{wrong}</p>}</div>
+      <div>
+        <Button type="submit" variant="contained">
+          Add
+        </Button>
+      </div>
+    </form>
   );
 }
 
