@@ -1,13 +1,18 @@
 import type { CalibrationView } from '../../contracts/views';
 import { OUTCOMES_TO_SPEAK, type Reliability } from '../../core';
+import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { dateInWords, plural } from '../../kit/words';
 
 const two = (x: number) => x.toFixed(2);
-const signed = (x: number) => `${x >= 0 ? '+' : '−'}${Math.abs(x).toFixed(1)}`;
+const signed = (x: number) => {
+  const size = Math.abs(x).toFixed(1);
+  return size === '0.0' ? 'none' : `${x > 0 ? '+' : '−'}${size}`;
+};
 
 /** "How good were our chances?": what was believed against what happened, and who marks more kindly. */
 export default function Calibration({ view }: { view: CalibrationView }) {
+  useEastern(...view.recent.map((r) => r.name), ...view.teachers.map((t) => t.name));
   return (
     <IslandRoot>
       <div className="title">
@@ -86,16 +91,16 @@ export default function Calibration({ view }: { view: CalibrationView }) {
             )}
             <ul>
               {view.recent.slice(0, 14).map((r) => (
-                <li key={r.name + r.day + r.rank} className="line spread" style={{ padding: '4px 0' }}>
+                <li key={r.name + r.day + r.rank} className="line" style={{ padding: '4px 0' }}>
                   <span>
                     {r.name}{' '}
                     <span className="second">
                       {r.rank}, {dateInWords(r.day)}
                     </span>
                   </span>
-                  <span className="second">
-                    {r.words ?? 'too few looks'}: <b>{r.passed ? 'passed' : 'try again'}</b>
-                  </span>
+                  <p className="second">
+                    {r.words ?? 'too few looks to say'}; <b>{r.passed ? 'passed' : 'try again'}</b>
+                  </p>
                 </li>
               ))}
             </ul>
@@ -116,9 +121,9 @@ function Drawn({ r, what }: { r: Reliability; what: string }) {
   return (
     <div className="line" style={{ paddingTop: 8 }}>
       <svg
-        width="360"
+        width="380"
         height="352"
-        viewBox="0 0 360 352"
+        viewBox="0 0 380 352"
         role="img"
         aria-label={`Chances said against what came true, ${r.n} ${what}`}
         style={{ maxWidth: '100%', height: 'auto' }}

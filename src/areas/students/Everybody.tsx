@@ -1,6 +1,7 @@
 import { useEffect, useState, type KeyboardEvent } from 'react';
 import type { ChancesView, EverybodyView } from '../../contracts/views';
 import { READINESS, VERDICTS } from '../../core';
+import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { ChanceRule } from '../../kit/marks/ChanceRule';
@@ -10,6 +11,7 @@ import { capital, dateInWords, inWords, plural } from '../../kit/words';
 
 /** "Who is ready?", of all belts: everybody against their own next belt, by what is missing; moved through by keys. */
 export default function Everybody({ view }: { view: EverybodyView }) {
+  useEastern(...view.rows.map((r) => r.name));
   const [chances, setChances] = useState<ReadonlyMap<string, ChancesView['rows'][number]> | null>(null);
   useEffect(() => {
     let current = true;
@@ -112,8 +114,8 @@ export default function Everybody({ view }: { view: EverybodyView }) {
         </div>
       )}
       <style>{`
-        .everybody { font-size: 14.5px; } .everybody .words { gap: 1px; flex-wrap: nowrap; } .everybody .day { white-space: nowrap; }
-        .everybody .group { font: 600 16px/20px var(--serif); text-align: left; vertical-align: top; max-width: 120px; } .everybody .group span { display: block; font-family: var(--sans); font-weight: 430; }
+        .everybody { font-size: 14.5px; } .everybody .words { gap: 1px; flex-wrap: wrap; } .everybody .day { white-space: nowrap; }
+        .everybody .group { font: 600 16px/20px var(--serif); text-align: left; vertical-align: top; width: 130px; min-width: 130px; white-space: normal; padding-right: 14px; color: var(--ink); } .everybody .words { max-width: 190px; } .everybody .group span { display: block; font-family: var(--sans); font-weight: 430; }
         .everybody tr.first > * { border-top: 1px solid var(--ink); } .everybody td { vertical-align: middle; }
       `}</style>
     </IslandRoot>

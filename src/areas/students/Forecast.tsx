@@ -177,7 +177,7 @@ function Time({ f, today, gradingDay }: { f: Found; today: string; gradingDay: s
     >
       <path d={`M12 52H${width - 12}`} stroke="var(--ink2)" />
       <path d="M12 42V58" stroke="var(--ink)" strokeWidth="1.6" />
-      <text x="12" y="36" fontSize="14" fill="var(--ink)">
+      <text x="2" y="28" fontSize="14" fill="var(--ink)">
         today
       </text>
       {months.map((m, i) => (
@@ -192,8 +192,8 @@ function Time({ f, today, gradingDay }: { f: Found; today: string; gradingDay: s
       ))}
       {gradingDay && (
         <g>
-          <path d={`M${x(gradingDay)} 16V58`} stroke="var(--ink)" strokeDasharray="4 3" strokeWidth="1.4" />
-          <text x={Math.min(x(gradingDay), width - 60)} y="12" fontSize="14" fill="var(--ink)">
+          <path d={`M${x(gradingDay)} 15V58`} stroke="var(--ink)" strokeDasharray="4 3" strokeWidth="1.4" />
+          <text x={Math.max(2, Math.min(x(gradingDay) - 20, width - 60))} y="12" fontSize="14" fill="var(--ink)">
             grading
           </text>
         </g>

@@ -5,6 +5,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import { useState, type SyntheticEvent } from 'react';
 import type { IncidentsView } from '../../contracts/views';
+import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { ask, newId } from '../../kit/send';
 import { dateInWords, plural } from '../../kit/words';
@@ -16,6 +17,7 @@ type Item = IncidentsView['items'][number];
 /** "Who was hurt, and doing what?": all three parties of each incident, summed per drill. */
 export default function Incidents({ view: first }: { view: IncidentsView }) {
   const [view, setView] = useState(first);
+  useEastern(...view.people.map((p) => p.name));
   const [open, setOpen] = useState(false);
   const done = async () => {
     const fresh = await ask('incidents', {});

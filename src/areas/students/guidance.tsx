@@ -42,7 +42,7 @@ export function OneThing({ view, onChoose }: { view: StudentView; onChoose: (() 
       <div className="row no-print">
         {view.slips.length > 0 && (
           <Button variant="text" aria-expanded={all} onClick={() => setAll(!all)}>
-            {all ? 'Only the one' : `All ${view.slips.length} slips`}
+            {all ? 'Only the one' : view.slips.length === 1 ? 'The one slip' : `All ${view.slips.length} slips`}
           </Button>
         )}
         {onChoose && view.slips.length > 1 && (

@@ -79,6 +79,8 @@ export interface Wanted {
   months: number;
   /** Whether the last item of each belt is new this season, as in the demo. */
   newThisSeason: boolean;
+  /** How the logit of a share grows in a month of steady coming. */
+  growth: number;
 }
 
 /**
@@ -86,7 +88,13 @@ export interface Wanted {
  * ago and the next in five weeks. Everything follows from the seed, and the truth behind the marks is kept.
  */
 export function generateDemo(today: PlainDate, seed = 20_260_301, other: Partial<Wanted> = {}): DemoSchool {
-  const wanted: Wanted = { people: DEMO_STUDENTS, months: MONTHS_OF_RECORD, newThisSeason: true, ...other };
+  const wanted: Wanted = {
+    people: DEMO_STUDENTS,
+    months: MONTHS_OF_RECORD,
+    newThisSeason: true,
+    growth: GROWTH,
+    ...other,
+  };
   const { people, months } = wanted;
   const d = dice(seed);
   const start = addMonths(today, -months);
@@ -161,7 +169,7 @@ export function generateDemo(today: PlainDate, seed = 20_260_301, other: Partial
   });
   const wornOn = (s: DemoStudent, day: PlainDate) => s.held.filter((h) => h.since <= day).at(-1)?.rankId ?? null;
 
-  const truth = makeTruth(students, techniques, d, start);
+  const truth = makeTruth(students, techniques, d, start, wanted.growth);
   const classes: DemoSchool['classes'] = [];
   const looks: DemoLook[] = [];
   for (let day = start; day < today; day = addDays(day, 1)) {
@@ -248,8 +256,8 @@ function measuredValue(p: Point, holds: boolean, d: Dice): number {
   return Math.round(d.chance(0.7) ? lo - 1 - d.next() * width * 0.3 : hi + 1 + d.next() * width * 0.2);
 }
 
-/** How the logit of a share grows in a month, and what it has come to by the end of the demo's record. */
-const GROWTH = 0.26;
+/** How the logit of a share grows in a month in the demo, and what it has come to by the end of its record. */
+const GROWTH = 0.15;
 const LEVEL_AT = 0.13;
 
 /** Each student's chance per point and side grows with training; some points stay hard, one side lags, a few are habits. */
@@ -258,6 +266,7 @@ function makeTruth(
   techniques: readonly Technique[],
   d: Dice,
   start: PlainDate,
+  growth: number,
 ): DemoSchool['truth'] {
   const hard = new Map<string, number>();
   for (const t of techniques) for (const p of t.points) hard.set(p.id, d.normal(0, 0.45));
@@ -275,7 +284,7 @@ function makeTruth(
   const pace = new Map(students.map((s) => [s.id, (0.9 + s.talent) * s.comes]));
   return (studentId, pointId, side, day) => {
     const months = daysBetween(start, day) / 30;
-    const grown = LEVEL_AT * MONTHS_OF_RECORD + GROWTH * (months - MONTHS_OF_RECORD);
+    const grown = LEVEL_AT * MONTHS_OF_RECORD + growth * (months - MONTHS_OF_RECORD);
     const x = (base.get(`${studentId} ${pointId} ${side}`) ?? 0) + (pace.get(studentId) ?? 0) * grown;
     return Math.min(0.985, Math.max(0.03, logistic(x)));
   };

@@ -96,6 +96,9 @@ export async function writeShowings(tx: Transaction, schoolId: string, made: Dem
 }
 const SLIPS = ['feet stop short', 'hips come late', 'looks down', 'block goes too far', 'breath is held'];
 
+/** Growth in a day of somebody who always comes, as the hall's people show it. */
+const DRIFT = 0.006;
+
 /** What the last grading decided, and the chance that the looks before it would have given. */
 async function writeOutcomes(tx: Transaction, schoolId: string, made: DemoSchool) {
   const byId = new Map(made.techniques.map((t) => [t.id, t]));
@@ -131,7 +134,13 @@ async function writeOutcomes(tx: Transaction, schoolId: string, made: DemoSchool
     if (!rank || at === 0 || (!promoted && !d.chance(0.5))) continue;
     const own = evidence.get(s.id)!;
     const asked = made.requirements.filter((r) => r.rankId === rank.id);
-    const g = { evidence: own, order: made.order, today: made.gradingDay, prior: priorOf(pool, own, made.gradingDay) };
+    const g = {
+      evidence: own,
+      order: made.order,
+      today: made.gradingDay,
+      prior: priorOf(pool, own, made.gradingDay),
+      drift: DRIFT * s.comes,
+    };
     const items = asked.map((r) => {
       const t = byId.get(techniqueOf(r))!;
       const v = judge(r, own, {

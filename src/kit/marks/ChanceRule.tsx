@@ -27,7 +27,7 @@ export function ChanceRule({
       height={height + (scale ? 16 : 0)}
       viewBox={`0 0 ${width} ${height + (scale ? 16 : 0)}`}
       aria-hidden="true"
-      style={{ maxWidth: '100%' }}
+      style={scale ? { maxWidth: '100%' } : undefined}
     >
       <path d={`M${x(0)} ${base}H${x(1)}`} stroke="var(--ink2)" />
       {ticks.map((t) => (

@@ -24,6 +24,9 @@ import { dice } from '../dice';
 import { generateDemo, techniqueOf, type DemoSchool, type DemoStudent } from '../generate';
 import { DEMO_RANKS } from '../syllabus';
 
+/** Faster than in the demo, so that belts are reached within the record and forecasts can be held against it. */
+const GROWTH = 0.26;
+
 export interface TrueSchool extends DemoSchool {
   byId: ReadonlyMap<string, Technique>;
   pointsOf: (r: Pick<Requirement, 'item'>) => readonly Point[];
@@ -47,7 +50,7 @@ export function trueSchool(
     talent: d.between(0.25, 0.95),
     comes: d.between(0.35, 0.95),
   }));
-  const made = generateDemo(today, seed, { people, months, newThisSeason: false });
+  const made = generateDemo(today, seed, { people, months, newThisSeason: false, growth: GROWTH });
   const requirements = standard ? made.requirements.map((r) => ({ ...r, standard })) : made.requirements;
   const school = { ...made, requirements };
   const byId = new Map(school.techniques.map((t) => [t.id, t]));
