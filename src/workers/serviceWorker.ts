@@ -27,7 +27,7 @@ registerRoute(
   }),
 );
 registerRoute(
-  ({ url, request }) => request.method === 'GET' && url.pathname === '/api/views/earlierMarks',
+  ({ url, request }) => request.method === 'GET' && /^\/api\/views\/earlier(Marks|Showings)$/.test(url.pathname),
   new NetworkFirst({
     cacheName: 'views',
     networkTimeoutSeconds: 4,

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import type { HomeView, ViewInput } from '../../contracts/views';
-import { ageOn, itemKey, sumPractice, usualLook } from '../../core';
+import { ageOn, equipmentOf, itemKey, sumPractice, usualLook, withPartner } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { partOf } from '../../data/queries/items';
 import { readRoll } from '../../data/queries/roll';
@@ -15,6 +15,14 @@ import { mayRead } from './own';
 /** A usual grown stature, in metres, where none is said. */
 const STATURE = 1.7;
 const HARD_FROM = 16;
+
+/** So many basics and so many sequences are enough for one week. */
+const BASICS = 4;
+const FORMS = 2;
+
+/** What is asked on a target or with a partner is done in the air at home. */
+const atHome = (condition: string): string =>
+  withPartner(condition) || equipmentOf(condition) !== null ? `in the air (the belt asks: ${condition})` : condition;
 
 export async function readRoom(tx: Transaction, id: string): Promise<RoomAtHome & { said: number | null }> {
   const [row] = await tx
@@ -73,7 +81,10 @@ export async function homeView(tx: Transaction, who: Who, { id }: ViewInput<'hom
             : 'on the hall’s equipment',
       });
     else if (facts?.age != null && age !== null && age < facts.age) left.push({ name, why: `from ${facts.age} years` });
-    else if (items.length >= 5) left.push({ name, why: 'enough for one week' });
+    else if (
+      items.filter((i) => (i.body === null) === 'technique' in item).length >= ('technique' in item ? BASICS : FORMS)
+    )
+      left.push({ name, why: 'enough for one week' });
     else {
       const row = 'sequence' in item ? j.items.sequences.get(item.sequence) : undefined;
       const { fit } = homeFit(j, item, room);
@@ -82,7 +93,7 @@ export async function homeView(tx: Transaction, who: Who, { id }: ViewInput<'hom
       items.push({
         key: itemKey(item),
         name,
-        condition: conditionName.get(x.requirement.conditionId) ?? '',
+        condition: atHome(conditionName.get(x.requirement.conditionId) ?? ''),
         why: onFocus.has(x.requirement.id)
           ? 'Your one thing is in it.'
           : x.word === 'met'
