@@ -103,6 +103,7 @@ await asProgram(async () => {
   await pick('Front kick');
   await page.setViewportSize(tablet);
   await page.getByRole('button', { name: 'Ilse Marrow', exact: true }).first().click();
+  await page.locator('.card .points').waitFor();
   for (const key of ['h', 'h', 'ArrowDown', 's', 'h', '3', 's']) await page.keyboard.press(key);
   await take('card', tablet);
   await page.setViewportSize({ width: 1280, height: 800 });

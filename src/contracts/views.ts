@@ -544,7 +544,9 @@ export interface CalibrationView {
   /** Chances that the next look's points would stand, said by the looks before it. */
   looks: Reliability | null;
   lookCount: number;
-  /** Forecasts of eight weeks ago against what is met today. */
+  /** Chances, said as of eight weeks ago, that all would be met by today, against what is met. */
+  forecasts: Reliability | null;
+  forecastCount: number;
   teachers: (Leniency & { name: string })[];
   recent: { name: string; rank: string; day: string; passed: boolean; words: string | null }[];
 }
@@ -591,6 +593,8 @@ export interface LookKitView {
     praise: string;
     /** Why work rests, by item key. */
     rests: Record<string, string>;
+    /** The rung of contact agreed to, 1 the lowest; 0 refused, null nothing on record that counts. */
+    rung: number | null;
   }[];
   techniques: { id: string; name: string; kind: TechniqueKind; sided: boolean; points: Omit<PointShown, 'why'>[] }[];
   /** Sequences that are asked for or were looked at, whole, for the stave. */

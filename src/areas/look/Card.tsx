@@ -69,6 +69,8 @@ function allHeld(points: readonly KitPoint[], card: CardMarks, side: Side): stri
   return `${p.name.charAt(0).toLowerCase()}${p.name.slice(1)} held all ${card[p.id]!.notches.length} times${on}.`;
 }
 
+/** With more points than these the list takes the whole width of a tablet, and the correction stands beside the keys. */
+const MANY = 8;
 const NEAR: readonly string[] = ['in air', 'still target', 'moving holder'];
 
 /** All points of one person: from the ground up, by thumb or by keys. Every tap is on the device before it shows. */
@@ -265,6 +267,7 @@ export default function Card({
   const conditions = kit.conditions.filter((c) => NEAR.includes(c.name) || c.id === conditionId);
   const left = point ? marksAt(point).notches.filter((n) => n === 'U').length : 0;
   const unit = unitAfter(point?.unit ?? null);
+  const many = points.length > MANY;
   const trueNow = allHeld(points, card, side);
   if (handing && point)
     return (
@@ -281,7 +284,7 @@ export default function Card({
       />
     );
   return (
-    <div className={`card${leftHanded ? ' left-handed' : ''}${points.length > 8 ? ' many' : ''}`}>
+    <div className={`card${leftHanded ? ' left-handed' : ''}${many ? ' many' : ''}`}>
       <header>
         <div>
           <h1>
@@ -432,6 +435,7 @@ export default function Card({
           ) : (
             <p>Every point of this item is waived for {nameParts(student.name)[0]}.</p>
           )}
+          {many && <FocusPanel kit={kit} student={student} now={trueNow} />}
         </section>
         <section className="keys" aria-label="Mark">
           {point && (

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
+import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { LookWritten } from '../../contracts/look';
@@ -9,6 +10,8 @@ import {
   layoutStave,
   OWN_POINTS,
   readShowing,
+  rungInWords,
+  rungTogether,
   stepSaid,
   svgOf,
   traceFloor,
@@ -85,6 +88,7 @@ export default function FormCard({
   const [problem, setProblem] = useState('');
   const [earlier, setEarlier] = useState<EarlierShowingsView['showings']>([]);
   const [nth, setNth] = useState(1);
+  const [partner, setPartner] = useState('');
   const chain = useRef<Promise<unknown>>(Promise.resolve());
   const frame = useRef<HTMLDivElement>(null);
 
@@ -271,6 +275,32 @@ export default function FormCard({
               another item
             </ButtonBase>
           </p>
+          {sequence.kind === 'partner drill' && (
+            <div className="together">
+              <TextField
+                id="partner"
+                select
+                label="With whom?"
+                value={partner}
+                onChange={(e) => setPartner(e.target.value)}
+                sx={{ width: 240 }}
+              >
+                {kit.students
+                  .filter((s) => s.id !== student.id)
+                  .map((s) => (
+                    <MenuItem key={s.id} value={s.id}>
+                      {s.name}
+                    </MenuItem>
+                  ))}
+              </TextField>
+              <span role="status">
+                {partner === ''
+                  ? `${nameParts(student.name)[0]}: ${rungInWords(student.rung ?? 0)}.`
+                  : `Together ${rungInWords(rungTogether(student.rung, kit.students.find((s) => s.id === partner)?.rung ?? null))}.`}{' '}
+                Who teaches is in charge of all contact.
+              </span>
+            </div>
+          )}
           {slippedAt !== null && (
             <p className="first">
               <b>Watch first:</b> count {slippedAt}. {named ? `${cap(named.what)}` : 'It slipped'} on{' '}

@@ -37,6 +37,22 @@ export default function Calibration({ view }: { view: CalibrationView }) {
             )}
           </section>
           <section>
+            <h2>Forecasts</h2>
+            {view.forecasts ? (
+              <Drawn r={view.forecasts} what="students" />
+            ) : (
+              <p className="second line" style={{ paddingTop: 6 }}>
+                {view.forecastCount === 0
+                  ? 'Nobody is known well enough for eight weeks back.'
+                  : `Only ${view.forecastCount} so far: too few to judge by.`}
+              </p>
+            )}
+            <p className="second">
+              As of eight weeks ago, the chance that everything asked would be met by today, and whether it is; gates
+              aside.
+            </p>
+          </section>
+          <section>
             <h2>In later looks</h2>
             {view.looks ? (
               <Drawn r={view.looks} what="points in looks of the last eight weeks" />

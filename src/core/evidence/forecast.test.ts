@@ -4,7 +4,7 @@ import { addDays, dayNumber } from '../units/plainDate';
 import { seeded } from '../units/random';
 import { both, context, order, point, requirement, TODAY } from './builders';
 import { forecastInput, habitsFrom } from './believe';
-import { forecast, forecastSteps, type ForecastInput } from './forecast';
+import { chanceMetWithin, forecast, forecastSteps, type ForecastInput } from './forecast';
 import { FIRST_SLOPE, fitGrowth, poolSlope, shareAt } from './growth';
 import { gatherEvidence, type Look } from './looks';
 import { JEFFREYS } from './posterior';
@@ -108,6 +108,13 @@ describe('forecast', () => {
     const [slow, fast] = [forecast(long, seeded(2), 200), forecast(quick, seeded(2), 200)];
     expect(slow.silent === 'may never end' || slow.median! > fast.median!).toBe(true);
     expect(slow.decides?.habit ?? 'rear heel').toBe('rear heel');
+  });
+
+  it('within some weeks: never less in more weeks, sure for who has all, silent for who is not known', () => {
+    const within = (weeks: number) => chanceMetWithin(input(weekly(3, 9)), weeks, seeded(4), 200)!;
+    expect(within(12)).toBeGreaterThanOrEqual(within(4) - 0.08);
+    expect(chanceMetWithin(input(weekly(5, 9)), 4, seeded(1))).toBeGreaterThan(0.9);
+    expect(chanceMetWithin(input(weekly(5, 2)), 4, seeded(1))).toBeNull();
   });
 
   it('says how far it has come and can be left at any step', () => {

@@ -161,7 +161,7 @@ interface Run {
 function oneRun(
   input: ForecastInput,
   random: Random,
-  more: { attends?: number; look?: ReadonlyMap<string, number> },
+  more: { attends?: number; look?: ReadonlyMap<string, number>; weeks?: number },
 ): Run {
   const start = dayNumber(input.today);
   const states = new Map<string, { level: number; slope: number }>();
@@ -185,7 +185,7 @@ function oneRun(
   const attends = more.attends ?? input.attends;
   const gates = input.gates.filter((g) => !('aside' in g));
   const opened = new Map<string, number>();
-  for (let week = 0; week < WEEKS_AHEAD; week += 1)
+  for (let week = 0; week < (more.weeks ?? WEEKS_AHEAD); week += 1)
     for (const offset of input.classDays) {
       const day = start + week * 7 + offset;
       if (random() < attends) {
@@ -336,4 +336,16 @@ export function forecast(input: ForecastInput, random: Random, runs = FORECAST_R
     const step = steps.next();
     if (step.done) return step.value;
   }
+}
+
+/**
+ * The chance that all is met by a day within the next weeks, by the same simulation cut off there: cheap enough for a
+ * whole school. Null where there are too few looks to say.
+ */
+export function chanceMetWithin(input: ForecastInput, weeks: number, random: Random, runs = 100): number | null {
+  if (input.requirements.length === 0 || input.looks < LOOKS_TO_FORECAST) return null;
+  const end = dayNumber(input.today) + weeks * 7;
+  let met = 0;
+  for (let i = 0; i < runs; i += 1) if (oneRun(input, random, { weeks }).end <= end) met += 1;
+  return met / runs;
 }

@@ -19,3 +19,13 @@ export function consentOf(
   if (minor && said.guardian.trim() === '') return null;
   return RUNGS.indexOf(said.rung) + 1;
 }
+
+/**
+ * The rung two partners may go to together: never above the lower of the two, 0 where either refused or has nothing on
+ * record that counts.
+ */
+export const rungTogether = (a: number | null, b: number | null): number => Math.min(a ?? 0, b ?? 0);
+
+/** In words: "at most: slow, with checks", or that there is to be no contact. */
+export const rungInWords = (rung: number): string =>
+  rung <= 0 ? 'no contact' : `at most: ${RUNGS[rung - 1] ?? RUNGS.at(-1)!}`;

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { restsWork, type RestedItem } from './rests';
+import { rungInWords, rungTogether } from './consent';
 import { sumPractice, type Practice } from './practice';
 
 const kick: RestedItem = {
@@ -56,5 +57,12 @@ describe('practice at home', () => {
   it('sends pain to those who know', () => {
     expect(sumPractice([entry('2026-03-01', { joints: 'pain' })], '2026-03-05').caution).toContain('doctor');
     expect(sumPractice([entry('2026-03-01', { joints: 'pain' }), entry('2026-03-03')], '2026-03-05').caution).toBe('');
+  });
+});
+
+describe('two partners', () => {
+  it('go no higher than the lower of the two, and nowhere where one has not agreed', () => {
+    expect([rungTogether(3, 2), rungTogether(2, 3), rungTogether(2, 0), rungTogether(null, 3)]).toEqual([2, 2, 0, 0]);
+    expect([rungInWords(0), rungInWords(2)]).toEqual(['no contact', 'at most: slow, with checks']);
   });
 });

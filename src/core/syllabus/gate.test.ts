@@ -22,7 +22,7 @@ describe('gates', () => {
   it('hours and classes are not opened by time', () => {
     const v = judgeGate({ id: 'g', kind: 'hours', amount: 72 }, facts, today);
     expect(v).toMatchObject({ word: 'short', has: 61.5, missing: 10.5, opens: null });
-    expect(gateInWords(v, 'Amber', today).has).toBe('61.5 of 72 hours');
+    expect(gateInWords(v, 'Amber', today).has).toBe('61.5 of 72 hours of class');
     expect(judgeGate({ id: 'g', kind: 'classes', amount: 41 }, facts, today).word).toBe('met');
   });
 

@@ -127,7 +127,7 @@ export function gateInWords(v: GateVerdict, rankName: string, today: PlainDate):
           asks: names.slice(0, 3).join(', ') + (names.length > 3 ? `, ${names.length - 3} more` : ''),
         };
   }
-  const unit = kind === 'hours' ? 'hours' : 'classes';
+  const unit = kind === 'hours' ? 'hours of class' : 'classes';
   const more = v.missing ? `, ${Math.round(v.missing * 10) / 10} more` : '';
   return { has: `${Math.round((v.has ?? 0) * 10) / 10} of ${amount} ${unit}`, asks: `since ${rankName}${more}` };
 }

@@ -203,7 +203,7 @@ describe('from marks to the page', () => {
       ['2026-02-17', 60],
     ] as const)
       await s.send('instructor', 'class.record', { id: v7(), day, minutes, present: [fresh] });
-    expect((await page(fresh)).gates[0]).toMatchObject({ word: 'short', has: '2.5 of 10 hours' });
+    expect((await page(fresh)).gates[0]).toMatchObject({ word: 'short', has: '2.5 of 10 hours of class' });
     await s.send('head', 'student.promote', {
       id: v7(),
       studentId: fresh,

@@ -1,22 +1,27 @@
 import { desc, sql } from 'drizzle-orm';
 import type { CalibrationView } from '../../contracts/views';
 import {
+  addDays,
   betaBinomialAtLeast,
   chanceInWords,
+  chanceMetWithin,
   dayNumber,
+  forecastInput,
   leniencyOf,
   MARKS_TO_COMPARE,
   OUTCOMES_TO_SPEAK,
   posteriorOf,
   reliabilityOf,
+  seededBy,
   type Outcome,
   type WatchedMark,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
+import { readRoll, type RollRow } from '../../data/queries/roll';
 import { outcome, person, rank } from '../../data/tables';
 import type { Who } from '../who';
 import { groundsOf, pastOutcomes, schoolBeliefs, type SchoolBeliefs } from './beliefs';
-import { readJudging, type Judging } from './judging';
+import { judgeStudent, rankAbove, readJudging, type Judging } from './judging';
 
 const LATELY = 60;
 /** A point stands in a look if so much of it held: the share of a steady standard. */
@@ -45,12 +50,60 @@ function lookOutcomes(j: Judging, s: SchoolBeliefs): Outcome[] {
   return out;
 }
 
+const WEEKS_BACK = 8;
+
+/** As of eight weeks ago: the chance that everything asked would be met by today, and whether it is. Gates aside. */
+function forecastOutcomes(j: Judging, s: SchoolBeliefs, students: readonly RollRow[]): Outcome[] {
+  const then = addDays(j.today, -7 * WEEKS_BACK);
+  const day = dayNumber(then);
+  const before = new Map(
+    [...j.evidence].map(([id, evidence]) => [
+      id,
+      new Map(
+        [...evidence].map(([pointId, sides]) => [
+          pointId,
+          {
+            left: sides.left.filter((e) => e.day < day),
+            right: sides.right.filter((e) => e.day < day),
+            none: sides.none.filter((e) => e.day < day),
+          },
+        ]),
+      ),
+    ]),
+  );
+  const back: Judging = { ...j, evidence: before, today: then };
+  return students.flatMap((student): Outcome[] => {
+    const next = rankAbove(j.syllabusOf(student).ranks, student.rankId);
+    if (!next || student.since > then) return [];
+    const now = judgeStudent(j, student, next.id);
+    const judged = judgeStudent(back, student, next.id);
+    if (judged.length === 0 || judged.every((x) => x.verdict.word === 'met')) return [];
+    const input = forecastInput(
+      judged.map((x) => ({ requirement: x.requirement, name: '', verdict: x.verdict, settled: false })),
+      groundsOf(back, s, student),
+      {
+        attended: (j.attendance.get(student.id) ?? [])
+          .map((c) => c.day)
+          .filter((d) => d < day)
+          .sort((a, b) => a - b),
+        trainedSince: student.since,
+        habits: s.habits,
+        gates: [],
+        gradingDay: null,
+      },
+    );
+    const chance = chanceMetWithin(input, WEEKS_BACK, seededBy(`${student.id} ${then}`));
+    return chance === null ? [] : [{ chance, came: now.every((x) => x.verdict.word === 'met') }];
+  });
+}
+
 /** "How good were our chances?": for the head. Says nothing where there is too little. */
 export async function calibrationView(tx: Transaction, who: Who): Promise<CalibrationView> {
   const j = await readJudging(tx, who.today);
   const s = await schoolBeliefs(tx, who, j);
   const past = await pastOutcomes(tx);
   const looks = lookOutcomes(j, s);
+  const forecasts = forecastOutcomes(j, s, await readRoll(tx));
   const { rows } = await tx.execute<{ by: string; thing: string; day: string; held: number; of: number }>(sql`
     select l.by, l.student_id::text || m.point_id::text || l.side || l.condition_id::text as thing, l.day::text as day,
       case when m.values is null then m.held
@@ -80,6 +133,8 @@ export async function calibrationView(tx: Transaction, who: Who): Promise<Calibr
     gradingCount: past.length,
     looks: looks.length >= OUTCOMES_TO_SPEAK ? reliabilityOf(looks) : null,
     lookCount: looks.length,
+    forecasts: forecasts.length >= OUTCOMES_TO_SPEAK ? reliabilityOf(forecasts) : null,
+    forecastCount: forecasts.length,
     teachers: leniencyOf(marks)
       .filter((l) => l.compared >= MARKS_TO_COMPARE)
       .map((l) => ({ ...l, name: names.get(l.by) ?? '' })),

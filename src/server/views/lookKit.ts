@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import type { EarlierMarksView, EarlierShowingsView, LookKitView, ViewInput } from '../../contracts/views';
-import { adaptationsOn, ageOn, canHurt, dayInWords, itemKey, type CountSlip } from '../../core';
+import { adaptationsOn, ageOn, canHurt, consentOf, dayInWords, itemKey, type CountSlip } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readLibrary } from '../../data/queries/library';
 import { readRoll } from '../../data/queries/roll';
@@ -85,6 +85,7 @@ export async function lookKitView(tx: Transaction, who: Who): Promise<LookKitVie
       slips: guided?.slipping.slice(0, 6).map((y) => slipShown(y, nameOf)) ?? [],
       praise: guided?.praise.text ?? '',
       rests,
+      rung: consentOf(j.consents.get(x.id), x.born, who.today),
     };
   });
   // What is asked, by whichever version somebody follows; the newest says it first.

@@ -264,7 +264,7 @@ describe('chance, calibration and outcomes', () => {
     expect(rows.rows[0]!.chance).toBeNull();
     expect(rows.rows[1]!.chance).not.toBeNull();
     const view = await runView(t.db, s.as.head, 'calibration', {}, NOW);
-    expect(view).toMatchObject({ gradings: null, gradingCount: 1, looks: null });
+    expect(view).toMatchObject({ gradings: null, gradingCount: 1, looks: null, forecasts: null });
     expect(view.recent.map((r) => [r.passed, r.words === null])).toEqual([
       [true, false],
       [false, true],
@@ -309,7 +309,7 @@ describe('at home', () => {
     });
     const mine = await page(s);
     expect(mine.practice).toMatchObject({ minutes: 600, strikes: 40, restsUntil: addDays(DAY, 14) });
-    expect(mine.gates[0]!.has).toBe('0 of 10 hours');
+    expect(mine.gates[0]!.has).toBe('0 of 10 hours of class');
     expect((await sheet()).cautions.join(' ')).toContain('no striking');
   });
 });
