@@ -55,7 +55,7 @@ const walked = ratios.reduce((n, r) => n + r.walked, 0);
 const chosen = ratios.reduce((n, r) => n + r.chosen, 0);
 note({
   id: 'looks',
-  what: `looks to settle nine in ten of what ${ratios.length} cohorts are asked: ${chosen} by “worth a look”, ${walked} walking the line`,
+  what: `looks to settle nine in ten of what ${ratios.length} cohorts are asked: ${chosen} by “worth a look”, ${walked} walking the line (each stopped after 45 evenings)`,
   value: round(chosen / walked),
   goal: '<= 0.6',
   ok: chosen / walked <= 0.6,

@@ -367,6 +367,8 @@ export interface StudentView {
   next: RankShown | null;
   /** The newest word on contact; `counts` is false where a guardian's agreement is missing. */
   consent: { rung: Rung | null; day: string; guardian: string; counts: boolean } | null;
+  /** Everything said about contact before, newest first. */
+  consentBefore: { rung: Rung | null; day: string; guardian: string }[];
   /** Open injuries: which work rests, and until when. */
   injuries: { id: string; what: string; from: string; until: string }[];
   /** The version of the syllabus this student is judged by; null: none is published. */
@@ -409,8 +411,11 @@ export interface StudentView {
   practice: PracticeSum & { list: (Practice & { id: string; what: string })[] };
   room: { width: number | null; depth: number | null; stature: number | null };
   missed: MissedShown[];
-  /** Felt points that this student can tell of, from their looks of the last days. */
+  /** Felt points that this student can tell of, from looks of the last days: of their own work, or of a partner's. */
   feltAsked: {
+    /** Whose work it was: the student's own, or a partner's of the same class. */
+    studentId: string;
+    whose: string | null;
     techniqueId: string;
     technique: string;
     pointId: string;

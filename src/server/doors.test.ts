@@ -393,6 +393,16 @@ describe('who may do what', () => {
     expect(await statusOf(home.send('student', 'felt.record', other))).toBe(403);
     await home.send('instructor', 'class.record', { id: v7(), day: DAY, minutes: 60, present: [me, home.student] });
     expect(await statusOf(home.send('student', 'felt.record', { ...other, id: v7() }))).toBe(200);
+    // Their own page asks for what was watched: their own work, and a partner's where they can have been the receiver.
+    const withPartner = home.conditions.get('set partner')!;
+    await home.send('instructor', 'look.record', aLook(home, { studentId: home.student, conditionId: withPartner }));
+    await home.send('instructor', 'look.record', aLook(home, { studentId: me }));
+    const { feltAsked } = await runView(t.db, home.as.student, 'student', { id: me }, NOW);
+    expect(feltAsked.map((f) => [f.studentId, f.whose === null, f.point])).toEqual([
+      [me, true, 'stands firm'],
+      [home.student, false, 'stands firm'],
+    ]);
+    expect((await runView(t.db, home.as.head, 'student', { id: me }, NOW)).feltAsked).toEqual([]);
   });
 
   it('somebody who left, or whose sign-in was taken, gets nothing', async () => {

@@ -485,13 +485,14 @@ export function Room({ view, done, leave }: Sheet) {
 export function Felt({ view, done }: Pick<Sheet, 'view' | 'done'>) {
   const { decide, message } = useDecision(done);
   const [told, setTold] = useState<readonly string[]>([]);
-  const list = view.feltAsked.filter((f) => !told.includes(`${f.pointId} ${f.side}`));
+  const keyOf = (f: StudentView['feltAsked'][number]) => `${f.studentId} ${f.techniqueId} ${f.pointId} ${f.side}`;
+  const list = view.feltAsked.filter((f) => !told.includes(keyOf(f)));
   if (list.length === 0) return null;
   const tell = (f: (typeof list)[number], held: number) => {
-    setTold([...told, `${f.pointId} ${f.side}`]);
+    setTold([...told, keyOf(f)]);
     void decide('felt.record', {
       id: newId(),
-      studentId: view.student.id,
+      studentId: f.studentId,
       techniqueId: f.techniqueId,
       pointId: f.pointId,
       conditionId: f.conditionId,
@@ -506,10 +507,10 @@ export function Felt({ view, done }: Pick<Sheet, 'view' | 'done'>) {
       <p className="second">Nobody else can see these.</p>
       <ul>
         {list.slice(0, 5).map((f) => (
-          <li key={`${f.techniqueId} ${f.pointId} ${f.side}`} className="line" style={{ padding: '6px 0' }}>
+          <li key={keyOf(f)} className="line" style={{ padding: '6px 0' }}>
             <b>{f.point}</b>{' '}
             <span className="second">
-              {f.technique}
+              {f.whose ? `${f.whose}’s work on you, if it was you: ${f.technique}` : f.technique}
               {onSide(f.side)}, {dateInWords(f.day)}
             </span>
             <div className="row">

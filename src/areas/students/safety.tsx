@@ -156,6 +156,11 @@ export function Safety({
             </Button>
           )}
         </li>
+        {view.consentBefore.length > 0 && (
+          <li className="second" style={{ padding: '2px 0 5px' }}>
+            Before: {view.consentBefore.map((c) => `${c.rung ?? 'no contact'} (${dateInWords(c.day)})`).join(', ')}.
+          </li>
+        )}
         {view.injuries.map((i) => (
           <li key={i.id} className="line spread" style={{ padding: '5px 0' }}>
             <span className="hurts">

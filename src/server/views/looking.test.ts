@@ -314,6 +314,22 @@ describe('at home', () => {
   });
 });
 
+describe('consent', () => {
+  it('keeps everything that was said before', async () => {
+    const s = await smallSchool(t, 'Consent');
+    const say = (rung: 'slow, soft hands' | null) =>
+      s.send('head', 'consent.record', { id: v7(), studentId: s.student, rung, day: DAY, guardian: '' });
+    await say('slow, soft hands');
+    await say(null);
+    expect(await page(s)).toMatchObject({
+      consent: { rung: null },
+      consentBefore: [{ rung: 'slow, soft hands', day: DAY }],
+    });
+    const kit = await runView(t.db, s.as.instructor, 'lookKit', {}, NOW);
+    expect(kit.students.find((x) => x.id === s.student)!.rung).toBe(0);
+  });
+});
+
 describe('incidents', () => {
   it('name three parties, add up by drill, and are seen by the head and by who was in charge', async () => {
     const s = await smallSchool(t, 'Hurt');

@@ -14,7 +14,6 @@ import {
   consentOf,
   dayInWords,
   dayLimit,
-  daysBetween,
   gateInWords,
   readShowing,
   reasonInWords,
@@ -22,6 +21,7 @@ import {
   standardInWords,
   sumPractice,
   usualLook,
+  withPartner,
   type ConditionOrder,
   type Entry,
   type Evidence,
@@ -35,7 +35,7 @@ import { readItems } from '../../data/queries/items';
 import { readLibrary } from '../../data/queries/library';
 import type { SyllabusRead } from '../../data/queries/syllabus';
 import { readRoll } from '../../data/queries/roll';
-import { condition, injury, look, mark, pause, person, practice, rank, rankHeld } from '../../data/tables';
+import { condition, consent, injury, look, mark, pause, person, practice, rank, rankHeld } from '../../data/tables';
 import { user } from '../../data/tables/auth';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
@@ -210,33 +210,57 @@ function showingShown(l: { counts: string | null; partFrom: number | null }): st
 }
 
 const FELT_DAYS = 3;
-/** Felt points of what the student was watched doing in the last days: only they can tell. */
-function feltAsked(
+/**
+ * Felt points that a student can tell of: those of what they were watched doing in the last days, and of what others of
+ * the same class were watched doing with a partner, whose receiver they may have been.
+ */
+async function feltAsked(
+  tx: Transaction,
   j: Judging,
-  looks: readonly { day: string; techniqueId: string | null; conditionId: string; side: Side }[],
-  today: string,
+  me: string,
   conditionName: ReadonlyMap<string, string>,
-): StudentView['feltAsked'] {
+): Promise<StudentView['feltAsked']> {
+  const { rows } = await tx.execute<{
+    student: string;
+    name: string;
+    technique: string;
+    condition: string;
+    side: Side;
+    day: string;
+  }>(sql`
+    select distinct l.student_id as student, p.name, l.technique_id as technique, l.condition_id as condition, l.side, l.day::text as day
+    from look l join person p on p.school_id = l.school_id and p.id = l.student_id
+    where l.technique_id is not null and l.day >= ${j.today}::date - ${FELT_DAYS}::int
+      and (l.student_id = ${me}::uuid or exists (
+        select 1 from class_held c join attendance a on a.school_id = c.school_id and a.class_id = c.id
+          join attendance b on b.school_id = c.school_id and b.class_id = c.id
+        where c.school_id = l.school_id and c.day = l.day and a.person_id = ${me}::uuid and b.person_id = l.student_id))
+    order by day desc, p.name`);
   const out = new Map<string, StudentView['feltAsked'][number]>();
-  for (const l of looks) {
-    if (l.techniqueId === null || daysBetween(l.day, today) > FELT_DAYS) continue;
-    for (const p of j.library.pointsOf(l.techniqueId)) {
-      const key = `${l.techniqueId} ${p.id} ${l.side}`;
+  for (const l of rows) {
+    const condition = conditionName.get(l.condition) ?? '';
+    const mine = l.student === me;
+    if (!mine && !withPartner(condition)) continue;
+    for (const p of j.library.pointsOf(l.technique)) {
+      const key = `${l.student} ${l.technique} ${p.id} ${l.side}`;
       if (p.kind !== 'felt' || out.has(key)) continue;
       out.set(key, {
-        techniqueId: l.techniqueId,
-        technique: j.library.techniques.get(l.techniqueId)?.name ?? '',
+        studentId: l.student,
+        whose: mine ? null : l.name,
+        techniqueId: l.technique,
+        technique: j.library.techniques.get(l.technique)?.name ?? '',
         pointId: p.id,
         point: p.name,
-        conditionId: l.conditionId,
-        condition: conditionName.get(l.conditionId) ?? '',
+        conditionId: l.condition,
+        condition,
         side: l.side,
         day: l.day,
       });
     }
   }
-  return [...out.values()];
+  return [...out.values()].sort((a, b) => Number(a.whose !== null) - Number(b.whose !== null)).slice(0, FELT_SHOWN);
 }
+const FELT_SHOWN = 12;
 
 /** All looks at a student with every mark: who looked, what was seen, and what a later look replaced. */
 export async function studentLooksView(
@@ -404,6 +428,7 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
     .limit(40);
   const counted = await tx.execute<{ n: number }>(sql`select count(*)::int as n from look where student_id = ${id}`);
   const said = j.consents.get(id) ?? null;
+  const agreed = await tx.select().from(consent).where(eq(consent.studentId, id)).orderBy(desc(consent.at)).limit(20);
   const open = await tx
     .select()
     .from(injury)
@@ -433,6 +458,7 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
       guardian: said.guardian,
       counts: consentOf(said, student.born, who.today) !== null,
     },
+    consentBefore: agreed.filter((c) => c.id !== said?.id).map(({ rung, day, guardian }) => ({ rung, day, guardian })),
     injuries: open.map(({ id: injuryId, what, from, until }) => ({ id: injuryId, what, from, until })),
     follows: followsShown(j, syllabus),
     answer: next ? answerInWords(requirements, gates) : `${present.name} is the last belt of this syllabus.`,
@@ -494,7 +520,7 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
     },
     room: { width: room.width, depth: room.depth, stature: room.said },
     missed: missed.get(id) ?? [],
-    feltAsked: who.role === 'student' ? feltAsked(j, looks, who.today, conditionName) : [],
+    feltAsked: who.role === 'student' ? await feltAsked(tx, j, id, conditionName) : [],
     gradingDay: await nextGrading(tx, who.today),
     access: { email: email[0]?.email ?? null },
     may: {
