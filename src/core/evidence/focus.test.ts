@@ -181,7 +181,7 @@ describe('praise', () => {
     const looks = [look('2026-03-01', 'left', { 'rear heel': [3, 5], hip: [0, 5] })];
     expect(praiseFor(points, evidence(looks), 4, TODAY)).toMatchObject({
       kind: 'effort',
-      text: 'came to 4 classes in four weeks.',
+      text: '4 classes in four weeks.',
     });
   });
 });

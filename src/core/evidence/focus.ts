@@ -219,8 +219,7 @@ export function praiseFor(
   return {
     kind: 'effort',
     day: null,
-    text:
-      attended === 0 ? 'is here again.' : `came to ${attended} ${attended === 1 ? 'class' : 'classes'} in four weeks.`,
+    text: attended === 0 ? 'here again today.' : `${attended} ${attended === 1 ? 'class' : 'classes'} in four weeks.`,
   };
 }
 
