@@ -221,6 +221,8 @@ test.describe('every screen', () => {
     const onPhones = /^.(look|students$|students.[0-9a-f-]+$|syllabus)/;
     for (const path of paths)
       for (const size of SIZES) {
+        // A tablet's width lies between the two others; at the mat it is what is used.
+        if (size.width === 800 && !path.startsWith('/look')) continue;
         await page.setViewportSize(size);
         await page.goto(demo.url + path);
         await settle(page);

@@ -196,7 +196,7 @@ test.describe('looking', () => {
     await page.getByLabel('Who answers?').click();
     await page.getByRole('option', { name: 'Łucja Sedge' }).click();
     await page.getByRole('button', { name: '4', exact: true }).click();
-    await expect(page.getByText('4 of 5')).toBeVisible();
+    await expect(page.locator('.card .points').getByText('4 of 5')).toBeVisible();
     await page.getByRole('button', { name: 'End', exact: true }).click();
     await sent(page);
     const told = await demo.query<{ kind: string; by: string; held: number }>(

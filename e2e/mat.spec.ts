@@ -94,16 +94,16 @@ test.describe('the mat', () => {
     await page.keyboard.press('ArrowUp');
     await page.getByRole('button', { name: /^Slipped/ }).click();
     await page.getByRole('button', { name: /^Held the other 4/ }).click();
-    await expect(page.getByText('4 of 5')).toBeVisible();
+    await expect(page.locator('.card .points').getByText('4 of 5')).toBeVisible();
     await page.keyboard.press('2');
-    await expect(page.getByText('2 of 5')).toBeVisible();
+    await expect(page.locator('.card .points').getByText('2 of 5')).toBeVisible();
     await page.close();
 
     page = await context.newPage();
     await page.goto(`${demo.url}/look`);
     await pick(page, 'Roundhouse kick');
     await page.getByRole('button', { name: 'Rafael Quill', exact: true }).first().click();
-    await expect(page.getByText('4 of 5')).toBeVisible();
+    await expect(page.locator('.card .points').getByText('4 of 5')).toBeVisible();
     await page.getByRole('radio', { name: 'right' }).click();
     await page.keyboard.press('ArrowUp');
     await page.keyboard.press('ArrowUp');

@@ -1,6 +1,6 @@
 // npm test: installs what is missing, then types, lint, format, build, Vitest and Playwright; ends with one line that
 // sums both runners. A step that fails is counted as one failure, and the later steps still run.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { asProgram, ensureChromium, ensurePackages, ensurePostgres, home, project, say } from './machine.mjs';
@@ -20,22 +20,34 @@ await asProgram(async () => {
     say(`  ${done.status === 0 ? 'done' : 'failed'} in ${Math.round((Date.now() - started) / 1000)} s`);
     return done.status === 0;
   };
-  const check = (...args) => {
-    if (step(...args)) passed += 1;
-    else failed += 1;
-  };
-  check('types', 'npx', ['astro', 'check', '--minimumFailingSeverity', 'error', '--minimumSeverity', 'warning']);
-  check('lint and boundaries', 'npx', [
-    'eslint',
-    '--cache',
-    '--cache-location',
-    'node_modules/.cache/eslint/',
-    '--max-warnings',
-    '0',
-    '.',
+  // What only reads the sources runs side by side; each says what it has to say when it is done.
+  const aside = (name, program, args) =>
+    new Promise((resolve) => {
+      const started = Date.now();
+      const said = [];
+      const child = spawn(program, args, { cwd: project, env, stdio: ['ignore', 'pipe', 'pipe'] });
+      child.stdout.on('data', (text) => said.push(text));
+      child.stderr.on('data', (text) => said.push(text));
+      child.on('error', (error) => said.push(Buffer.from(String(error))));
+      child.on('close', (status) => {
+        say(`\n— ${name}`);
+        const text = Buffer.concat(said).toString().trim();
+        if (text !== '') say(text);
+        say(`  ${status === 0 ? 'done' : 'failed'} in ${Math.round((Date.now() - started) / 1000)} s`);
+        resolve(status === 0);
+      });
+    });
+  const cache = ['--cache', '--cache-location', 'node_modules/.cache/eslint/'];
+  const read = await Promise.all([
+    aside('types', 'npx', ['astro', 'check', '--minimumFailingSeverity', 'error', '--minimumSeverity', 'warning']),
+    aside('lint and boundaries', 'npx', ['eslint', ...cache, '--max-warnings', '0', '.']),
+    aside('format', 'npx', ['prettier', '--check', '--cache', '--log-level', 'warn', '.']),
   ]);
-  check('format', 'npx', ['prettier', '--check', '--cache', '--log-level', 'warn', '.']);
-  check('build', process.execPath, ['scripts/build.mjs']);
+  for (const fine of read)
+    if (fine) passed += 1;
+    else failed += 1;
+  if (step('build', process.execPath, ['scripts/build.mjs'])) passed += 1;
+  else failed += 1;
 
   const report = (file) => {
     const at = path.join(home, file);

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import TextField from '@mui/material/TextField';
+import useMediaQuery from '@mui/material/useMediaQuery';
 import { useEffect, useRef, useState } from 'react';
 import type { LookWritten } from '../../contracts/look';
 import type { LookKitView } from '../../contracts/views';
@@ -103,6 +104,7 @@ export default function Card({
   const [how, setHow] = useState(false);
   const [purpose, setPurpose] = useState<Purpose | null>(null);
   const [stage, setStage] = useState<Stage | null>(null);
+  const landscape = useMediaQuery('(min-width: 1100px) and (max-height: 900px)', { noSsr: true });
   const [handing, setHanding] = useState(false);
   const [past, setPast] = useState<{ side: Side; marks: CardMarks; at: number }[]>([]);
   const [problem, setProblem] = useState('');
@@ -269,6 +271,8 @@ export default function Card({
   const unit = unitAfter(point?.unit ?? null);
   const many = points.length > MANY;
   const trueNow = allHeld(points, card, side);
+  const beside = many && !landscape;
+  const focusPanel = <FocusPanel kit={kit} student={student} now={trueNow} />;
   if (handing && point)
     return (
       <Handover
@@ -349,7 +353,7 @@ export default function Card({
       </div>
       <div className="body">
         <div className="figure">
-          <FocusPanel kit={kit} student={student} now={trueNow} />
+          {!beside && focusPanel}
           {student.rests[`t:${technique.id}`] && <p className="hurts">This {student.rests[`t:${technique.id}`]}.</p>}
           <BodyFigure kind={technique.kind} points={points} lit={point?.id} width={230} height={300} />
         </div>
@@ -435,7 +439,7 @@ export default function Card({
           ) : (
             <p>Every point of this item is waived for {nameParts(student.name)[0]}.</p>
           )}
-          {many && <FocusPanel kit={kit} student={student} now={trueNow} />}
+          {beside && focusPanel}
         </section>
         <section className="keys" aria-label="Mark">
           {point && (
