@@ -179,7 +179,7 @@ test.describe('every screen', () => {
   ];
 
   test('is clean for axe and fits its width, at the desk and at the mat', async ({ demo, context, page }) => {
-    test.setTimeout(240_000);
+    test.setTimeout(400_000);
     await demo.signIn(context, 'maren');
     const errors = watchConsole(page);
     const [form] = (await demo.query<{ id: string }>(`select id from sequence where title = 'Second Causeway'`)).map(
