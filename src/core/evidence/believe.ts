@@ -2,7 +2,7 @@ import type { GateVerdict } from '../syllabus/gate';
 import type { Requirement } from '../syllabus/standard';
 import { countsFor, type ConditionOrder } from '../units/condition';
 import { dayNumber, type PlainDate } from '../units/plainDate';
-import type { Side } from '../units/side';
+import { SIDES, type Side } from '../units/side';
 import type { ItemBelief } from './chance';
 import { entriesOn } from './focus';
 import type { ForecastGate, ForecastInput, ForecastPoint } from './forecast';
@@ -10,6 +10,7 @@ import { fitGrowth, logit, shareAt, type Seen, type Slope } from './growth';
 import type { Entry, Evidence } from './looks';
 import { conditionWeights, JEFFREYS, poolPrior, posteriorOf, type Posterior } from './posterior';
 import type { Verdict } from './verdict';
+import { stageCounts } from './window';
 
 /** What beliefs about one student rest on. */
 export interface Grounds {
@@ -47,7 +48,6 @@ export function poolPriors(
   };
 }
 
-const EVERY_SIDE = ['left', 'right', 'none'] as const;
 const OWN_DAYS = 180;
 const OWN_STRENGTH = 20;
 const FARTHEST = 2;
@@ -65,7 +65,7 @@ export function priorOf(
   let [held, expected, of] = [0, 0, 0];
   for (const [pointId, sides] of evidence) {
     const { a, b } = pool(pointId);
-    for (const side of EVERY_SIDE)
+    for (const side of SIDES)
       for (const e of sides[side]) {
         if (e.day < since) break;
         held += e.held;
@@ -86,7 +86,7 @@ export function priorOf(
 
 /** What is believed of one point on one side, as a requirement asks for it. */
 export const beliefOf = (
-  r: Pick<Requirement, 'conditionId' | 'purpose'>,
+  r: Pick<Requirement, 'conditionId' | 'purpose' | 'stage'>,
   pointId: string,
   side: Side,
   g: Grounds,
@@ -94,7 +94,7 @@ export const beliefOf = (
   posteriorOf(
     entriesOn(g.evidence, pointId, side),
     g.prior(pointId),
-    { conditionId: r.conditionId, purpose: r.purpose, order: g.order },
+    { conditionId: r.conditionId, purpose: r.purpose, stage: r.stage, order: g.order },
     dayNumber(g.today),
     g.drift,
   );
@@ -196,9 +196,9 @@ export function forecastInput(
     let most = 0;
     let lookDays = 0;
     const own = verdict.points.map((p): ForecastPoint => {
-      const key = `${p.point.id} ${p.side} ${r.conditionId} ${r.purpose ?? ''} ${p.share}`;
+      const key = `${p.point.id} ${p.side} ${r.conditionId} ${r.purpose ?? ''} ${r.stage ?? ''} ${p.share}`;
       const entries = entriesOn(g.evidence, p.point.id, p.side).filter(
-        (e) => r.purpose === null || e.purpose === r.purpose,
+        (e) => (r.purpose === null || e.purpose === r.purpose) && stageCounts(r.stage, e.stage),
       );
       const counting = entries.filter((e) => countsFor(g.order, e.conditionId, r.conditionId));
       most = Math.max(most, counting.length);

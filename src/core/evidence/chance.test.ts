@@ -38,6 +38,13 @@ describe('what is believed of a point', () => {
     expect(conditionWeights(order, 'air').get('still target')).toBe(1);
   });
 
+  it('does not count work by counts where it is asked joined', () => {
+    const joined = { ...asked, stage: 'joined' as const };
+    const byCounts = { ...entry(0, 5, 5), stage: 'by counts' as const };
+    expect(posteriorOf([byCounts], JEFFREYS, joined, today)).toMatchObject({ a: 0.5, looks: 0 });
+    expect(posteriorOf([byCounts, entry(0, 5, 5)], JEFFREYS, joined, today)).toMatchObject({ a: 5.5, looks: 1 });
+  });
+
   it('begins with what the school shows, never stronger than four repetitions', () => {
     expect(poolPrior([{ held: 4, of: 5 }])).toEqual(JEFFREYS);
     const alike = poolPrior(Array.from({ length: 20 }, () => ({ held: 8, of: 10 })));

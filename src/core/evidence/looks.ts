@@ -103,3 +103,12 @@ export function gatherEvidence(looks: readonly Look[], ranges: Ranges): Evidence
     for (const side of ['left', 'right', 'none'] as const) sides[side].sort(newestFirst);
   return evidence;
 }
+
+/** What was known before a day, given as a day number. */
+export const evidenceUntil = (evidence: Evidence, day: number): Evidence =>
+  new Map(
+    [...evidence].map(([pointId, sides]) => {
+      const before = (list: readonly Entry[]) => list.filter((e) => e.day < day);
+      return [pointId, { left: before(sides.left), right: before(sides.right), none: before(sides.none) }];
+    }),
+  );

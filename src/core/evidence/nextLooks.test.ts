@@ -82,6 +82,16 @@ describe('worth a look', () => {
     expect(later[0]!.settles).toBeGreaterThan(0.3);
   });
 
+  it('is nothing for a point that may fall short where all else is met', () => {
+    const r = requirement({ mayFallShort: 1 });
+    const looks = [1, 3].flatMap((ago) => both(addDays(TODAY, -ago), { 'rear heel': [5, 5], hip: [1, 5] }));
+    const v = verdict(r, looks, context([heel, hip]));
+    expect(v.word).toBe('met');
+    const asked = { requirementId: 'r', itemKey: 't', conditionId: 'air', freshDays: 60, repetitions: 10, days: 2 };
+    const belief = () => ({ a: 2, b: 1, looks: 1 });
+    expect(lookWorths('a', [{ ...asked, verdict: v, reason: '', belief }], TODAY, GRADING)).toEqual([]);
+  });
+
   it('offers who is present, and the one whom a look settles first', () => {
     const worths = [
       ...worth('close', [heel], once(5)),

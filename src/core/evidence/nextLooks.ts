@@ -122,7 +122,8 @@ export function lookWorths(
     let settles = 1;
     for (const p of r.verdict.points) {
       const goesStale = p.looksNeeded === 0 && p.window.newest !== null && until - p.window.newest > r.freshDays;
-      if (p.looksNeeded === 0 && !goesStale) continue;
+      // What needs more looks than the item does is what may fall short: it decides nothing.
+      if (p.looksNeeded > r.verdict.looksNeeded || (p.looksNeeded === 0 && !goesStale)) continue;
       const belief = r.belief(p.point, p.side);
       const stands = goesStale ? standsAfter({ ...p, looksNeeded: 1 }, r, belief) : standsAfter(p, r, belief);
       settles *= stands;

@@ -1,6 +1,6 @@
-import type { Purpose } from '../syllabus/standard';
 import type { ConditionId, ConditionOrder } from '../units/condition';
 import type { Entry } from './looks';
+import { stageCounts, type Asked } from './window';
 
 /** How sure one may be of a share: Beta(a, b), and how many looks stand behind it. */
 export interface Posterior {
@@ -84,7 +84,7 @@ function broughtForward(share: number, of: number, by: number): number {
 export function posteriorOf(
   entries: readonly Entry[],
   prior: { a: number; b: number },
-  asked: { conditionId: ConditionId; purpose: Purpose | null; order: ConditionOrder },
+  asked: Asked,
   today: number,
   drift = 0,
 ): Posterior {
@@ -93,6 +93,7 @@ export function posteriorOf(
   let looks = 0;
   for (const e of entries) {
     if (asked.purpose !== null && e.purpose !== asked.purpose) continue;
+    if (!stageCounts(asked.stage, e.stage)) continue;
     const by = weights.get(e.conditionId);
     if (by === undefined) continue;
     const age = Math.max(0, today - e.day);

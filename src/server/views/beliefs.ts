@@ -7,6 +7,7 @@ import {
   chooseFocus,
   dayNumber,
   driftOf,
+  evidenceUntil,
   FIRST_SLOPE,
   forecastInput,
   gateInWords,
@@ -165,17 +166,7 @@ export async function beltChanceOn(
   day: string,
 ): Promise<number | null> {
   const j = await readJudging(tx, day, [studentId]);
-  const n = dayNumber(day);
-  const before = new Map(
-    [...(j.evidence.get(studentId) ?? NOTHING)].map(([pointId, sides]) => [
-      pointId,
-      {
-        left: sides.left.filter((e) => e.day < n),
-        right: sides.right.filter((e) => e.day < n),
-        none: sides.none.filter((e) => e.day < n),
-      },
-    ]),
-  );
+  const before = evidenceUntil(j.evidence.get(studentId) ?? NOTHING, dayNumber(day));
   const asOf = { ...j, evidence: new Map([[studentId, before]]) };
   const habits = { classDays: [], hoursPerClass: 1, lookChance: 0.1, marked: 1, slope: FIRST_SLOPE };
   const school = { pool: poolPriors(await poolSums(tx, day)), habits };

@@ -6,6 +6,7 @@ import {
   chanceInWords,
   chanceMetWithin,
   dayNumber,
+  evidenceUntil,
   forecastInput,
   leniencyOf,
   MARKS_TO_COMPARE,
@@ -56,21 +57,7 @@ const WEEKS_BACK = 8;
 function forecastOutcomes(j: Judging, s: SchoolBeliefs, students: readonly RollRow[]): Outcome[] {
   const then = addDays(j.today, -7 * WEEKS_BACK);
   const day = dayNumber(then);
-  const before = new Map(
-    [...j.evidence].map(([id, evidence]) => [
-      id,
-      new Map(
-        [...evidence].map(([pointId, sides]) => [
-          pointId,
-          {
-            left: sides.left.filter((e) => e.day < day),
-            right: sides.right.filter((e) => e.day < day),
-            none: sides.none.filter((e) => e.day < day),
-          },
-        ]),
-      ),
-    ]),
-  );
+  const before = new Map([...j.evidence].map(([id, evidence]) => [id, evidenceUntil(evidence, day)]));
   const back: Judging = { ...j, evidence: before, today: then };
   return students.flatMap((student): Outcome[] => {
     const next = rankAbove(j.syllabusOf(student).ranks, student.rankId);
