@@ -6,6 +6,8 @@ export default defineConfig({
   // Each worker has a database and a server of its own.
   workers: 2,
   timeout: 90_000,
+  // Two browsers and two databases on two cores: what takes half a second alone may take several.
+  expect: { timeout: 12_000 },
   retries: 0,
   globalSetup: './e2e/cluster.ts',
   // What starts and builds the whole thing comes last and alone: it takes the built files away and makes them anew.

@@ -6,6 +6,15 @@ export default defineConfig({
       { test: { name: 'core', include: ['src/{core,contracts,kit,areas}/**/*.test.ts'], environment: 'node' } },
       {
         test: {
+          name: 'screens',
+          include: ['src/{kit,areas}/**/*.test.tsx'],
+          environment: 'jsdom',
+          setupFiles: ['src/kit/testing/screens.ts'],
+          testTimeout: 20_000,
+        },
+      },
+      {
+        test: {
           name: 'database',
           include: ['src/{data,server}/**/*.test.ts'],
           environment: 'node',

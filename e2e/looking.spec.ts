@@ -296,7 +296,7 @@ test.describe('what follows from looks', () => {
 
     await page.goto(`${demo.url}/students/calibration`);
     await expect(page.getByText(/decisions? so far: too few to judge by/)).toBeVisible();
-    await expect(page.getByText(/Brier score/)).toBeVisible();
+    await expect(page.getByText(/Brier score/).first()).toBeVisible();
     await page.goto(`${demo.url}/students/missed`);
     await expect(page.getByRole('heading', { name: 'Who has something to make up?' })).toBeVisible();
 

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { SIDES, STAGES, readShowing } from '../core';
 import { itemShape } from './syllabus';
-import { date, id, line, whole } from './words';
+import { date, id, line, prose, whole } from './words';
 
 export const markInput = v.variant('kind', [
   v.pipe(
@@ -63,7 +63,7 @@ const lookShape = v.object({
   side: v.picklist(SIDES),
   purpose: v.nullable(v.picklist(['show', 'study'])),
   replaces: v.nullable(id),
-  note: line,
+  note: prose,
   marks: v.pipe(
     v.array(markInput),
     v.maxLength(60, 'A look has at most 60 marks.'),

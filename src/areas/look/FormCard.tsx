@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
+import MenuItem from '@mui/material/MenuItem';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { LookWritten } from '../../contracts/look';
 import type { EarlierShowingsView, LookKitView } from '../../contracts/views';
@@ -29,6 +29,7 @@ import { Switch } from '../../kit/Switch';
 import { Key } from './Key';
 import { nameParts, type KitItem, type KitSequence, type KitStudent } from './line';
 import { draftLook, recordLook } from './record';
+import { NoteField } from './NoteField';
 import { SaveState, useAwake } from './SaveState';
 import {
   isShown,
@@ -151,7 +152,9 @@ export default function FormCard({
       label: `${student.name}, ${item.name}`,
     });
     chain.current = chain.current
-      .then(() => (isShown(next) ? recordLook(draft, kit.me.personId, kit.timeZone, open) : drop(id)))
+      .then(() =>
+        isShown(next) || said.trim() !== '' ? recordLook(draft, kit.me.personId, kit.timeZone, open) : drop(id),
+      )
       .then(
         () => {
           setProblem('');
@@ -178,10 +181,9 @@ export default function FormCard({
     write(step.marks, true);
   };
   const finish = async () => {
-    if (isShown(made.current)) {
-      write(made.current, false);
-      onLooked();
-    }
+    const shown = isShown(made.current);
+    if (shown || note.trim() !== '') write(made.current, false);
+    if (shown) onLooked();
     await chain.current;
   };
   const again = async () => {
@@ -418,14 +420,12 @@ export default function FormCard({
       </div>
       <footer>
         {noting && (
-          <TextField
-            id="note"
-            value={note}
-            onChange={(e) => setNote(e.target.value)}
-            onBlur={() => isShown(made.current) && write(made.current, true)}
-            placeholder="A note, about as long as one breath"
-            slotProps={{ htmlInput: { 'aria-label': 'Note', maxLength: 300 } }}
-            autoFocus
+          <NoteField
+            note={note}
+            onNote={(text) => {
+              setNote(text);
+              write(made.current, true, lookId, text);
+            }}
           />
         )}
         <SaveState by={kit.me.personId} problem={problem} />

@@ -15,6 +15,18 @@ export type CardMarks = Record<string, PointMarks>;
 
 export const uncut = (of: number): PointMarks => ({ notches: Array.from({ length: of }, () => 'U'), values: [] });
 
+/** A point nobody has touched: so many repetitions to be cut, or none yet where tries are counted as they come. */
+export const uncutFor = (point: { kind: PointKind }, of: number): PointMarks =>
+  point.kind === 'counted' ? { notches: [], values: [] } : uncut(of);
+
+/** One try more of a counted point, hit or missed: as many as are made, in their order. */
+export function tryOnce(p: PointMarks, cut: 'H' | 'S'): PointMarks {
+  const tries = p.notches.filter((n) => n !== 'U');
+  if (tries.length >= MOST_TRIES) return p;
+  return { values: [], ordered: tries.length === 0 || p.ordered === true, notches: [...tries, cut] };
+}
+export const MOST_TRIES = 200;
+
 /** One slip more: the next uncut repetition splits. */
 export function slipOnce(p: PointMarks): PointMarks {
   const at = p.notches.indexOf('U');

@@ -1,0 +1,74 @@
+import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
+import { canHurt, type Range, type Side } from '../../core';
+import { Stick } from '../../kit/marks/Stick';
+import { resize, turnNotch, type PointMarks } from './cardMarks';
+import { Counting } from './Counting';
+import type { KitPoint } from './line';
+import { Measuring } from './Measuring';
+
+const low = (s: string) => s.charAt(0).toLowerCase() + s.slice(1);
+const WORD = { H: 'held', S: 'slipped', U: 'not seen' } as const;
+
+/** The lit point: how it is measured, counted, told or cut one by one, and what a slip of it looks like. */
+export function NowPoint({
+  point,
+  range,
+  value,
+  onValue,
+  marks,
+  of,
+  side,
+  latest,
+  onMarks,
+  onHandOver,
+}: {
+  point: KitPoint;
+  range: Range | null;
+  value: number;
+  onValue: (value: number) => void;
+  marks: PointMarks;
+  of: number;
+  side: Side;
+  latest: () => PointMarks;
+  onMarks: (marks: PointMarks) => void;
+  onHandOver: () => void;
+}) {
+  const slip = point.slips[0];
+  return (
+    <>
+      <h2>
+        {point.name} {canHurt(point) && <span className="hurts">can hurt</span>}
+      </h2>
+      {point.kind === 'measured' && range ? (
+        <Measuring point={point} range={range} value={value} onValue={onValue} />
+      ) : point.kind === 'felt' ? (
+        <>
+          <p>{point.how}. Only who felt it can tell.</p>
+          <Button onClick={onHandOver}>Hand over the tablet</Button>
+        </>
+      ) : (
+        <>
+          {point.kind === 'counted' ? (
+            <Counting marks={marks} onMarks={onMarks} />
+          ) : (
+            <div className="each" role="group" aria-label="Which repetition slipped?">
+              {resize(marks, of).notches.map((n, i) => (
+                <ButtonBase
+                  key={i}
+                  aria-label={`Repetition ${i + 1}: ${WORD[n]}`}
+                  onClick={() => onMarks(turnNotch(resize(latest(), of), i))}
+                >
+                  <Stick marks={[n]} side={side} width={40} height={34} />
+                  {i + 1}
+                </ButtonBase>
+              ))}
+            </div>
+          )}
+          {slip && <p>Slip: {low(slip.looksLike)}.</p>}
+          {slip?.cue && <p className="say">“{slip.cue}”</p>}
+        </>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,37 @@
+const ASLEEP = 'astro-island[ssr]';
+const PRESSED = 'button, [role="button"], [role="checkbox"], [role="radio"], [role="tab"], [role="option"]';
+
+/**
+ * A page is seen before its scripts have come, and a thumb does not wait: a press on a button that cannot do anything
+ * yet is kept and done once its island has woken up. The newest press of an island counts, since whoever presses twice
+ * meant it once. Links and what a form sends by itself are left to the browser.
+ */
+export function keepEarlyPresses(page: Document): void {
+  const kept = new Map<Element, HTMLElement>();
+  page.addEventListener(
+    'click',
+    (event) => {
+      if (!(event.target instanceof Element)) return;
+      const pressed = event.target.closest<HTMLElement>(PRESSED);
+      const island = pressed?.closest(ASLEEP);
+      if (!pressed || !island || pressed.closest('a[href]')) return;
+      event.preventDefault();
+      event.stopPropagation();
+      kept.get(island)?.removeAttribute('aria-busy');
+      pressed.setAttribute('aria-busy', 'true');
+      if (!kept.has(island))
+        island.addEventListener(
+          'astro:hydrate',
+          () => {
+            const last = kept.get(island);
+            kept.delete(island);
+            last?.removeAttribute('aria-busy');
+            if (last?.isConnected) last.click();
+          },
+          { once: true },
+        );
+      kept.set(island, pressed);
+    },
+    { capture: true },
+  );
+}

@@ -1,0 +1,20 @@
+import { cleanup } from '@testing-library/react';
+import 'fake-indexeddb/auto';
+import { afterEach } from 'vitest';
+
+// jsdom draws nothing: screens are told that they are wide and that nothing moves.
+window.matchMedia = (query) =>
+  ({
+    matches: false,
+    media: query,
+    onchange: null,
+    addEventListener: () => undefined,
+    removeEventListener: () => undefined,
+    addListener: () => undefined,
+    removeListener: () => undefined,
+    dispatchEvent: () => false,
+  }) satisfies MediaQueryList;
+window.scrollTo = () => undefined;
+Element.prototype.scrollIntoView = () => undefined;
+
+afterEach(cleanup);
