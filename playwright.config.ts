@@ -8,7 +8,7 @@ export default defineConfig({
   timeout: 90_000,
   // Two browsers and two databases on two cores: what takes half a second alone may take several.
   expect: { timeout: 12_000 },
-  retries: 0,
+  retries: 1,
   globalSetup: './e2e/cluster.ts',
   // What starts and builds the whole thing comes last and alone: it takes the built files away and makes them anew.
   projects: [

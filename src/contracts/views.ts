@@ -470,6 +470,8 @@ export interface MissedShown {
   points: { name: string; cue: string }[];
   /** How it can be made up, with the room the student has. */
   version: string;
+  /** A drill the student knows and has room for in which it comes; empty where there is none. */
+  drill: string;
 }
 /** Everybody against their own next belt, in one list. */
 export interface EverybodyView {
@@ -601,6 +603,8 @@ export interface LookKitView {
     /** The rung of contact agreed to, 1 the lowest; 0 refused, null nothing on record that counts. */
     rung: number | null;
   }[];
+  /** How people stood in the last classes, from the door, the newest first. */
+  stood: string[][];
   techniques: { id: string; name: string; kind: TechniqueKind; sided: boolean; points: Omit<PointShown, 'why'>[] }[];
   /** Sequences that are asked for or were looked at, whole, for the stave. */
   sequences: {

@@ -80,4 +80,5 @@ export * from './roll/rollLines';
 export * from './roll/consent';
 export * from './roll/practice';
 export * from './roll/rests';
+export * from './roll/makeUp';
 export * from './syllabus/startingOrders';

@@ -5,7 +5,8 @@ import {
   drop,
   flush,
   keepSending,
-  openOnes,
+  openNow,
+  readOpen,
   put,
   waitingHere,
   type OutboxState,
@@ -60,7 +61,7 @@ beforeEach(async () => {
   vi.stubGlobal('addEventListener', () => undefined);
   vi.stubGlobal('removeEventListener', () => undefined);
   server(() => 200);
-  for (const c of await openOnes()) await drop(c.id);
+  for (const c of await readOpen()) await drop(c.id);
   await flush(me);
   await flush('person-2');
 });
@@ -135,8 +136,15 @@ describe('the outbox', () => {
     await put(command('card', { open: true, label: 'changed' }));
     await flush(me);
     expect(got).toEqual([]);
-    expect((await openOnes()).map((c) => c.label)).toEqual(['changed']);
+    expect((await readOpen()).map((c) => c.label)).toEqual(['changed']);
+    // A screen that opens again begins with it at once, and with what was changed since.
+    await put(command('card', { open: true, label: 'changed again' }));
+    expect(openNow().map((c) => c.label)).toEqual(['changed again']);
+    await put(command('dropped', { open: true }));
+    await drop('dropped');
+    expect(openNow().map((c) => c.id)).toEqual(['card']);
     await put(command('card', { open: false }));
+    expect(openNow()).toEqual([]);
     await flush(me);
     await flush(me);
     expect(got).toEqual(['card']);

@@ -20,6 +20,9 @@ interface Shape extends DBSchema {
   commands: { key: string; value: Waiting };
 }
 
+// What this page knows the device to have: a screen can begin with it at once, without waiting for the disk.
+const known = new Map<string, Waiting>();
+
 let opening: Promise<IDBPDatabase<Shape>> | undefined;
 const database = () =>
   (opening ??= openDB<Shape>('stavewright', 1, {
@@ -61,6 +64,7 @@ export async function put<N extends CommandName>(command: Omit<Waiting<N>, 'refu
     const tx = db.transaction('commands', 'readwrite', { durability: 'strict' });
     await tx.store.put({ ...command, refused: null });
     await tx.done;
+    known.set(command.id, { ...command, refused: null });
   } catch (error) {
     throw new Error(
       error instanceof DOMException && error.name === 'QuotaExceededError'
@@ -76,11 +80,18 @@ export async function put<N extends CommandName>(command: Omit<Waiting<N>, 'refu
 /** Takes away a command that was never sent (one that is still open). */
 export async function drop(id: string): Promise<void> {
   await (await database()).delete('commands', id);
+  known.delete(id);
   void tell();
 }
 
-export const openOnes = async (): Promise<Waiting[]> =>
-  (await (await database()).getAll('commands')).filter((c) => c.open);
+/** Reads what is still being written on this device; a page that shows such things waits for this once. */
+export async function readOpen(): Promise<Waiting[]> {
+  for (const c of await (await database()).getAll('commands')) known.set(c.id, c);
+  return openNow();
+}
+
+/** What is still being written, as far as this page has read or written it. */
+export const openNow = (): Waiting[] => [...known.values()].filter((c) => c.open);
 
 /**
  * Sends what waits, oldest first, and forgets each command only when the server has answered. A refused one stays with

@@ -104,7 +104,7 @@ export default function Card({
     setValue(null);
   };
   const set = (next: PointMarks, move: boolean) => {
-    if (!point || !card.ready) return;
+    if (!point) return;
     card.set(side, point, next, at);
     if (move) choose(at + 1);
   };
@@ -256,7 +256,7 @@ export default function Card({
                 notch="H"
                 word={point.kind === 'counted' ? 'Hit' : 'Held'}
                 sub={measured ? keeps : point.kind === 'counted' ? tally(now) : theOther(now)}
-                disabled={!card.ready || (measured && !accepted)}
+                disabled={measured && !accepted}
                 onClick={hold}
               />
               <Key
@@ -271,7 +271,7 @@ export default function Card({
                       ? 'once more'
                       : ''
                 }
-                disabled={!card.ready || (measured && (!range || accepted))}
+                disabled={measured && (!range || accepted)}
                 onClick={slip}
               />
               <Key notch="U" word="Not seen" low disabled={!isMarked(now)} onClick={clear} />

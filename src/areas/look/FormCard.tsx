@@ -23,7 +23,7 @@ import { onScreen } from '../../kit/drawing/tones';
 import { Belt } from '../../kit/marks/Belt';
 import { CutMark } from '../../kit/marks/CutMark';
 import { Stick, type Notch } from '../../kit/marks/Stick';
-import { drop, openOnes } from '../../kit/outbox';
+import { drop, openNow } from '../../kit/outbox';
 import { ask, newId } from '../../kit/send';
 import { Switch } from '../../kit/Switch';
 import { Key } from './Key';
@@ -60,6 +60,20 @@ interface Props {
   onEnd: () => void;
 }
 
+/** A showing that was open when the browser was closed, or when somebody else was looked at in between. */
+function begunShowing(studentId: string, sequenceId: string, from: number, to: number, by: string) {
+  for (const c of openNow()) {
+    const l = c.input as LookWritten;
+    const read = l.sequence ? readShowing(l.sequence.counts) : null;
+    if (c.name !== 'look.record' || c.by !== by || l.studentId !== studentId || !l.sequence || !read) continue;
+    if (l.sequence.id !== sequenceId || l.sequence.from !== from || l.sequence.to !== to) continue;
+    const slips = l.sequence.slips.map((s) => ({ ...s }));
+    const marks: ShowingMarks = { from, counts: [...read.counts], own: { ...read.own }, slips };
+    return { lookId: c.id, marks, purpose: l.purpose, note: l.note };
+  }
+  return null;
+}
+
 /** A form, drill or set count by count on its stave: a tap on a column means it slipped there, "the rest held" closes. */
 export default function FormCard({
   kit,
@@ -76,15 +90,16 @@ export default function FormCard({
   useAwake();
   const { sequence } = item;
   const [from, to] = [item.part?.from ?? 1, item.part?.to ?? sequence.body.moves.length];
+  const [begun] = useState(() => begunShowing(student.id, sequence.id, from, to, kit.me.personId));
   // `marks` is what the device has; `made` runs ahead of it by what is just being written down.
-  const [marks, setMarks] = useState<ShowingMarks>(() => unseen(from, to));
+  const [marks, setMarks] = useState<ShowingMarks>(begun?.marks ?? unseen(from, to));
   const made = useRef(marks);
   const taken = useRef(marks);
   const [past, setPast] = useState<{ marks: ShowingMarks; word: string }[]>([]);
   const [at, setAt] = useState(0);
-  const [purpose, setPurpose] = useState<Purpose>('show');
-  const [lookId, setLookId] = useState(newId);
-  const [note, setNote] = useState('');
+  const [purpose, setPurpose] = useState<Purpose>(begun?.purpose ?? 'show');
+  const [lookId, setLookId] = useState(() => begun?.lookId ?? newId());
+  const [note, setNote] = useState(begun?.note ?? '');
   const [noting, setNoting] = useState(false);
   const [problem, setProblem] = useState('');
   const [earlier, setEarlier] = useState<EarlierShowingsView['showings']>([]);
@@ -96,35 +111,6 @@ export default function FormCard({
   useEffect(() => {
     void ask('earlierShowings', { sequenceId: sequence.id }).then((v) => v && setEarlier(v.showings));
   }, [sequence.id]);
-  // A showing that was open when the browser was closed goes on where it was.
-  useEffect(() => {
-    let current = true;
-    void openOnes().then((open) => {
-      for (const c of open) {
-        const l = c.input as LookWritten;
-        const read = l.sequence ? readShowing(l.sequence.counts) : null;
-        if (c.name !== 'look.record' || c.by !== kit.me.personId || l.studentId !== student.id || !l.sequence || !read)
-          continue;
-        if (l.sequence.id !== sequence.id || l.sequence.from !== from || l.sequence.to !== to) continue;
-        if (!current) return;
-        setLookId(c.id);
-        made.current = {
-          from,
-          counts: [...read.counts],
-          own: { ...read.own },
-          slips: l.sequence.slips.map((s) => ({ ...s })),
-        };
-        taken.current = made.current;
-        setMarks(made.current);
-        if (l.purpose) setPurpose(l.purpose);
-        setNote(l.note);
-      }
-    });
-    return () => {
-      current = false;
-    };
-  }, [sequence.id, student.id, kit.me.personId, from, to]);
-
   const layout = useMemo(() => {
     const part = { ...sequence.body, moves: sequence.body.moves.slice(from - 1, to), closing: [] };
     const trace = traceFloor(part, { stature: 1.7 });

@@ -4,13 +4,24 @@ import ButtonBase from '@mui/material/ButtonBase';
 import TextField from '@mui/material/TextField';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import type { LookKitView } from '../../contracts/views';
-import type { Group, Side, WorthALook as Worth } from '../../core';
+import type { Side, WorthALook as Worth } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { Splinter } from '../../kit/marks/small';
-import { openOnes, put } from '../../kit/outbox';
+import { put, readOpen, type Waiting } from '../../kit/outbox';
 import { newId } from '../../kit/send';
-import { freshLine, itemsOf, keepLine, lineUp, readLine, type KitItem, type KitSequence, type Line } from './line';
+import {
+  freshLine,
+  itemsOf,
+  keepLine,
+  lastOrder,
+  lineUp,
+  readLine,
+  taughtTonight,
+  type KitItem,
+  type KitSequence,
+  type Line,
+} from './line';
 import { dayNow } from './record';
 import { SideSwitch } from './SideSwitch';
 import { SaveState } from './SaveState';
@@ -26,6 +37,44 @@ const OrderLine = lazy(() => import('./OrderLine'));
 type Mode =
   { what: 'choose' } | { what: 'order' } | { what: 'sweep'; pointId: string } | { what: 'card'; studentId: string };
 
+/** A card that nobody touched for so long is finished work: it is sent. */
+const LEFT_OPEN = 3_600_000;
+
+interface Beginning {
+  line: Line;
+  itemKey: string | null;
+  conditionId: string | null;
+  side: Side | null;
+  mode: Mode;
+}
+
+/** With what the mat begins: what the address asks for, on the line this device remembers of today. */
+function beginning(kit: LookKitView, items: readonly KitItem[]): Beginning {
+  const asked = new URLSearchParams(location.search);
+  const known = readLine(dayNow(kit.timeZone));
+  const student = kit.students.find((s) => s.id === asked.get('student'));
+  const named = items.find((i) => i.key === (asked.get('item') ?? `t:${asked.get('technique')}`));
+  const point = named?.technique?.points.find((p) => p.id === asked.get('point'));
+  const line =
+    student && !known.present.includes(student.id) ? { ...known, present: [...known.present, student.id] } : known;
+  const side = asked.get('side');
+  const begin: Beginning = {
+    line,
+    itemKey: named?.key ?? null,
+    conditionId: kit.conditions.find((c) => c.id === asked.get('condition'))?.id ?? null,
+    side: side === 'left' || side === 'right' ? side : null,
+    mode: { what: 'choose' },
+  };
+  if (point && line.present.length > 0) begin.mode = { what: 'sweep', pointId: point.id };
+  else if (student) {
+    begin.mode = { what: 'card', studentId: student.id };
+    const next = kit.ranks[kit.ranks.findIndex((r) => r.id === student.rankId) + 1];
+    const first = kit.asked.find((a) => a.rankId === next?.id && items.some((i) => i.key === a.itemKey));
+    if (!named && first) Object.assign(begin, { itemKey: first.itemKey, conditionId: first.conditionId });
+  }
+  return begin;
+}
+
 /** The mat: who is on the line, what is looked at, then sweep or card. Everything here works without a network. */
 export default function Look({ kit, school }: { kit: LookKitView; school: string }) {
   const [line, setLine] = useState<Line>(() => freshLine(kit.today));
@@ -40,40 +89,32 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
   const [said, setSaid] = useState('');
   const [ready, setReady] = useState(false);
 
-  // The address says what to begin with; the device knows today's line and a card that was not finished.
+  // The address says what to begin with; the device knows today's line.
   useEffect(() => {
-    const asked = new URLSearchParams(location.search);
-    const known = readLine(dayNow(kit.timeZone));
-    const student = kit.students.find((s) => s.id === asked.get('student'));
-    const named = items.find((i) => i.key === (asked.get('item') ?? `t:${asked.get('technique')}`));
-    const point = named?.technique?.points.find((p) => p.id === asked.get('point'));
-    const condition = kit.conditions.find((c) => c.id === asked.get('condition'));
-    const begin =
-      student && !known.present.includes(student.id) ? { ...known, present: [...known.present, student.id] } : known;
+    const b = beginning(kit, items);
     // eslint-disable-next-line react-hooks/set-state-in-effect -- what address and device know is read once, after hydration
-    setLine(begin);
-    if (named) setItem(named.key);
-    if (condition) setCondition(condition.id);
-    const sideAsked = asked.get('side');
-    if (sideAsked === 'left' || sideAsked === 'right') setSide(sideAsked);
-    if (point && begin.present.length > 0) setMode({ what: 'sweep', pointId: point.id });
-    else if (student) {
-      const next = kit.ranks[kit.ranks.findIndex((r) => r.id === student.rankId) + 1];
-      const first = kit.asked.find((a) => a.rankId === next?.id && items.some((i) => i.key === a.itemKey));
-      if (!named && first) {
-        setItem(first.itemKey);
-        setCondition(first.conditionId);
-      }
-      setMode({ what: 'card', studentId: student.id });
-    }
-    setReady(true);
+    setLine(b.line);
+    if (b.itemKey) setItem(b.itemKey);
+    if (b.conditionId) setCondition(b.conditionId);
+    if (b.side) setSide(b.side);
+    setMode(b.mode);
+  }, [kit, items]);
+  // And it knows the cards that were not finished: none is shown before they have been read.
+  useEffect(() => {
+    let current = true;
     // Fetched before it is needed: the hall may lose its network at any moment.
     void Promise.all([import('./Card'), import('./FormCard')]).catch(() => undefined);
-    // Cards left open by another day or another item are finished work: they are sent.
-    void openOnes().then((open) => {
-      for (const c of open) if (Date.now() - Date.parse(c.at) > 3_600_000) void put({ ...c, open: false });
-    });
-  }, [kit, items]);
+    // A device that cannot be read begins with nothing; the first mark then says what is wrong.
+    void readOpen()
+      .catch((): Waiting[] => [])
+      .then((open) => {
+        for (const c of open) if (Date.now() - Date.parse(c.at) > LEFT_OPEN) void put({ ...c, open: false });
+        if (current) setReady(true);
+      });
+    return () => {
+      current = false;
+    };
+  }, []);
 
   const changeLine = (change: Partial<Line>) => {
     const next = { ...line, ...change };
@@ -109,7 +150,8 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
           id,
           day: dayNow(kit.timeZone),
           minutes: Math.round(n),
-          present: line.present,
+          // As they stand from the door, so that the next class can stand as this one.
+          present: lineUp(kit, { ...line, flipped: false }).map((s) => s.id),
           taught: taughtTonight(items, line),
         },
         label: `Class of ${line.present.length}, ${n} minutes`,
@@ -151,6 +193,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
           <Suspense fallback={<p>Fetching the grips…</p>}>
             <OrderLine
               people={people}
+              before={lastOrder(kit.stood, line.present)}
               onOrder={(order) => changeLine({ order, flipped: false })}
               onDone={() => go({ what: 'choose' })}
             />
@@ -196,6 +239,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
   if (student && item) {
     const at = people.findIndex((s) => s.id === student.id);
     const following = people.length > 1 ? (people[(at + 1) % people.length] ?? null) : null;
+    const fetching = <p className="choose">Fetching the card…</p>;
     const common = {
       kit,
       student,
@@ -209,8 +253,10 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
     return (
       <IslandRoot scheme="dark">
         <main>
-          <Suspense fallback={<p className="choose">Fetching the card…</p>}>
-            {technique ? (
+          <Suspense fallback={fetching}>
+            {!ready ? (
+              fetching
+            ) : technique ? (
               <Card
                 key={`${student.id} ${item.key} ${conditionId}`}
                 {...common}
@@ -348,14 +394,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
             </div>
           </section>
           <section aria-labelledby="item-head">
-            <WorthALook
-              kit={kit}
-              items={items}
-              people={people}
-              line={line}
-              onPlan={(plan: Group[] | null) => changeLine({ plan })}
-              onLook={choose}
-            />
+            <WorthALook kit={kit} items={items} people={people} line={line} onPlan={changeLine} onLook={choose} />
             <h2 id="item-head" style={{ marginTop: 24 }}>
               Or which item?
             </h2>
@@ -431,16 +470,4 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
       </main>
     </IslandRoot>
   );
-}
-
-/** What was looked at tonight counts as taught: those who were away find it on their list. */
-function taughtTonight(items: readonly KitItem[], line: Line) {
-  const keys = new Set(line.done.flatMap((d) => d.split(' ').filter((x) => /^[ts]:/.test(x))));
-  return items
-    .filter((i) => keys.has(i.key))
-    .map((i) =>
-      i.technique
-        ? { technique: i.technique.id }
-        : { sequence: i.sequence!.id, part: i.part ? { ...i.part, section: null } : null },
-    );
 }

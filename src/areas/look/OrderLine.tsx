@@ -17,15 +17,17 @@ import {
 import { CSS } from '@dnd-kit/utilities';
 import Button from '@mui/material/Button';
 import type { KitStudent } from './line';
-import { lastOrder } from './line';
 
 /** The order of the line, from the door: dragged by the grip, or moved by keys. */
 export default function OrderLine({
   people,
+  before,
   onOrder,
   onDone,
 }: {
   people: readonly KitStudent[];
+  /** How they stood last time; null where nobody knows. */
+  before: string[] | null;
   onOrder: (ids: string[] | null) => void;
   onDone: () => void;
 }) {
@@ -38,7 +40,6 @@ export default function OrderLine({
     if (!over || active.id === over.id) return;
     onOrder(arrayMove(ids, ids.indexOf(String(active.id)), ids.indexOf(String(over.id))));
   };
-  const before = lastOrder();
   return (
     <div className="order-line">
       <p>Drag by the grip, or take it with the space bar and move it with the arrows. The first stands at the door.</p>

@@ -1,10 +1,12 @@
+import Autocomplete from '@mui/material/Autocomplete';
 import ButtonBase from '@mui/material/ButtonBase';
+import TextField from '@mui/material/TextField';
 import { useMemo } from 'react';
 import type { LookKitView } from '../../contracts/views';
 import { nextLooks, type Group, type WorthALook as Worth } from '../../core';
 import { Belt } from '../../kit/marks/Belt';
 import { Lozenge } from '../../kit/marks/Lozenge';
-import { orderOfKit, worthsOfKit, type KitItem, type KitStudent, type Line } from './line';
+import { isTonight, orderOfKit, worthsOfKit, type KitItem, type KitStudent, type Line } from './line';
 
 const MOST = 9;
 const BARS = 3;
@@ -22,14 +24,15 @@ export function WorthALook({
   items: readonly KitItem[];
   people: readonly KitStudent[];
   line: Line;
-  onPlan: (plan: Group[] | null) => void;
+  onPlan: (change: Pick<Line, 'plan'> | Pick<Line, 'items'>) => void;
   onLook: (worth: Worth) => void;
 }) {
   const byKey = useMemo(() => new Map(items.map((i) => [i.key, i])), [items]);
   const groupOf = useMemo(() => new Map(kit.asked.map((a) => [a.itemKey, a.group])), [kit.asked]);
   const groups = useMemo(() => [...new Set(kit.asked.map((a) => a.group))], [kit.asked]);
+  const askable = useMemo(() => items.filter((i) => groupOf.has(i.key)), [items, groupOf]);
   const names = useMemo(() => new Map(kit.students.map((s) => [s.id, s.name.split(' ')[0]!])), [kit.students]);
-  const plan = line.plan;
+  const { plan, items: only } = line;
   const list = useMemo(() => {
     if (people.length === 0) return [];
     const found = nextLooks(
@@ -38,17 +41,17 @@ export function WorthALook({
         present: people.map((p) => p.id),
         nameOf: (id) => names.get(id) ?? '',
         order: orderOfKit(kit),
-        visible: (key) => byKey.has(key) && (plan === null || plan.includes(groupOf.get(key) ?? 'Basics')),
+        visible: (key) => byKey.has(key) && isTonight({ plan, items: only }, key, groupOf.get(key) ?? 'Basics'),
         done: new Set(line.done),
       },
       MOST + 6,
     );
     return found.filter((w) => !line.done.includes(`${w.itemKey} ${w.pointId} ${w.side}`)).slice(0, MOST);
-  }, [kit, people, names, byKey, groupOf, plan, line.done]);
+  }, [kit, people, names, byKey, groupOf, plan, only, line.done]);
   const toggle = (g: Group) => {
     const now = plan ?? groups;
     const next = now.includes(g) ? now.filter((x) => x !== g) : [...now, g];
-    onPlan(next.length === groups.length ? null : next);
+    onPlan({ plan: next.length === groups.length ? null : next });
   };
   return (
     <section aria-labelledby="worth-head" className="worth">
@@ -56,7 +59,7 @@ export function WorthALook({
         <h2 id="worth-head">Worth a look</h2>
         <span>{kit.gradingDay ? '' : 'no grading is set'}</span>
       </div>
-      {groups.length > 1 && (
+      {groups.length > 1 && only.length === 0 && (
         <div className="tools" role="group" aria-label="What tonight shows">
           {groups.map((g) => (
             <ButtonBase
@@ -70,6 +73,19 @@ export function WorthALook({
             </ButtonBase>
           ))}
         </div>
+      )}
+      {askable.length > 0 && (
+        <Autocomplete
+          id="tonight"
+          multiple
+          options={askable}
+          getOptionKey={(i) => i.key}
+          getOptionLabel={(i) => i.name}
+          groupBy={(i) => i.group}
+          value={askable.filter((i) => only.includes(i.key))}
+          onChange={(_, chosen) => onPlan({ items: chosen.map((i) => i.key) })}
+          renderInput={(p) => <TextField {...p} label="Only these tonight" />}
+        />
       )}
       {people.length === 0 ? (
         <p>Tap who is on the line, and it says here whom to watch and for what.</p>

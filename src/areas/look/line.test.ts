@@ -1,5 +1,16 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { freshLine, keepLine, lastOrder, lineUp, nameParts, readLine, type KitStudent } from './line';
+import {
+  freshLine,
+  isTonight,
+  keepLine,
+  lastOrder,
+  lineUp,
+  nameParts,
+  readLine,
+  taughtTonight,
+  type KitItem,
+  type KitStudent,
+} from './line';
 
 const kept = new Map<string, string>();
 beforeEach(() => {
@@ -42,14 +53,51 @@ describe('the line', () => {
     keepLine({ ...freshLine(day, true), present: ['Ilse'], order: ['Ilse'] });
     expect(readLine(day).present).toEqual(['Ilse']);
     expect(readLine('2026-03-06')).toEqual(freshLine('2026-03-06', true));
-    expect(lastOrder()).toEqual(['Ilse']);
+    expect(lastOrder([], ['Ilse'])).toEqual(['Ilse']);
+  });
+
+  it('stands as in that one of the last classes that knows most of those who are here', () => {
+    const [children, grown] = [
+      ['Ilse', 'Bram'],
+      ['Zofia', 'Anselm', 'Bram'],
+    ];
+    expect(lastOrder([children, grown], ['Bram', 'Anselm', 'Zofia'])).toEqual(grown);
+    expect(lastOrder([children, grown], ['Bram'])).toEqual(children);
+    expect(lastOrder([children, grown], ['Noor'])).toBeNull();
+    kept.set('stavewright-order', 'not json');
+    expect(lastOrder([], ['Bram'])).toBeNull();
+  });
+
+  it('shows what the evening is about: single items before groups, and everything where nothing is said', () => {
+    expect(isTonight({ plan: null, items: [] }, 't:1', 'Basics')).toBe(true);
+    expect(isTonight({ plan: ['Forms'], items: [] }, 't:1', 'Basics')).toBe(false);
+    expect(isTonight({ plan: ['Forms'], items: ['t:1'] }, 't:1', 'Basics')).toBe(true);
+    expect(isTonight({ plan: null, items: ['t:1'] }, 't:2', 'Basics')).toBe(false);
+  });
+
+  it('has taught what was planned and what was looked at, by sweep or by card', () => {
+    const item = (key: string) => {
+      const [kind, id = ''] = key.split(':');
+      return {
+        key,
+        technique: kind === 't' ? { id } : null,
+        sequence: kind === 's' ? { id } : null,
+        part: null,
+      } as KitItem;
+    };
+    const items = ['t:kick', 't:punch', 's:first', 's:second'].map(item);
+    expect(taughtTonight(items, { items: ['s:first'], done: ['t:kick heel left', 'Ilse t:punch'] })).toEqual([
+      { technique: 'kick' },
+      { technique: 'punch' },
+      { sequence: 'first', part: null },
+    ]);
   });
 
   it('begins anew where what was kept cannot be read, and reads what an older version kept', () => {
     kept.set('stavewright-line', '{');
     expect(readLine(day)).toEqual(freshLine(day));
     kept.set('stavewright-line', JSON.stringify({ day, present: ['Ilse'] }));
-    expect(readLine(day)).toMatchObject({ present: ['Ilse'], done: [], late: {}, plan: null });
+    expect(readLine(day)).toMatchObject({ present: ['Ilse'], done: [], late: {}, plan: null, items: [] });
   });
 
   it('parts a name', () => {

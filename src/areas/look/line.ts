@@ -19,6 +19,8 @@ export interface Line {
   classId: string | null;
   /** What tonight shows; null: everything. */
   plan: Group[] | null;
+  /** The very items tonight is about, by key; none: all of the plan's groups. */
+  items: string[];
   /** What was looked at tonight, so that it is not offered again. */
   done: string[];
 }
@@ -37,6 +39,7 @@ export const freshLine = (day: string, leftHanded = false): Line => ({
   leftHanded,
   classId: null,
   plan: null,
+  items: [],
   done: [],
 });
 
@@ -60,13 +63,25 @@ export function keepLine(line: Line): void {
   }
 }
 
-/** The order in which people stood the last time it was set on this device; null: never. */
-export function lastOrder(): string[] | null {
+/**
+ * How those who are here stood last time: as it was set on this device, or as a class was noted by whoever held it; the
+ * one that knows most of those present, the newest of such. Null where nobody's place is known.
+ */
+export function lastOrder(stood: readonly (readonly string[])[], present: readonly string[]): string[] | null {
+  let own: string[] | null = null;
   try {
-    return JSON.parse(localStorage.getItem(ORDER_KEY) ?? 'null') as string[] | null;
+    own = JSON.parse(localStorage.getItem(ORDER_KEY) ?? 'null') as string[] | null;
   } catch {
-    return null;
+    // What cannot be read was never set.
   }
+  const here = new Set(present);
+  let best: readonly string[] | null = null;
+  let most = 0;
+  for (const order of own ? [own, ...stood] : stood) {
+    const known = order.filter((id) => here.has(id)).length;
+    if (known > most) [best, most] = [order, known];
+  }
+  return best && [...best];
 }
 
 /** Those present as they stand: as set by hand, else highest belt at the door, then by name; the other way round where flipped. */
@@ -155,3 +170,19 @@ export const worthsOfKit = (kit: LookKitView): LookWorth[] =>
       },
     })),
   }));
+
+/** Whether tonight shows an item: it is one of those the evening is about, or of a group that is shown. */
+export const isTonight = (line: Pick<Line, 'plan' | 'items'>, key: string, group: Group): boolean =>
+  line.items.length > 0 ? line.items.includes(key) : line.plan === null || line.plan.includes(group);
+
+/** What was planned or looked at tonight counts as taught: those who were away find it on their list. */
+export function taughtTonight(items: readonly KitItem[], line: Pick<Line, 'items' | 'done'>) {
+  const keys = new Set([...line.items, ...line.done.flatMap((d) => d.split(' ').filter((x) => /^[ts]:/.test(x)))]);
+  return items
+    .filter((i) => keys.has(i.key))
+    .map((i) =>
+      i.technique
+        ? { technique: i.technique.id }
+        : { sequence: i.sequence!.id, part: i.part ? { ...i.part, section: null } : null },
+    );
+}

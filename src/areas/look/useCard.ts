@@ -1,8 +1,8 @@
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import type { LookWritten } from '../../contracts/look';
 import type { LookKitView } from '../../contracts/views';
 import type { Purpose, Side, Stage } from '../../core';
-import { drop, openOnes, type Waiting } from '../../kit/outbox';
+import { drop, openNow } from '../../kit/outbox';
 import { newId } from '../../kit/send';
 import { cardFrom, isMarked, marksOf, uncutFor, type CardMarks, type PointMarks } from './cardMarks';
 import type { KitPoint, KitStudent, KitTechnique } from './line';
@@ -25,9 +25,22 @@ interface Step {
 }
 const STEPS_KEPT = 30;
 
+/** A card that was open when the browser was closed, or when somebody else was looked at in between. */
+function begunCard(who: string, by: string): { cards: Cards; notes: Partial<Record<Side, string>>; how: How } {
+  const out: ReturnType<typeof begunCard> = { cards: {}, notes: {}, how: { purpose: null, stage: null } };
+  for (const c of openNow()) {
+    const l = c.input as LookWritten;
+    if (c.name !== 'look.record' || c.by !== by || `${l.studentId} ${l.techniqueId} ${l.conditionId}` !== who) continue;
+    out.cards[l.side] = { lookId: c.id, marks: cardFrom(l.marks, 5) };
+    out.notes[l.side] = l.note;
+    if (l.purpose || l.stage) out.how = { purpose: l.purpose, stage: l.stage ?? null };
+  }
+  return out;
+}
+
 /**
  * The card of one person and one technique under one condition: a look a side, each written on this device with every
- * tap and shown only once it is there. A card that was open when the browser was closed goes on where it was.
+ * tap and shown only once it is there. It goes on where it was left. Each card is a component of its own.
  */
 export function useCard({
   kit,
@@ -45,44 +58,15 @@ export function useCard({
   of: number;
 }) {
   const sides: Side[] = technique.sided ? ['left', 'right'] : ['none'];
+  const [begun] = useState(() => begunCard(`${student.id} ${technique.id} ${conditionId}`, kit.me.personId));
   // `cards` is what the device has; `made` runs ahead of it by what is just being written down.
-  const [cards, setCards] = useState<Cards>({});
-  const made = useRef<Cards>({});
-  const [notes, setNotes] = useState<Partial<Record<Side, string>>>({});
-  const [how, setHow] = useState<How>({ purpose: null, stage: null });
+  const [cards, setCards] = useState<Cards>(begun.cards);
+  const made = useRef<Cards>(begun.cards);
+  const [notes, setNotes] = useState(begun.notes);
+  const [how, setHow] = useState<How>(begun.how);
   const [past, setPast] = useState<readonly Step[]>([]);
   const [problem, setProblem] = useState('');
-  const [read, setRead] = useState('');
   const chain = useRef<Promise<unknown>>(Promise.resolve());
-  const who = `${student.id} ${technique.id} ${conditionId}`;
-
-  useEffect(() => {
-    let current = true;
-    const begin = (open: Waiting[]) => {
-      if (!current) return;
-      const found: Cards = {};
-      for (const c of open) {
-        const l = c.input as LookWritten;
-        if (
-          c.name === 'look.record' &&
-          c.by === kit.me.personId &&
-          `${l.studentId} ${l.techniqueId} ${l.conditionId}` === who
-        ) {
-          found[l.side] = { lookId: c.id, marks: cardFrom(l.marks, 5) };
-          if (l.note) setNotes((n) => ({ ...n, [l.side]: l.note }));
-          if (l.purpose || l.stage) setHow({ purpose: l.purpose, stage: l.stage ?? null });
-        }
-      }
-      made.current = found;
-      setCards(found);
-      setRead(who);
-    };
-    // A device that cannot be read begins an empty card; the first mark then says what is wrong.
-    openOnes().then(begin, () => begin([]));
-    return () => {
-      current = false;
-    };
-  }, [who, kit.me.personId]);
 
   const write = (
     side: Side,
@@ -123,8 +107,6 @@ export function useCard({
 
   return {
     sides,
-    /** Nothing is marked before it is known what this device already has of the card. */
-    ready: read === who,
     problem,
     how,
     canUndo: past.length > 0,

@@ -47,6 +47,7 @@ export default function MissedList({ view }: { view: MissedView }) {
                   </p>
                   <p className="second">
                     {m.points.map((p) => (p.cue === '' ? p.name : `${p.name}: “${p.cue}”`)).join(' ')} {m.version}
+                    {m.drill !== '' && ` Or in a drill: ${m.drill}`}
                   </p>
                 </li>
               ))}

@@ -178,6 +178,7 @@ export function Missed({ view, mine }: { view: StudentView; mine: boolean }) {
             <b style={{ fontWeight: 550 }}>{m.item}</b> <span className="second">shown on {dateInWords(m.day)}</span>
             <p className="second">
               {m.points.map((p) => (p.cue === '' ? p.name : `${p.name}: “${p.cue}”`)).join(' ')} {m.version}
+              {m.drill !== '' && ` Or in a drill: ${m.drill}`}
             </p>
           </li>
         ))}

@@ -43,6 +43,8 @@ export interface Items {
   bodyOf: (stature: number) => Body;
   /** Points of the techniques done at each count of a sequence. */
   pointsAt: (sequenceId: string) => readonly (readonly Point[])[];
+  /** The counts of a sequence at which a technique or stance is done, 1 the first. */
+  countsWith: (sequenceId: string, techniqueId: string) => readonly number[];
   /** Whether left and right are looked at apart. */
   isSided: (item: Item) => boolean;
   /** By item key; undefined for what is not there. */
@@ -93,6 +95,7 @@ export async function readItems(
   };
   const points = new Map<string, readonly Point[]>();
   const facts = new Map<string, ItemFacts | undefined>();
+  const usedAt = new Map<string, ReadonlySet<string>[]>();
 
   /** Ids of the techniques and stances a sequence is made of, in both lanes. */
   const usedIn = (seq: Sequence): string[] => {
@@ -228,6 +231,15 @@ export async function readItems(
           for (const p of library.pointsOf(used)) all.set(p.id, p);
         return fromTheGroundUp([...all.values()]);
       }),
+    countsWith: (id, techniqueId) => {
+      let used = usedAt.get(id);
+      if (!used) {
+        const row = sequences.get(id);
+        used = (row?.body.moves ?? []).map((m) => new Set(usedIn({ about: row!.body.about, moves: [m], closing: [] })));
+        usedAt.set(id, used);
+      }
+      return used.flatMap((at, i) => (at.has(techniqueId) ? [i + 1] : []));
+    },
     isSided: (item) => 'technique' in item && (techniqueOf(item.technique)?.sided ?? false),
     factsOf,
   };

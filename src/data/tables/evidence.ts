@@ -36,7 +36,13 @@ export const classHeld = pgTable(
 
 export const attendance = pgTable(
   'attendance',
-  { schoolId: schoolId(), classId: uuid('class_id').notNull(), personId: uuid('person_id').notNull() },
+  {
+    schoolId: schoolId(),
+    classId: uuid('class_id').notNull(),
+    personId: uuid('person_id').notNull(),
+    /** Where they stood, counted from the door: the next class can stand as this one did. */
+    place: smallint('place'),
+  },
   (t) => [
     primaryKey({ columns: [t.schoolId, t.personId, t.classId] }),
     foreignKey({ columns: [t.schoolId, t.classId], foreignColumns: [classHeld.schoolId, classHeld.id] }),

@@ -14,7 +14,10 @@ window.matchMedia = (query) =>
     removeListener: () => undefined,
     dispatchEvent: () => false,
   }) satisfies MediaQueryList;
+// Nor does it know locks; nobody else sends from here.
+Object.defineProperty(navigator, 'locks', { value: { request: () => Promise.resolve() } });
 window.scrollTo = () => undefined;
+Element.prototype.scrollTo = () => undefined;
 Element.prototype.scrollIntoView = () => undefined;
 
 afterEach(cleanup);

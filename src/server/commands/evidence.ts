@@ -93,7 +93,7 @@ export const evidenceCommands: Runs<Mine> = {
     if (people.length > 0)
       await tx
         .insert(attendance)
-        .values(people.map((personId) => ({ schoolId: who.schoolId, classId: c.id, personId })));
+        .values(people.map((personId, place) => ({ schoolId: who.schoolId, classId: c.id, personId, place })));
     return {};
   },
 

@@ -4,16 +4,15 @@ import { ageOn, equipmentOf, itemKey, sumPractice, usualLook, withPartner } from
 import type { Transaction } from '../../data/connection';
 import { partOf } from '../../data/queries/items';
 import { readRoll } from '../../data/queries/roll';
-import { person, practice } from '../../data/tables';
+import { practice } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
 import { focusOf, readGiven, readResting, restOf } from './beliefs';
-import { focusShown, homeFit, requirementNames, type RoomAtHome } from './guided';
+import { focusShown, requirementNames } from './guided';
+import { homeFit, readRoom } from './room';
 import { judgeStudent, rankAbove, readJudging } from './judging';
 import { mayRead } from './own';
 
-/** A usual grown stature, in metres, where none is said. */
-const STATURE = 1.7;
 const HARD_FROM = 16;
 
 /** So many basics and so many sequences are enough for one week. */
@@ -23,19 +22,6 @@ const FORMS = 2;
 /** What is asked on a target or with a partner is done in the air at home. */
 const atHome = (condition: string): string =>
   withPartner(condition) || equipmentOf(condition) !== null ? `in the air (the belt asks: ${condition})` : condition;
-
-export async function readRoom(tx: Transaction, id: string): Promise<RoomAtHome & { said: number | null }> {
-  const [row] = await tx
-    .select({ width: person.roomWidth, depth: person.roomDepth, stature: person.stature })
-    .from(person)
-    .where(eq(person.id, id));
-  return {
-    width: row?.width ?? null,
-    depth: row?.depth ?? null,
-    stature: (row?.stature ?? STATURE * 100) / 100,
-    said: row?.stature ?? null,
-  };
-}
 
 /** What to practise at home this week: the one correction first, then what is nearest to standing and fits the floor. */
 export async function homeView(tx: Transaction, who: Who, { id }: ViewInput<'home'>): Promise<HomeView> {

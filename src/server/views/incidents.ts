@@ -1,14 +1,11 @@
 import { desc } from 'drizzle-orm';
-import type { IncidentsView, MissedView } from '../../contracts/views';
+import type { IncidentsView } from '../../contracts/views';
 import { itemKey, type Item } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readItems } from '../../data/queries/items';
 import { readLibrary } from '../../data/queries/library';
-import { readRoll } from '../../data/queries/roll';
 import { incident, person } from '../../data/tables';
 import type { Who } from '../who';
-import { readMissed, type RoomAtHome } from './guided';
-import { readJudging } from './judging';
 
 /** "Who was hurt, and doing what?": every incident with its three parties, summed per drill. Only the head reads of others' hurts. */
 export async function incidentsView(tx: Transaction, who: Who): Promise<IncidentsView> {
@@ -59,25 +56,5 @@ export async function incidentsView(tx: Transaction, who: Who): Promise<Incident
     items: all.map((item) => ({ key: itemKey(item), name: items.nameOf(item) })),
     me: who.personId,
     today: who.today,
-  };
-}
-
-/** "Who has something to make up?" */
-export async function missedView(tx: Transaction, who: Who): Promise<MissedView> {
-  const roll = await readRoll(tx);
-  const j = await readJudging(tx, who.today);
-  const said = await tx
-    .select({ id: person.id, width: person.roomWidth, depth: person.roomDepth, stature: person.stature })
-    .from(person);
-  const rooms = new Map<string, RoomAtHome>(
-    said.map((p) => [p.id, { width: p.width, depth: p.depth, stature: (p.stature ?? 170) / 100 }]),
-  );
-  const missed = await readMissed(tx, j, roll, rooms);
-  const rankOf = new Map(j.versions.ranks.map((r) => [r.id, { id: r.id, name: r.name, cloth: r.cloth }]));
-  return {
-    students: roll.flatMap((s) => {
-      const list = missed.get(s.id);
-      return list ? [{ id: s.id, name: s.name, rank: rankOf.get(s.rankId)!, missed: list }] : [];
-    }),
   };
 }

@@ -119,6 +119,7 @@ export async function lookKitView(tx: Transaction, who: Who): Promise<LookKitVie
     conditions: j.versions.conditions.map(({ id, name }) => ({ id, name })),
     beyond: Object.fromEntries([...order].map(([c, above]) => [c, [...above]])),
     students,
+    stood: await readStood(tx),
     techniques: [...j.library.techniques.values()]
       .filter((t) => !t.retired)
       .map((t) => ({
@@ -134,6 +135,17 @@ export async function lookKitView(tx: Transaction, who: Who): Promise<LookKitVie
     worths,
     gradingDay: grading,
   };
+}
+
+const CLASSES_STOOD = 8;
+
+/** How people stood in the last classes of which that is known. */
+async function readStood(tx: Transaction): Promise<string[][]> {
+  const { rows } = await tx.execute<{ stood: string[] }>(sql`
+    select array_agg(a.person_id::text order by a.place) as stood
+    from class_held c join attendance a on a.school_id = c.school_id and a.class_id = c.id
+    where a.place is not null group by c.school_id, c.id, c.day order by c.day desc, c.id desc limit ${CLASSES_STOOD}`);
+  return rows.map((r) => r.stood);
 }
 
 const round = (x: number) => Math.round(x * 10_000) / 10_000;

@@ -228,8 +228,44 @@ describe('what was missed', () => {
     expect(await missed()).toMatchObject([{ day: day(5), item: 'Missed stance', itemKey: `t:${s.stance}` }]);
     expect((await missed())[0]!.points.length).toBeGreaterThan(0);
     expect((await page(s)).missed).toHaveLength(1);
+    // A look that was taken back, or that holds a note only, shows nothing and ticks nothing off.
+    const wrong = aLook(s, { day: day(2), marks: [{ pointId: s.points.seen, kind: 'seen', held: 5, of: 5 }] });
+    await s.send('instructor', 'look.record', wrong);
+    expect(await missed()).toEqual([]);
+    await s.send('instructor', 'look.record', aLook(s, { day: day(2), marks: [], replaces: wrong.id }));
+    await s.send('instructor', 'look.record', aLook(s, { day: day(1), marks: [], note: 'Limps. Asked him to sit.' }));
+    expect(await missed()).toHaveLength(1);
+    expect((await page(s)).looks[0]).toMatchObject({ note: 'Limps. Asked him to sit.', of: 0 });
     await Promise.all(seen(s, day(1), 5));
     expect(await missed()).toEqual([]);
+  });
+
+  it('names a drill they know, and have room for, in which it comes', async () => {
+    const s = await smallSchool(t, 'Drill');
+    await askForTheForm(s);
+    const day = addDays(DAY, -5);
+    await s.send('head', 'class.record', { id: v7(), day: addDays(DAY, -6), minutes: 60, present: [s.student] });
+    const away = { id: v7(), day, minutes: 60, present: [s.as.student.personId], taught: [{ technique: s.stance }] };
+    await s.send('head', 'class.record', away);
+    const drill = async () => (await page(s)).missed.find((m) => m.itemKey === `t:${s.stance}`)?.drill;
+    expect(await drill()).toBe('Drill form, five times slowly: it comes at count 1.');
+    await s.send('head', 'student.room', { id: s.student, roomWidth: 0.5, roomDepth: 0.5, stature: 180 });
+    expect(await drill()).toBe('');
+  });
+});
+
+describe('the order of the line', () => {
+  it('goes to every tablet as the last classes stood, the newest first', async () => {
+    const s = await smallSchool(t, 'Stood');
+    const [a, b] = [s.student, s.as.student.personId];
+    const kit = () => runView(t.db, s.as.instructor, 'lookKit', {}, NOW);
+    expect((await kit()).stood).toEqual([]);
+    const id = v7();
+    await s.send('instructor', 'class.record', { id, day: addDays(DAY, -2), minutes: 60, present: [a, b] });
+    await s.send('head', 'class.record', { id: v7(), day: DAY, minutes: 60, present: [b] });
+    expect((await kit()).stood).toEqual([[b], [a, b]]);
+    await s.send('instructor', 'class.record', { id, day: addDays(DAY, -2), minutes: 60, present: [b, a] });
+    expect((await kit()).stood[1]).toEqual([b, a]);
   });
 });
 

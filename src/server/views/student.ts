@@ -52,8 +52,9 @@ import {
   restOf,
   schoolBeliefs,
 } from './beliefs';
-import { chanceShown, focusShown, readMissed, requirementNames, slipShown } from './guided';
-import { readRoom } from './home';
+import { chanceShown, focusShown, requirementNames, slipShown } from './guided';
+import { readMissed } from './missed';
+import { readRoom } from './room';
 import { mayRead } from './own';
 import { judgeGates, judgeOne, rankAbove, readJudging, type Judged, type Judging } from './judging';
 
@@ -422,7 +423,9 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
     })
     .from(look)
     .leftJoin(mark, and(eq(mark.schoolId, look.schoolId), eq(mark.lookId, look.id)))
-    .where(and(eq(look.studentId, id), standing, or(isNotNull(mark.pointId), isNotNull(look.counts))))
+    .where(
+      and(eq(look.studentId, id), standing, or(isNotNull(mark.pointId), isNotNull(look.counts), ne(look.note, ''))),
+    )
     .groupBy(look.schoolId, look.id)
     .orderBy(desc(look.day), desc(look.at))
     .limit(40);

@@ -1,0 +1,89 @@
+import { render, screen, waitFor } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import type { LookWritten } from '../../contracts/look';
+import { parseSequence } from '../../core';
+import { drop, openNow, readOpen } from '../../kit/outbox';
+import FormCard from './FormCard';
+import { CONDITION, HEEL, kitOf, sequence, student } from './testing/kit';
+
+beforeEach(async () => {
+  vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')));
+  for (const c of await readOpen()) await drop(c.id);
+});
+
+const read = parseSequence(
+  [
+    'title: Short Walk',
+    'step R, front stance, punch R mid',
+    'step L, front stance, punch L mid',
+    'step R, front stance, punch R mid',
+  ].join('\n'),
+);
+const body = read.ok ? read.value : null;
+const ilse = student(1, 'Ilse Marrow');
+function open() {
+  const walk = sequence(body!, {
+    points: [[], [{ id: HEEL.id, name: HEEL.name, cue: '', kind: 'seen' }], []],
+  });
+  const on = { next: vi.fn(), end: vi.fn(), looked: vi.fn() };
+  const view = render(
+    <FormCard
+      kit={kitOf({ students: [ilse], sequences: [walk] })}
+      student={ilse}
+      following={null}
+      item={{ key: `s:${walk.id}`, name: walk.title, group: 'form', technique: null, sequence: walk, part: null }}
+      conditionId={CONDITION}
+      leftHanded={false}
+      onItem={vi.fn()}
+      onLooked={on.looked}
+      onNext={on.next}
+      onEnd={on.end}
+    />,
+  );
+  return { ...on, ...view, user: userEvent.setup() };
+}
+const showing = () => openNow().map((c) => c.input as LookWritten)[0]?.sequence ?? null;
+
+describe('a form, count by count', () => {
+  it('is read to begin with', () => expect(read).toMatchObject({ ok: true }));
+
+  it('a tap on a count slipped there, a point names it, and the rest held closes it', async () => {
+    const { user } = open();
+    await user.click(screen.getByRole('button', { name: /^Count 2, .*not seen/ }));
+    await waitFor(() => expect(showing()?.counts).toMatch(/^USU/));
+    await user.click(screen.getByRole('checkbox', { name: 'Heel down' }));
+    await user.click(screen.getByRole('button', { name: 'The rest held' }));
+    await waitFor(() => expect(showing()?.counts).toMatch(/^HSH/));
+    expect(showing()).toMatchObject({
+      from: 1,
+      to: 3,
+      ofCounts: 3,
+      slips: [{ count: 2, pointId: HEEL.id, what: 'Heel down' }],
+    });
+  });
+
+  it('keys move and mark, and undo takes one step back', async () => {
+    const { user } = open();
+    await user.keyboard('hsh');
+    // Held moves on, slipped stays: the third key took the slip at the second count back.
+    await waitFor(() => expect(showing()?.counts).toMatch(/^HHU/));
+    await user.click(screen.getByRole('button', { name: /^Undo/ }));
+    await waitFor(() => expect(showing()?.counts).toMatch(/^HSU/));
+  });
+
+  it('goes on where it was left, with its note', async () => {
+    const first = open();
+    await first.user.click(screen.getByRole('button', { name: /^Count 3, / }));
+    await first.user.click(screen.getByRole('button', { name: 'Note' }));
+    await first.user.type(screen.getByLabelText('Note'), 'tired');
+    await waitFor(() => expect(openNow()[0]?.input).toMatchObject({ note: 'tired' }));
+    first.unmount();
+    const again = open();
+    expect(screen.getByRole('button', { name: /^Count 3, .*slipped/ })).toBeTruthy();
+    await again.user.click(screen.getByRole('button', { name: 'End' }));
+    await waitFor(() => expect(again.end).toHaveBeenCalled());
+    expect(again.looked).toHaveBeenCalled();
+    expect(openNow()).toEqual([]);
+  });
+});
