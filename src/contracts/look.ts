@@ -62,6 +62,8 @@ const lookShape = v.object({
   at: v.pipe(v.string(), v.isoTimestamp('This is no instant.')),
   side: v.picklist(SIDES),
   purpose: v.nullable(v.picklist(['show', 'study'])),
+  /** Who received it, where it was done with a partner and that was said. */
+  partnerId: v.optional(v.nullable(id), null),
   replaces: v.nullable(id),
   note: prose,
   marks: v.pipe(
@@ -76,6 +78,7 @@ const lookShape = v.object({
 export const lookInput = v.pipe(
   lookShape,
   v.check((l) => (l.techniqueId === null) !== (l.sequence === null), 'A look is at one technique or one sequence.'),
+  v.check((l) => l.partnerId !== l.studentId, 'Nobody is their own partner.'),
 );
 export type LookInput = v.InferOutput<typeof lookShape>;
 export type MarkInput = v.InferInput<typeof markInput>;

@@ -15,6 +15,7 @@ import type {
   Practice,
   PracticeSum,
   Purpose,
+  Reader,
   Readiness,
   Recipe,
   Reliability,
@@ -416,6 +417,8 @@ export interface StudentView {
     /** Whose work it was: the student's own, or a partner's of the same class. */
     studentId: string;
     whose: string | null;
+    /** Whether they certainly felt it: their own work, or noted as the partner. */
+    sure: boolean;
     techniqueId: string;
     technique: string;
     pointId: string;
@@ -425,8 +428,12 @@ export interface StudentView {
     side: Side;
     day: string;
   }[];
+  /** What earlier belts asked that has gone stale since. */
+  faded: { rank: RankShown; item: string; itemKey: string; reason: string }[];
   gradingDay: string | null;
   access: { email: string | null };
+  /** For whom the page is, and so in whose words. */
+  reader: Reader;
   may: { decide: boolean; look: boolean; log: boolean };
   today: string;
 }
@@ -511,6 +518,7 @@ export interface StudentLooksView {
     stage: Stage | null;
     by: string;
     note: string;
+    partner: string | null;
     replaced: boolean;
     marks: { point: string; words: string; felt: string | null }[];
   }[];

@@ -64,6 +64,7 @@ export * from './evidence/looks';
 export * from './evidence/window';
 export * from './evidence/verdict';
 export * from './evidence/reason';
+export * from './evidence/reader';
 export * from './evidence/readiness';
 export * from './evidence/beta';
 export * from './evidence/posterior';

@@ -388,11 +388,10 @@ describe('who may do what', () => {
     expect(await statusOf(home.send('student', 'felt.record', felt))).toBe(200);
     const seen = { ...good(home)['felt.record'](), studentId: me, pointId: home.points.seen };
     expect(await statusOf(home.send('student', 'felt.record', seen))).toBe(409);
-    // As the receiver: only of somebody with whom one was in class.
+    // As the receiver: only of somebody who was watched in class with one, or with one as their named partner.
     const other = good(home)['felt.record']();
     expect(await statusOf(home.send('student', 'felt.record', other))).toBe(403);
     await home.send('instructor', 'class.record', { id: v7(), day: DAY, minutes: 60, present: [me, home.student] });
-    expect(await statusOf(home.send('student', 'felt.record', { ...other, id: v7() }))).toBe(200);
     // Their own page asks for what was watched: their own work, and a partner's where they can have been the receiver.
     const withPartner = home.conditions.get('set partner')!;
     await home.send('instructor', 'look.record', aLook(home, { studentId: home.student, conditionId: withPartner }));
@@ -402,7 +401,26 @@ describe('who may do what', () => {
       [me, true, 'stands firm'],
       [home.student, false, 'stands firm'],
     ]);
+    expect(feltAsked.map((f) => f.sure)).toEqual([true, false]);
+    expect(await statusOf(home.send('student', 'felt.record', { ...other, id: v7() }))).toBe(200);
     expect((await runView(t.db, home.as.head, 'student', { id: me }, NOW)).feltAsked).toEqual([]);
+  });
+
+  it('whoever was named as the partner is asked, and nobody else of the class', async () => {
+    const s = await smallSchool(t, 'Pair');
+    const me = s.as.student.personId;
+    const pair = { conditionId: s.conditions.get('set partner')! };
+    await s.send('instructor', 'class.record', { id: v7(), day: DAY, minutes: 60, present: [me, s.student] });
+    const asked = async () => (await runView(t.db, s.as.student, 'student', { id: me }, NOW)).feltAsked;
+    await s.send('instructor', 'look.record', aLook(s, { ...pair, partnerId: s.as.instructor.personId }));
+    expect(await asked()).toEqual([]);
+    const felt = good(s)['felt.record']();
+    expect(await statusOf(s.send('student', 'felt.record', felt))).toBe(403);
+    await s.send('instructor', 'look.record', aLook(s, { ...pair, partnerId: me }));
+    expect(await asked()).toMatchObject([{ studentId: s.student, sure: true, point: 'stands firm' }]);
+    expect(await statusOf(s.send('student', 'felt.record', { ...felt, id: v7() }))).toBe(200);
+    const own = aLook(s, { ...pair, partnerId: s.student });
+    expect(await statusOf(s.send('instructor', 'look.record', own))).toBe(422);
   });
 
   it('somebody who left, or whose sign-in was taken, gets nothing', async () => {

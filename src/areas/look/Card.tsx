@@ -3,7 +3,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useState } from 'react';
 import type { LookKitView } from '../../contracts/views';
-import { isHeld, STAGES, type Side } from '../../core';
+import { isHeld, STAGES, withPartner, type Side } from '../../core';
 import { Belt } from '../../kit/marks/Belt';
 import { BodyFigure } from '../../kit/marks/BodyFigure';
 import { Switch } from '../../kit/Switch';
@@ -26,6 +26,7 @@ import { nameParts, type KitPoint, type KitStudent, type KitTechnique } from './
 import { middleOf, rangeFor, unitAfter } from './Measuring';
 import { NoteField } from './NoteField';
 import { NowPoint } from './NowPoint';
+import { Partner } from './Partner';
 import { PointList } from './PointList';
 import { SaveState, useAwake } from './SaveState';
 import { SideSwitch } from './SideSwitch';
@@ -168,6 +169,7 @@ export default function Card({
       <Handover
         point={point}
         student={student}
+        partnerId={card.how.partnerId}
         line={line}
         of={of}
         onTold={(n, toldBy) => {
@@ -218,6 +220,14 @@ export default function Card({
             +
           </Button>
         </div>
+        {withPartner(kit.conditions.find((c) => c.id === conditionId)?.name ?? '') && (
+          <Partner
+            line={line}
+            student={student}
+            value={card.how.partnerId}
+            onPartner={(partnerId) => card.changeHow({ ...card.how, partnerId })}
+          />
+        )}
         <HowDone how={card.how} onHow={(how) => card.changeHow(how)} />
       </div>
       <div className="body">

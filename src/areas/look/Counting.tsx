@@ -27,7 +27,7 @@ export function Counting({ marks, onMarks }: { marks: PointMarks; onMarks: (mark
   );
   return (
     <div className="counting">
-      <p>Tap each try as it comes, or type what was counted.</p>
+      <p>Tap each try, or type what was counted.</p>
       <div>
         {field('hits', 'Hits')}
         {field('tries', 'of tries')}

@@ -1,7 +1,5 @@
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
-import TextField from '@mui/material/TextField';
-import MenuItem from '@mui/material/MenuItem';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { LookWritten } from '../../contracts/look';
 import type { EarlierShowingsView, LookKitView } from '../../contracts/views';
@@ -30,6 +28,7 @@ import { Key } from './Key';
 import { nameParts, type KitItem, type KitSequence, type KitStudent } from './line';
 import { draftLook, recordLook } from './record';
 import { NoteField } from './NoteField';
+import { Partner } from './Partner';
 import { SaveState, useAwake } from './SaveState';
 import {
   isShown,
@@ -69,7 +68,7 @@ function begunShowing(studentId: string, sequenceId: string, from: number, to: n
     if (l.sequence.id !== sequenceId || l.sequence.from !== from || l.sequence.to !== to) continue;
     const slips = l.sequence.slips.map((s) => ({ ...s }));
     const marks: ShowingMarks = { from, counts: [...read.counts], own: { ...read.own }, slips };
-    return { lookId: c.id, marks, purpose: l.purpose, note: l.note };
+    return { lookId: c.id, marks, purpose: l.purpose, note: l.note, partner: l.partnerId ?? null };
   }
   return null;
 }
@@ -104,7 +103,7 @@ export default function FormCard({
   const [problem, setProblem] = useState('');
   const [earlier, setEarlier] = useState<EarlierShowingsView['showings']>([]);
   const [nth, setNth] = useState(1);
-  const [partner, setPartner] = useState('');
+  const [partner, setPartner] = useState<string | null>(begun?.partner ?? null);
   const chain = useRef<Promise<unknown>>(Promise.resolve());
   const frame = useRef<HTMLDivElement>(null);
 
@@ -125,7 +124,7 @@ export default function FormCard({
   }, [at, layout]);
 
   const shouts = sequence.body.moves.slice(from - 1, to).some((m) => m.step.shout || m.partner?.shout);
-  const write = (next: ShowingMarks, open: boolean, id = lookId, said = note, why = purpose) => {
+  const write = (next: ShowingMarks, open: boolean, id = lookId, said = note, why = purpose, withWhom = partner) => {
     const draft = draftLook({
       id,
       studentId: student.id,
@@ -133,6 +132,7 @@ export default function FormCard({
       conditionId,
       side: 'none',
       purpose: why,
+      partnerId: withWhom,
       note: said,
       marks: namedPoints(next, sequence),
       label: `${student.name}, ${item.name}`,
@@ -265,24 +265,17 @@ export default function FormCard({
           </p>
           {sequence.kind === 'partner drill' && (
             <div className="together">
-              <TextField
-                id="partner"
-                select
-                label="With whom?"
+              <Partner
+                line={kit.students}
+                student={student}
                 value={partner}
-                onChange={(e) => setPartner(e.target.value)}
-                sx={{ width: 240 }}
-              >
-                {kit.students
-                  .filter((s) => s.id !== student.id)
-                  .map((s) => (
-                    <MenuItem key={s.id} value={s.id}>
-                      {s.name}
-                    </MenuItem>
-                  ))}
-              </TextField>
+                onPartner={(id) => {
+                  setPartner(id);
+                  if (isShown(made.current) || note.trim() !== '') write(made.current, true, lookId, note, purpose, id);
+                }}
+              />
               <span role="status">
-                {partner === ''
+                {partner === null
                   ? `${nameParts(student.name)[0]}: ${rungInWords(student.rung ?? 0)}.`
                   : `Together ${rungInWords(rungTogether(student.rung, kit.students.find((s) => s.id === partner)?.rung ?? null))}.`}{' '}
                 Who teaches is in charge of all contact.

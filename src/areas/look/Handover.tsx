@@ -9,6 +9,7 @@ import { nameParts, type KitPoint, type KitStudent } from './line';
 export function Handover({
   point,
   student,
+  partnerId,
   line,
   of,
   onTold,
@@ -16,12 +17,14 @@ export function Handover({
 }: {
   point: KitPoint;
   student: KitStudent;
+  /** Who received it, where that was said: they are asked first. */
+  partnerId: string | null;
   line: readonly KitStudent[];
   of: number;
   onTold: (held: number, by: string) => void;
   onBack: () => void;
 }) {
-  const [by, setBy] = useState(student.id);
+  const [by, setBy] = useState(partnerId ?? student.id);
   const [given] = nameParts(student.name);
   return (
     <div className="handover" role="dialog" aria-modal="true" aria-label="What did you feel?">

@@ -5,6 +5,7 @@ import TextField from '@mui/material/TextField';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import type { LookKitView } from '../../contracts/views';
 import type { Side, WorthALook as Worth } from '../../core';
+import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { Splinter } from '../../kit/marks/small';
@@ -77,6 +78,7 @@ function beginning(kit: LookKitView, items: readonly KitItem[]): Beginning {
 
 /** The mat: who is on the line, what is looked at, then sweep or card. Everything here works without a network. */
 export default function Look({ kit, school }: { kit: LookKitView; school: string }) {
+  useEastern(...kit.students.map((s) => s.name));
   const [line, setLine] = useState<Line>(() => freshLine(kit.today));
   const items = useMemo(() => itemsOf(kit), [kit]);
   const [mode, setMode] = useState<Mode>({ what: 'choose' });
@@ -92,7 +94,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
   // The address says what to begin with; the device knows today's line.
   useEffect(() => {
     const b = beginning(kit, items);
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- what address and device know is read once, after hydration
+
     setLine(b.line);
     if (b.itemKey) setItem(b.itemKey);
     if (b.conditionId) setCondition(b.conditionId);
@@ -193,6 +195,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
           <Suspense fallback={<p>Fetching the grips…</p>}>
             <OrderLine
               people={people}
+              ranks={kit.ranks}
               before={lastOrder(kit.stood, line.present)}
               onOrder={(order) => changeLine({ order, flipped: false })}
               onDone={() => go({ what: 'choose' })}

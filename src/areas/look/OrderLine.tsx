@@ -16,16 +16,20 @@ import {
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import Button from '@mui/material/Button';
+import type { LookKitView } from '../../contracts/views';
+import { Belt } from '../../kit/marks/Belt';
 import type { KitStudent } from './line';
 
 /** The order of the line, from the door: dragged by the grip, or moved by keys. */
 export default function OrderLine({
   people,
+  ranks,
   before,
   onOrder,
   onDone,
 }: {
   people: readonly KitStudent[];
+  ranks: LookKitView['ranks'];
   /** How they stood last time; null where nobody knows. */
   before: string[] | null;
   onOrder: (ids: string[] | null) => void;
@@ -47,27 +51,28 @@ export default function OrderLine({
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
           <ol>
             {people.map((p, i) => (
-              <Row key={p.id} person={p} at={i} />
+              <Row key={p.id} person={p} rank={ranks.find((r) => r.id === p.rankId)} at={i} />
             ))}
           </ol>
         </SortableContext>
       </DndContext>
-      <div className="tools">
+      <footer className="plain">
         <Button variant="contained" onClick={onDone}>
           So they stand
         </Button>
         {before && <Button onClick={() => onOrder(before)}>As last time</Button>}
         <Button onClick={() => onOrder(null)}>By belt</Button>
-      </div>
+      </footer>
     </div>
   );
 }
 
-function Row({ person, at }: { person: KitStudent; at: number }) {
+function Row({ person, rank, at }: { person: KitStudent; rank: LookKitView['ranks'][number] | undefined; at: number }) {
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: person.id });
   return (
     <li ref={setNodeRef} style={{ transform: CSS.Transform.toString(transform), transition }}>
       <span className="num">{at + 1}</span>
+      {rank && <Belt name={rank.name} cloth={rank.cloth} width={54} height={17} />}
       <b>{person.name}</b>
       <button type="button" className="grip" aria-label={`Move ${person.name}`} {...attributes} {...listeners}>
         <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true">

@@ -77,15 +77,19 @@ describe('what is worth a look', () => {
     expect(list()).toHaveLength(1);
     await user.click(screen.getByRole('checkbox', { name: 'Basics' }));
     expect(plan).toHaveBeenLastCalledWith({ plan: null });
-    await user.click(screen.getByRole('combobox', { name: 'Only these tonight' }));
+    await user.click(screen.getByRole('button', { name: 'Only some' }));
+    await user.click(screen.getByRole('combobox', { name: 'Tonight shows' }));
     await user.click(within(screen.getByRole('listbox')).getByRole('option', { name: 'Front stance' }));
     expect(plan).toHaveBeenLastCalledWith({ items: [`t:${stance.id}`] });
   });
 
-  it('where single items are chosen the groups step back', () => {
-    open(undefined, { plan: ['Partner'], items: [`t:${stance.id}`] });
+  it('where single items are chosen the groups step back, and each can be let go again', async () => {
+    const { user, plan } = open(undefined, { plan: ['Partner'], items: [`t:${stance.id}`] });
+    expect(list().length).toBeGreaterThan(0);
     expect(list().every((t) => t?.includes('Front stance'))).toBe(true);
     expect(screen.queryByRole('checkbox', { name: 'Basics' })).toBeNull();
+    await user.click(screen.getByRole('button', { name: 'Not only Front stance' }));
+    expect(plan).toHaveBeenLastCalledWith({ items: [] });
   });
 
   it('a tap begins with it', async () => {

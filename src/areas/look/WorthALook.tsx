@@ -1,7 +1,7 @@
 import Autocomplete from '@mui/material/Autocomplete';
 import ButtonBase from '@mui/material/ButtonBase';
 import TextField from '@mui/material/TextField';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import type { LookKitView } from '../../contracts/views';
 import { nextLooks, type Group, type WorthALook as Worth } from '../../core';
 import { Belt } from '../../kit/marks/Belt';
@@ -33,6 +33,7 @@ export function WorthALook({
   const askable = useMemo(() => items.filter((i) => groupOf.has(i.key)), [items, groupOf]);
   const names = useMemo(() => new Map(kit.students.map((s) => [s.id, s.name.split(' ')[0]!])), [kit.students]);
   const { plan, items: only } = line;
+  const [adding, setAdding] = useState(false);
   const list = useMemo(() => {
     if (people.length === 0) return [];
     const found = nextLooks(
@@ -48,6 +49,7 @@ export function WorthALook({
     );
     return found.filter((w) => !line.done.includes(`${w.itemKey} ${w.pointId} ${w.side}`)).slice(0, MOST);
   }, [kit, people, names, byKey, groupOf, plan, only, line.done]);
+  const tonight = askable.filter((i) => only.includes(i.key));
   const toggle = (g: Group) => {
     const now = plan ?? groups;
     const next = now.includes(g) ? now.filter((x) => x !== g) : [...now, g];
@@ -59,32 +61,52 @@ export function WorthALook({
         <h2 id="worth-head">Worth a look</h2>
         <span>{kit.gradingDay ? '' : 'no grading is set'}</span>
       </div>
-      {groups.length > 1 && only.length === 0 && (
-        <div className="tools" role="group" aria-label="What tonight shows">
-          {groups.map((g) => (
-            <ButtonBase
-              key={g}
-              className={`shown${plan === null || plan.includes(g) ? ' on' : ''}`}
-              role="checkbox"
-              aria-checked={plan === null || plan.includes(g)}
-              onClick={() => toggle(g)}
-            >
-              {g}
-            </ButtonBase>
-          ))}
-        </div>
-      )}
-      {askable.length > 0 && (
+      <div className="tools" role="group" aria-label="What tonight shows">
+        {only.length === 0 &&
+          groups.length > 1 &&
+          groups.map((g) => {
+            const on = plan === null || plan.includes(g);
+            return (
+              <ButtonBase
+                key={g}
+                className={`shown${on ? ' on' : ''}`}
+                role="checkbox"
+                aria-checked={on}
+                onClick={() => toggle(g)}
+              >
+                {g}
+              </ButtonBase>
+            );
+          })}
+        {tonight.map((i) => (
+          <ButtonBase
+            key={i.key}
+            className="shown on"
+            aria-label={`Not only ${i.name}`}
+            onClick={() => onPlan({ items: only.filter((k) => k !== i.key) })}
+          >
+            {i.name} <span aria-hidden="true">&nbsp;×</span>
+          </ButtonBase>
+        ))}
+        {askable.length > 1 && (
+          <ButtonBase className="shown" aria-expanded={adding} onClick={() => setAdding(!adding)}>
+            {only.length === 0 ? 'Only some' : 'One more'}
+          </ButtonBase>
+        )}
+      </div>
+      {adding && (
         <Autocomplete
           id="tonight"
-          multiple
-          options={askable}
+          options={askable.filter((i) => !only.includes(i.key))}
           getOptionKey={(i) => i.key}
           getOptionLabel={(i) => i.name}
           groupBy={(i) => i.group}
-          value={askable.filter((i) => only.includes(i.key))}
-          onChange={(_, chosen) => onPlan({ items: chosen.map((i) => i.key) })}
-          renderInput={(p) => <TextField {...p} label="Only these tonight" />}
+          value={null}
+          onChange={(_, chosen) => {
+            if (chosen) onPlan({ items: [...only, chosen.key] });
+            setAdding(false);
+          }}
+          renderInput={(p) => <TextField {...p} label="Tonight shows" autoFocus />}
         />
       )}
       {people.length === 0 ? (

@@ -26,6 +26,7 @@ export const draftLook = (
   sequence: null,
   stage: null,
   purpose: null,
+  partnerId: null,
   replaces: null,
   note: '',
   ...d,

@@ -8,10 +8,11 @@ import { cardFrom, isMarked, marksOf, uncutFor, type CardMarks, type PointMarks 
 import type { KitPoint, KitStudent, KitTechnique } from './line';
 import { draftLook, recordLook } from './record';
 
-/** How a technique was done: to show or to study it, and at which stage of learning; null where it is not said. */
+/** How a technique was done: to show or to study it, at which stage of learning, with whom; null where it is not said. */
 export interface How {
   purpose: Purpose | null;
   stage: Stage | null;
+  partnerId: string | null;
 }
 interface SideCard {
   lookId: string;
@@ -27,13 +28,18 @@ const STEPS_KEPT = 30;
 
 /** A card that was open when the browser was closed, or when somebody else was looked at in between. */
 function begunCard(who: string, by: string): { cards: Cards; notes: Partial<Record<Side, string>>; how: How } {
-  const out: ReturnType<typeof begunCard> = { cards: {}, notes: {}, how: { purpose: null, stage: null } };
+  const out: ReturnType<typeof begunCard> = {
+    cards: {},
+    notes: {},
+    how: { purpose: null, stage: null, partnerId: null },
+  };
   for (const c of openNow()) {
     const l = c.input as LookWritten;
     if (c.name !== 'look.record' || c.by !== by || `${l.studentId} ${l.techniqueId} ${l.conditionId}` !== who) continue;
     out.cards[l.side] = { lookId: c.id, marks: cardFrom(l.marks, 5) };
     out.notes[l.side] = l.note;
-    if (l.purpose || l.stage) out.how = { purpose: l.purpose, stage: l.stage ?? null };
+    if (l.purpose || l.stage || l.partnerId)
+      out.how = { purpose: l.purpose, stage: l.stage ?? null, partnerId: l.partnerId ?? null };
   }
   return out;
 }

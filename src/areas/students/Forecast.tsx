@@ -5,7 +5,23 @@ import { ask } from '../../kit/send';
 import { dateInWords } from '../../kit/words';
 import type { ForecastAsked, ForecastSaid } from '../../workers/forecast';
 
-type State = { at: 'reading' } | { at: 'working'; done: number } | { at: 'stopped' } | { at: 'said'; forecast: Found };
+type State =
+  | { at: 'reading' }
+  | { at: 'failed' }
+  | { at: 'working'; done: number }
+  | { at: 'stopped' }
+  | { at: 'said'; forecast: Found };
+
+const NOTHING_ASKED: Found = {
+  silent: 'nothing asked',
+  from: null,
+  median: null,
+  to: null,
+  byGrading: null,
+  decides: null,
+  changes: [],
+  aside: [],
+};
 
 /** "When?": a range of dates, simulated in a worker; shows how far it is and can be stopped. */
 export function Forecast({
@@ -13,13 +29,12 @@ export function Forecast({
   today,
   gradingDay,
   name,
-  mine,
 }: {
   studentId: string;
   today: string;
   gradingDay: string | null;
+  /** The given name, or "you" to whom it is about. */
   name: string;
-  mine: boolean;
 }) {
   const [state, setState] = useState<State>({ at: 'reading' });
   const [round, setRound] = useState(0);
@@ -27,7 +42,9 @@ export function Forecast({
   useEffect(() => {
     let current = true;
     void ask('forecast', { id: studentId }).then((view) => {
-      if (!current || !view?.input) return;
+      if (!current) return;
+      if (!view) return setState({ at: 'failed' });
+      if (!view.input) return setState({ at: 'said', forecast: NOTHING_ASKED });
       const made = new Worker(new URL('../../workers/forecast.ts', import.meta.url), { type: 'module' });
       worker.current = made;
       made.onmessage = (e: MessageEvent<ForecastSaid>) => {
@@ -36,6 +53,7 @@ export function Forecast({
           'forecast' in e.data ? { at: 'said', forecast: e.data.forecast } : { at: 'working', done: e.data.done },
         );
       };
+      made.onerror = () => current && setState({ at: 'failed' });
       made.postMessage({ input: view.input, seed: `${studentId} ${today}` } satisfies ForecastAsked);
       setState({ at: 'working', done: 0 });
     });
@@ -60,9 +78,9 @@ export function Forecast({
           </Button>
         </p>
       )}
-      {state.at === 'stopped' && (
+      {(state.at === 'stopped' || state.at === 'failed') && (
         <p className="second line">
-          Stopped.{' '}
+          {state.at === 'stopped' ? 'Stopped.' : 'It could not be tried out: there was no answer.'}{' '}
           <Button
             variant="text"
             onClick={() => {
@@ -74,7 +92,7 @@ export function Forecast({
           </Button>
         </p>
       )}
-      {state.at === 'said' && <Said f={state.forecast} today={today} gradingDay={gradingDay} name={name} mine={mine} />}
+      {state.at === 'said' && <Said f={state.forecast} today={today} gradingDay={gradingDay} name={name} />}
     </section>
   );
 }
@@ -82,23 +100,11 @@ export function Forecast({
 const SILENT: Record<NonNullable<Found['silent']>, (name: string) => string> = {
   'too few looks': () => 'Fewer than eight looks: too little to say when.',
   'may never end': (name) =>
-    `No range: as ${name} comes and is watched now, it would not all be met within two years in more than one try of ten.`,
+    `No range: as ${name === 'you' ? 'you come and are' : `${name} comes and is`} watched now, it would not all be met within two years in more than one try of ten.`,
   'nothing asked': () => 'Nothing is asked yet.',
 };
 
-function Said({
-  f,
-  today,
-  gradingDay,
-  name,
-  mine,
-}: {
-  f: Found;
-  today: string;
-  gradingDay: string | null;
-  name: string;
-  mine: boolean;
-}) {
+function Said({ f, today, gradingDay, name }: { f: Found; today: string; gradingDay: string | null; name: string }) {
   const decides = f.decides && (
     <>
       {f.decides.name.charAt(0).toUpperCase() + f.decides.name.slice(1)} decides it
@@ -113,7 +119,7 @@ function Said({
   if (f.silent !== null)
     return (
       <div className="line" style={{ paddingTop: 6 }}>
-        <p>{SILENT[f.silent](mine ? 'it' : name)}</p>
+        <p>{SILENT[f.silent](name)}</p>
         {decides && <p className="second">{decides}</p>}
         {aside}
       </div>

@@ -3,13 +3,15 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
-import { useState, type SyntheticEvent } from 'react';
+import { useState } from 'react';
 import type { IncidentsView } from '../../contracts/views';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { ask, newId } from '../../kit/send';
+import { Field } from '../../kit/sheet/Field';
+import { SheetForm } from '../../kit/sheet/SheetForm';
+import { useDecision } from '../../kit/sheet/useDecision';
 import { dateInWords, plural } from '../../kit/words';
-import { useDecision } from './decisions';
 
 type Person = IncidentsView['people'][number];
 type Item = IncidentsView['items'][number];
@@ -98,7 +100,7 @@ export default function Incidents({ view: first }: { view: IncidentsView }) {
 }
 
 function Record({ view, done, leave }: { view: IncidentsView; done: () => Promise<void>; leave: () => void }) {
-  const [day, setDay] = useState(view.today);
+  const [day, setDay] = useState(dateInWords(view.today));
   const [hurt, setHurt] = useState<Person | null>(null);
   const [cause, setCause] = useState<Person | null>(null);
   const [charge, setCharge] = useState<Person | null>(view.people.find((p) => p.id === view.me) ?? null);
@@ -107,27 +109,8 @@ function Record({ view, done, leave }: { view: IncidentsView; done: () => Promis
   const [help, setHelp] = useState('');
   const [head, setHead] = useState(false);
   const [missing, setMissing] = useState('');
-  const { decide, at, message } = useDecision(done);
-  const who = (
-    id: string,
-    label: string,
-    value: Person | null,
-    set: (p: Person | null) => void,
-    list: readonly Person[],
-    path: string,
-  ) => (
-    <Autocomplete
-      id={id}
-      options={[...list]}
-      getOptionKey={(p) => p.id}
-      getOptionLabel={(p) => p.name}
-      value={value}
-      onChange={(_, p) => set(p)}
-      renderInput={(p) => <TextField {...p} label={label} {...at(path)} />}
-    />
-  );
-  const save = (e: SyntheticEvent) => {
-    e.preventDefault();
+  const { decide, at, wrong } = useDecision(done);
+  const save = () => {
     if (!hurt || !charge) return setMissing(!hurt ? 'Say who was hurt.' : 'Say who was in charge.');
     setMissing('');
     const key = doing !== null && typeof doing !== 'string' ? doing.key : '';
@@ -145,20 +128,38 @@ function Record({ view, done, leave }: { view: IncidentsView; done: () => Promis
       head,
     });
   };
+  const party = (
+    id: string,
+    label: string,
+    value: Person | null,
+    onValue: (p: Person | null) => void,
+    path: string,
+  ) => ({
+    id: `incident-${id}`,
+    label,
+    value,
+    onValue,
+    ...at(path),
+  });
   return (
-    <form className="sheet stack" noValidate aria-label="Record an incident" onSubmit={save}>
-      <h2>What happened?</h2>
-      <TextField id="incident-day" label="Day" value={day} onChange={(e) => setDay(e.target.value)} {...at('day')} />
-      {who('incident-hurt', 'Who was hurt', hurt, setHurt, view.people, 'hurtId')}
-      {who('incident-cause', 'By whom (leave open: nobody else)', cause, setCause, view.people, 'causeId')}
-      {who(
-        'incident-charge',
-        'Who was in charge',
-        charge,
-        setCharge,
-        view.people.filter((p) => p.staff),
-        'chargeId',
-      )}
+    <SheetForm
+      title="What happened?"
+      label="Record an incident"
+      save="Record it"
+      wrong={missing || wrong}
+      leave={leave}
+      onSave={save}
+    >
+      <Field id="incident-day" label="Day" value={day} onValue={setDay} {...at('day')} />
+      <Party {...party('hurt', 'Who was hurt', hurt, setHurt, 'hurtId')} people={view.people} />
+      <Party
+        {...party('cause', 'By whom (leave open: nobody else)', cause, setCause, 'causeId')}
+        people={view.people}
+      />
+      <Party
+        {...party('charge', 'Who was in charge', charge, setCharge, 'chargeId')}
+        people={view.people.filter((p) => p.staff)}
+      />
       <Autocomplete
         id="incident-doing"
         freeSolo
@@ -170,36 +171,41 @@ function Record({ view, done, leave }: { view: IncidentsView; done: () => Promis
         onInputChange={(_, v, why) => why === 'input' && setDoing(v)}
         renderInput={(p) => <TextField {...p} label="Doing what" {...at('doing')} />}
       />
-      <TextField
-        id="incident-what"
-        label="What happened"
-        multiline
-        minRows={2}
-        value={what}
-        onChange={(e) => setWhat(e.target.value)}
-        {...at('what')}
-      />
-      <TextField
-        id="incident-done"
-        label="What was done"
-        multiline
-        value={help}
-        onChange={(e) => setHelp(e.target.value)}
-        {...at('done')}
-      />
+      <Field id="incident-what" label="What happened" lines={2} value={what} onValue={setWhat} {...at('what')} />
+      <Field id="incident-done" label="What was done" lines={2} value={help} onValue={setHelp} {...at('done')} />
       <FormControlLabel
         control={<Checkbox checked={head} onChange={(_, v) => setHead(v)} />}
         label="A knock to the head"
       />
       {head && <p className="message">Off the floor now, medical assessment, not back the same day.</p>}
-      {missing !== '' && <p className="message wrong">{missing}</p>}
-      {message}
-      <div className="row">
-        <Button type="submit" variant="contained">
-          Record it
-        </Button>
-        <Button onClick={leave}>Leave it</Button>
-      </div>
-    </form>
+    </SheetForm>
   );
 }
+
+/** One of the three parties. */
+const Party = ({
+  id,
+  label,
+  value,
+  onValue,
+  people,
+  ...wrong
+}: {
+  id: string;
+  label: string;
+  value: Person | null;
+  onValue: (p: Person | null) => void;
+  people: readonly Person[];
+  error: boolean;
+  helperText: string | undefined;
+}) => (
+  <Autocomplete
+    id={id}
+    options={[...people]}
+    getOptionKey={(p) => p.id}
+    getOptionLabel={(p) => p.name}
+    value={value}
+    onChange={(_, p) => onValue(p)}
+    renderInput={(p) => <TextField {...p} label={label} {...wrong} />}
+  />
+);

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { addDays } from '../units/plainDate';
+import { addDays, dayInWords } from '../units/plainDate';
 import type { Point } from '../technique/point';
 import { both, context, order, point, requirement, TODAY } from './builders';
 import { beliefOf } from './believe';
@@ -80,6 +80,9 @@ describe('worth a look', () => {
     const later = worth('a', [heel], metLooks, addDays(TODAY, 80));
     expect(later[0]!.points).toHaveLength(2);
     expect(later[0]!.settles).toBeGreaterThan(0.3);
+    // Watched yesterday, fresh for sixty days: the day after the fifty-ninth from now it is not.
+    const until = dayInWords(addDays(TODAY, 59), TODAY);
+    expect(later[0]!.reason).toBe(`Met, but fresh only until ${until}; the grading is later.`);
   });
 
   it('is nothing for a point that may fall short where all else is met', () => {

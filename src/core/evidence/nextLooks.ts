@@ -1,6 +1,6 @@
 import { canHurt, type Point } from '../technique/point';
 import { countsFor, type ConditionOrder } from '../units/condition';
-import { dayNumber, daysBetween, type PlainDate } from '../units/plainDate';
+import { dayInWords, dayNumber, daysBetween, fromDayNumber, type PlainDate } from '../units/plainDate';
 import type { Side } from '../units/side';
 import { betaBinomial, betaCdf } from './beta';
 import type { Posterior } from './posterior';
@@ -120,10 +120,12 @@ export function lookWorths(
   return requirements.flatMap((r) => {
     const points: PointWorth[] = [];
     let settles = 1;
+    let freshUntil = Infinity;
     for (const p of r.verdict.points) {
       const goesStale = p.looksNeeded === 0 && p.window.newest !== null && until - p.window.newest > r.freshDays;
       // What needs more looks than the item does is what may fall short: it decides nothing.
       if (p.looksNeeded > r.verdict.looksNeeded || (p.looksNeeded === 0 && !goesStale)) continue;
+      if (goesStale) freshUntil = Math.min(freshUntil, p.window.newest! + r.freshDays);
       const belief = r.belief(p.point, p.side);
       const stands = goesStale ? standsAfter({ ...p, looksNeeded: 1 }, r, belief) : standsAfter(p, r, belief);
       settles *= stands;
@@ -134,7 +136,12 @@ export function lookWorths(
     const hurts = r.verdict.points.some(
       (p) => canHurt(p.point) && p.window.of - p.window.held > 1e-9 && p.looksNeeded > 0,
     );
-    const { requirementId, itemKey, conditionId, reason } = r;
+    const { requirementId, itemKey, conditionId } = r;
+    // What is met is worth a look only because of its date: then the date is the reason.
+    const reason =
+      r.verdict.word === 'met' && freshUntil < Infinity
+        ? `Met, but fresh only until ${dayInWords(fromDayNumber(freshUntil), today)}; the grading is later.`
+        : r.reason;
     const seconds = r.seconds ?? CARD_SECONDS;
     return [
       { studentId, requirementId, itemKey, conditionId, word: r.verdict.word, reason, seconds, settles, hurts, points },

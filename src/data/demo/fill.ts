@@ -32,6 +32,7 @@ import { factsFor, readItems } from '../queries/items';
 import { readLibrary } from '../queries/library';
 import { computedOf, readVocabulary, textOf } from '../queries/sequences';
 import { detailOf } from './details';
+import { partnersOf } from './partners';
 import { DEMO_SCHOOL_ID, generateDemo, techniqueOf, type DemoSchool } from './generate';
 import { writeLived, writeShowings } from './lived';
 import { syllabusFrom, theDraft, withForms } from './way';
@@ -154,10 +155,16 @@ export async function writeSchool(tx: Transaction, schoolId: string, name: strin
     attendance,
     made.classes.flatMap((c) => c.present.map((personId) => ({ schoolId, classId: c.id, personId }))),
   );
+  const partnerOf = partnersOf(made);
   await insertAll(
     tx,
     look,
-    made.looks.map(({ marks: _marks, at, ...l }) => ({ schoolId, ...l, at: new Date(at) })),
+    made.looks.map(({ marks: _marks, at, ...l }) => ({
+      schoolId,
+      ...l,
+      at: new Date(at),
+      partnerId: partnerOf(l.conditionId, l.day, l.studentId),
+    })),
   );
   await insertAll(
     tx,

@@ -37,6 +37,7 @@ import {
 } from '../tables';
 import { dice } from './dice';
 import { techniqueOf, type DemoSchool } from './generate';
+import { partnersOf } from './partners';
 
 const SHOWN_DAYS = 50;
 
@@ -47,6 +48,7 @@ export async function writeShowings(tx: Transaction, schoolId: string, made: Dem
   const versions = await readVersions(tx);
   const followed = await readFollowed(tx);
   const looks: (typeof look.$inferInsert)[] = [];
+  const partnerOf = partnersOf(made);
   for (const s of made.students) {
     const worn = s.held.at(-1)!;
     const next = made.ranks[made.ranks.findIndex((r) => r.id === worn.rankId) + 1];
@@ -87,6 +89,7 @@ export async function writeShowings(tx: Transaction, schoolId: string, made: Dem
           at: new Date(at),
           side: 'none',
           purpose: r.purpose,
+          partnerId: partnerOf(r.conditionId, c.day, s.id),
           by: made.teachers[d.chance(0.5) ? 0 : 1]!.id,
         });
       }

@@ -74,6 +74,8 @@ export const look = pgTable(
     side: text('side', { enum: SIDES }).notNull(),
     purpose: text('purpose', { enum: ['show', 'study'] }),
     replaces: uuid('replaces'),
+    /** Who received it, where it was done with a partner. */
+    partnerId: uuid('partner_id'),
     by: uuid('by').notNull(),
     note: text('note').notNull().default(''),
   },
@@ -93,6 +95,11 @@ export const look = pgTable(
       columns: [t.schoolId, t.sequenceId],
       foreignColumns: [sequence.schoolId, sequence.id],
       name: 'look_sequence',
+    }),
+    foreignKey({
+      columns: [t.schoolId, t.partnerId],
+      foreignColumns: [person.schoolId, person.id],
+      name: 'look_partner',
     }),
     check('look_one_item', sql`(${t.techniqueId} is null) <> (${t.sequenceId} is null)`),
     foreignKey({

@@ -12,8 +12,8 @@ type Mine = Extract<CommandName, 'look.record' | 'class.record' | 'adaptation.wr
 const RECORD = `
   with l as (
     insert into look (school_id, id, student_id, technique_id, condition_id, day, at, side, purpose, replaces, by, note,
-      stage, sequence_id, part_from, part_to, of_counts, counts, slips)
-    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $14, $15, $16, $17, $18, $19, $20)
+      stage, sequence_id, part_from, part_to, of_counts, counts, slips, partner_id)
+    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $14, $15, $16, $17, $18, $19, $20, $21)
   )
   insert into mark (school_id, look_id, point_id, kind, held, "of", "values", reps, told_by)
   select $1, $2, x.point_id, x.kind, x.held, x."of", x."values", x.reps, x.told_by
@@ -68,6 +68,7 @@ export const evidenceCommands: Runs<Mine> = {
         l.sequence?.ofCounts ?? null,
         l.sequence?.counts ?? null,
         l.sequence ? JSON.stringify(l.sequence.slips) : null,
+        l.partnerId,
       ],
     });
     if (done.rowCount !== l.marks.length)

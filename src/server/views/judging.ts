@@ -163,20 +163,24 @@ export function judgeGates(j: Judging, student: Judgeable, rankId: string): Gate
     hours: classes.reduce((sum, c) => sum + c.minutes, 0) / 60,
     consent: consentOf(j.consents.get(student.id), student.born, j.today),
     injuredUntil: j.injured.get(student.id) ?? null,
-    stale: mine.some((g) => g.kind === 'earlier ranks fresh') ? staleEarlier(j, syllabus, student) : [],
+    stale: mine.some((g) => g.kind === 'earlier ranks fresh')
+      ? staleEarlier(j, student).map((x) => j.items.nameOf(x.requirement.item))
+      : [],
   };
   return mine.map((g) => judgeGate(g, facts, j.today));
 }
 
-/** Names of what earlier belts asked that was once met and has gone stale. */
-function staleEarlier(j: Judging, syllabus: SyllabusRead, student: Judgeable): string[] {
+/** What earlier belts asked that was once met and has gone stale, the newest belt first. */
+export function staleEarlier(j: Judging, student: Pick<RollRow, 'id' | 'since' | 'rankId'>): Judged[] {
+  const syllabus = j.syllabusOf(student);
   const worn = syllabus.ranks.findIndex((r) => r.id === student.rankId);
-  const earlier = new Set(syllabus.ranks.slice(0, worn + 1).map((r) => r.id));
+  const place = new Map(syllabus.ranks.slice(0, worn + 1).map((r, i) => [r.id, i]));
   const evidence = j.evidence.get(student.id) ?? NOTHING;
   return syllabus.requirements
-    .filter((r) => earlier.has(r.rankId))
-    .filter((r) => judgeOne(j, syllabus, evidence, student.id, r).word === 'stale')
-    .map((r) => j.items.nameOf(r.item));
+    .filter((r) => place.has(r.rankId))
+    .map((r) => judgeOne(j, syllabus, evidence, student.id, r))
+    .filter((x) => x.word === 'stale')
+    .sort((a, b) => place.get(b.requirement.rankId)! - place.get(a.requirement.rankId)!);
 }
 
 /** The rank above one, or null at the top. */

@@ -7,13 +7,16 @@ import { readRoll } from '../../data/queries/roll';
 import type { Who } from '../who';
 import { focusOf, groundsOf, nextGrading, readGiven, readResting, restOf, schoolBeliefs, worthsOf } from './beliefs';
 import { focusShown, requirementNames, slipShown } from './guided';
-import { judgeStudent, rankAbove, readJudging, type Judging } from './judging';
+import { judgeStudent, rankAbove, readJudging, staleEarlier, type Judging } from './judging';
 import { shownPoints } from './library';
 
 /** Whoever came within so many days may be on the line tonight: for them it is worked out what is worth a look. */
 const MAY_COME = 60;
-/** Requirements a student whose looks are worth most are taken along to the mat; more than an evening can hold. */
-const WORTHS_EACH = 10;
+/**
+ * Requirements a student whose looks are worth most are taken along to the mat: all of them in a small school, since
+ * tonight may be about any; in a large one more than an evening can hold, so that the tablet is not slowed.
+ */
+const worthsEach = (students: number): number => Math.max(10, Math.floor(1500 / Math.max(1, students)));
 
 /** Everything the mat needs for an evening without a network. */
 export async function lookKitView(tx: Transaction, who: Who): Promise<LookKitView> {
@@ -42,9 +45,13 @@ export async function lookKitView(tx: Transaction, who: Who): Promise<LookKitVie
     }
     const guided = comes ? focusOf(j, x, judged, given.get(x.id)) : null;
     const nameOf = requirementNames(j, x);
-    const list = worthsOf(j, groundsOf(j, school, x), x, judged, grading, mine)
+    // Where the next belt's gate asks that earlier belts are fresh, what has faded is worth a look too.
+    const asksFresh =
+      next && comes && j.syllabusOf(x).gates.some((g) => g.rankId === next.id && g.kind === 'earlier ranks fresh');
+    const open = asksFresh ? [...judged, ...staleEarlier(j, x)] : judged;
+    const list = worthsOf(j, groundsOf(j, school, x), x, open, grading, mine)
       .sort((a, b) => b.settles - a.settles || sum(b) - sum(a))
-      .slice(0, WORTHS_EACH);
+      .slice(0, worthsEach(roll.length));
     for (const w of list)
       worths.push({
         studentId: w.studentId,

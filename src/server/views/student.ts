@@ -15,7 +15,9 @@ import {
   dayInWords,
   dayLimit,
   gateInWords,
+  itemKey,
   readShowing,
+  reasonFor,
   reasonInWords,
   showingInWords,
   standardInWords,
@@ -27,8 +29,10 @@ import {
   type Evidence,
   type GateVerdict,
   type Grounds,
+  type Reader,
   type Resting,
   type Side,
+  type VerdictWord,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readItems } from '../../data/queries/items';
@@ -56,7 +60,7 @@ import { chanceShown, focusShown, requirementNames, slipShown } from './guided';
 import { readMissed } from './missed';
 import { readRoom } from './room';
 import { mayRead } from './own';
-import { judgeGates, judgeOne, rankAbove, readJudging, type Judged, type Judging } from './judging';
+import { judgeGates, judgeOne, rankAbove, readJudging, staleEarlier, type Judged, type Judging } from './judging';
 
 /** Repetitions of the deciding point, oldest first, as notches; held ones before slipped ones within a look. */
 function stick(evidence: Evidence, judged: Judged, side: Side, order: ConditionOrder): StickShown {
@@ -96,6 +100,7 @@ function shown(
   names: ReadonlyMap<string, string>,
   g: Grounds,
   resting: readonly Resting[],
+  words: (word: VerdictWord, reason: string) => string,
 ): RequirementVerdict {
   const { requirement: r, verdict } = judged;
   const sided = j.items.isSided(r.item);
@@ -117,7 +122,10 @@ function shown(
     asks: standardInWords(r.standard, sided),
     word: judged.word,
     computed: verdict.word,
-    reason: reasonInWords(verdict, { standard: r.standard, today: j.today, conditionName: condition, seenElsewhere }),
+    reason: words(
+      verdict.word,
+      reasonInWords(verdict, { standard: r.standard, today: j.today, conditionName: condition, seenElsewhere }),
+    ),
     change: changeInWords(verdict, usualLook(r.standard)),
     sticks: sides.map((side) => stick(evidence, judged, side, order)),
     override: judged.override
@@ -213,7 +221,7 @@ function showingShown(l: { counts: string | null; partFrom: number | null }): st
 const FELT_DAYS = 3;
 /**
  * Felt points that a student can tell of: those of what they were watched doing in the last days, and of what others of
- * the same class were watched doing with a partner, whose receiver they may have been.
+ * the same class were watched doing with a partner: with them, where that was noted, else perhaps with them.
  */
 async function feltAsked(
   tx: Transaction,
@@ -228,11 +236,13 @@ async function feltAsked(
     condition: string;
     side: Side;
     day: string;
+    named: boolean;
   }>(sql`
-    select distinct l.student_id as student, p.name, l.technique_id as technique, l.condition_id as condition, l.side, l.day::text as day
+    select distinct l.student_id as student, p.name, l.technique_id as technique, l.condition_id as condition, l.side,
+      l.day::text as day, coalesce(l.partner_id = ${me}::uuid, false) as named
     from look l join person p on p.school_id = l.school_id and p.id = l.student_id
     where l.technique_id is not null and l.day >= ${j.today}::date - ${FELT_DAYS}::int
-      and (l.student_id = ${me}::uuid or exists (
+      and (l.student_id = ${me}::uuid or l.partner_id = ${me}::uuid or l.partner_id is null and exists (
         select 1 from class_held c join attendance a on a.school_id = c.school_id and a.class_id = c.id
           join attendance b on b.school_id = c.school_id and b.class_id = c.id
         where c.school_id = l.school_id and c.day = l.day and a.person_id = ${me}::uuid and b.person_id = l.student_id))
@@ -241,13 +251,14 @@ async function feltAsked(
   for (const l of rows) {
     const condition = conditionName.get(l.condition) ?? '';
     const mine = l.student === me;
-    if (!mine && !withPartner(condition)) continue;
+    if (!mine && !l.named && !withPartner(condition)) continue;
     for (const p of j.library.pointsOf(l.technique)) {
       const key = `${l.student} ${l.technique} ${p.id} ${l.side}`;
       if (p.kind !== 'felt' || out.has(key)) continue;
       out.set(key, {
         studentId: l.student,
         whose: mine ? null : l.name,
+        sure: mine || l.named,
         techniqueId: l.technique,
         technique: j.library.techniques.get(l.technique)?.name ?? '',
         pointId: p.id,
@@ -259,7 +270,9 @@ async function feltAsked(
       });
     }
   }
-  return [...out.values()].sort((a, b) => Number(a.whose !== null) - Number(b.whose !== null)).slice(0, FELT_SHOWN);
+  return [...out.values()]
+    .sort((a, b) => Number(b.sure) - Number(a.sure) || Number(a.whose !== null) - Number(b.whose !== null))
+    .slice(0, FELT_SHOWN);
 }
 const FELT_SHOWN = 12;
 
@@ -314,6 +327,7 @@ export async function studentLooksView(
       stage: l.stage,
       by: names.get(l.by) ?? '',
       note: who.role === 'head' || who.role === 'instructor' ? l.note : '',
+      partner: l.partnerId ? (names.get(l.partnerId) ?? 'a partner') : null,
       replaced: replaced.has(l.id),
       marks: [
         ...(l.counts ? [{ point: 'counts', words: showingShown(l), felt: null }] : []),
@@ -384,7 +398,10 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
   const g = groundsOf(j, school, student);
   const restingAll = await readResting(tx, who.today, [id]);
   const resting = restingAll.get(id) ?? [];
-  const requirements = judged.map((x) => shown(j, id, evidence, x, syllabus.order, names, g, resting));
+  const reader: Reader = who.role === 'student' ? 'student' : who.role === 'guardian' ? 'guardian' : 'teacher';
+  const words = (word: VerdictWord, reason: string) =>
+    reasonFor(reader, student.name.split(' ')[0] ?? student.name, word, reason);
+  const requirements = judged.map((x) => shown(j, id, evidence, x, syllabus.order, names, g, resting, words));
   const nameOf = requirementNames(j, student);
   const guided = focusOf(j, student, judged, (await readGiven(tx, [id])).get(id));
   const room = await readRoom(tx, id);
@@ -524,7 +541,21 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
     room: { width: room.width, depth: room.depth, stature: room.said },
     missed: missed.get(id) ?? [],
     feltAsked: who.role === 'student' ? await feltAsked(tx, j, id, conditionName) : [],
+    faded: staleEarlier(j, student).map((x) => ({
+      rank: rankOf.get(x.requirement.rankId)!,
+      item: j.items.nameOf(x.requirement.item),
+      itemKey: itemKey(x.requirement.item),
+      reason: words(
+        x.word,
+        reasonInWords(x.verdict, {
+          standard: x.requirement.standard,
+          today: j.today,
+          conditionName: conditionName.get(x.requirement.conditionId) ?? '',
+        }),
+      ),
+    })),
     gradingDay: await nextGrading(tx, who.today),
+    reader,
     access: { email: email[0]?.email ?? null },
     may: {
       decide: who.role === 'head',

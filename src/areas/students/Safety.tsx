@@ -1,57 +1,50 @@
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
-import { useState, type SyntheticEvent } from 'react';
+import { useState } from 'react';
 import type { StudentView } from '../../contracts/views';
 import { OF_AGE, RUNGS, type Rung } from '../../core';
 import { newId } from '../../kit/send';
+import { Choice, Field } from '../../kit/sheet/Field';
+import { SheetForm } from '../../kit/sheet/SheetForm';
+import { useDecision } from '../../kit/sheet/useDecision';
 import { dateInWords } from '../../kit/words';
-import { useDecision, type Sheet } from './decisions';
+import type { Sheet } from './sheet';
 
 /** Consent to contact, or its refusal, which needs no reason. A minor's guardian agrees too. */
 export function Consent({ view, done, leave }: Sheet) {
   const [rung, setRung] = useState<Rung | ''>(view.consent?.rung ?? '');
   const [guardian, setGuardian] = useState('');
-  const { decide, at, message } = useDecision(done);
+  const { decide, at, wrong } = useDecision(done);
   const minor = view.student.age === null || view.student.age < OF_AGE;
   return (
-    <form
-      className="sheet stack"
-      noValidate
-      aria-label="Consent to contact"
-      onSubmit={(e: SyntheticEvent) => {
-        e.preventDefault();
+    <SheetForm
+      title="Consent to contact"
+      save="Record it"
+      wrong={wrong}
+      leave={leave}
+      onSave={() =>
         void decide('consent.record', {
           id: newId(),
           studentId: view.student.id,
           rung: rung || null,
           day: view.today,
           guardian: rung ? guardian : '',
-        });
-      }}
+        })
+      }
     >
-      <h2>Consent to contact</h2>
-      <TextField
+      <Choice
         id="consent-rung"
         label="Agrees to, at most"
-        select
         value={rung}
-        onChange={(e) => setRung(e.target.value as Rung | '')}
+        onValue={setRung}
+        options={[{ value: '', word: 'no contact' }, ...RUNGS]}
         {...at('rung')}
-      >
-        <MenuItem value="">no contact</MenuItem>
-        {RUNGS.map((r) => (
-          <MenuItem key={r} value={r}>
-            {r}
-          </MenuItem>
-        ))}
-      </TextField>
+      />
       {minor && rung !== '' && (
-        <TextField
+        <Field
           id="consent-guardian"
           label="Guardian who agrees"
           value={guardian}
-          onChange={(e) => setGuardian(e.target.value)}
+          onValue={setGuardian}
           {...at('guardian')}
         />
       )}
@@ -60,14 +53,7 @@ export function Consent({ view, done, leave }: Sheet) {
         {minor && `Under ${OF_AGE}, or with the date of birth unknown, it counts only with a guardian’s agreement. `}
         Every change stays on record. Rules of federation, insurer and local law come first.
       </p>
-      {message}
-      <div className="row">
-        <Button type="submit" variant="contained">
-          Record it
-        </Button>
-        <Button onClick={leave}>Leave it</Button>
-      </div>
-    </form>
+    </SheetForm>
   );
 }
 
@@ -75,48 +61,33 @@ export function Consent({ view, done, leave }: Sheet) {
 export function Injury({ view, done, leave, value }: Sheet & { value: StudentView['injuries'][number] | null }) {
   const [id] = useState(() => value?.id ?? newId());
   const [what, setWhat] = useState(value?.what ?? '');
-  const [from, setFrom] = useState(value?.from ?? view.today);
-  const [until, setUntil] = useState(value?.until ?? '');
-  const { decide, at, message } = useDecision(done);
+  const [from, setFrom] = useState(dateInWords(value?.from ?? view.today));
+  const [until, setUntil] = useState(value ? dateInWords(value.until) : '');
+  const { decide, at, wrong } = useDecision(done);
   return (
-    <form
-      className="sheet stack"
-      noValidate
-      aria-label="An injury"
-      onSubmit={(e: SyntheticEvent) => {
-        e.preventDefault();
-        void decide('injury.record', { id, studentId: view.student.id, what, from, until });
-      }}
+    <SheetForm
+      title={value ? 'Until when does it rest?' : 'Which work rests?'}
+      label="An injury"
+      save="Record it"
+      wrong={wrong}
+      leave={leave}
+      onSave={() => void decide('injury.record', { id, studentId: view.student.id, what, from, until })}
     >
-      <h2>{value ? 'Until when does it rest?' : 'Which work rests?'}</h2>
-      <TextField
+      <Field
         id="injury-what"
         label="Work that rests"
         placeholder="kicks with the left leg"
         value={what}
-        onChange={(e) => setWhat(e.target.value)}
+        onValue={setWhat}
         {...at('what')}
       />
-      <TextField id="injury-from" label="From" value={from} onChange={(e) => setFrom(e.target.value)} {...at('from')} />
-      <TextField
-        id="injury-until"
-        label="Until and with"
-        value={until}
-        onChange={(e) => setUntil(e.target.value)}
-        {...at('until')}
-      />
+      <Field id="injury-from" label="From" value={from} onValue={setFrom} {...at('from')} />
+      <Field id="injury-until" label="Until and with" value={until} onValue={setUntil} {...at('until')} />
       <p className="second">
         Pain: stop, and ask a doctor or physiotherapist. Suspected concussion: off the floor, medical assessment, not
         back the same day; when to come back is the doctor’s word. Write no diagnosis here.
       </p>
-      {message}
-      <div className="row">
-        <Button type="submit" variant="contained">
-          Record it
-        </Button>
-        <Button onClick={leave}>Leave it</Button>
-      </div>
-    </form>
+    </SheetForm>
   );
 }
 

@@ -1,0 +1,2 @@
+ALTER TABLE "look" ADD COLUMN "partner_id" uuid;--> statement-breakpoint
+ALTER TABLE "look" ADD CONSTRAINT "look_partner" FOREIGN KEY ("school_id","partner_id") REFERENCES "public"."person"("school_id","id") ON DELETE no action ON UPDATE no action;
