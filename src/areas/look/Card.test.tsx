@@ -101,6 +101,10 @@ describe('a card', () => {
   it('a felt point is told by whoever felt it, named', async () => {
     const { user } = open();
     await user.keyboard('{ArrowUp}{ArrowUp}{ArrowUp}');
+    // Who only watched cannot say it.
+    expect(key(/^Held/)).toHaveProperty('disabled', true);
+    await user.keyboard('h3');
+    expect(marks()).toEqual([]);
     await user.click(key('Hand over the tablet'));
     expect(screen.getByText(/this is about your own work/)).toBeTruthy();
     await user.click(screen.getByRole('combobox', { name: 'Who answers?' }));
@@ -108,6 +112,18 @@ describe('a card', () => {
     expect(screen.getByText(/This is about Ilse’s work on you/)).toBeTruthy();
     await user.click(key('all 5'));
     await waitFor(() => expect(marks()).toMatchObject([{ kind: 'felt', held: 5, of: 5, toldBy: bram.id }]));
+  });
+
+  it('with a partner it is kept who received it, and they are asked first', async () => {
+    const conditions = [{ id: CONDITION, name: 'set partner' }];
+    const { user } = open({ kit: kitOf({ students: [ilse, bram], conditions }) });
+    await user.click(screen.getByRole('combobox', { name: 'With whom?' }));
+    await user.click(screen.getByRole('option', { name: 'Bram Oakes' }));
+    await user.click(key(/^Held/));
+    await waitFor(() => expect(written()).toMatchObject([{ partnerId: bram.id }]));
+    await user.click(key(/Moved me/));
+    await user.click(key('Hand over the tablet'));
+    expect(screen.getByText(/This is about Ilse’s work on you/)).toBeTruthy();
   });
 
   it('a note is kept with every letter, on its side, even where nothing is marked', async () => {

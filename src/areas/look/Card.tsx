@@ -98,6 +98,8 @@ export default function Card({
   const range = point ? rangeFor(point, student) : null;
   const shownValue = value ?? (point ? middleOf(point, range) : 0);
   const measured = point?.kind === 'measured';
+  // Nobody who only watched can say what was felt.
+  const felt = point?.kind === 'felt';
   const accepted = measured && range !== null && isHeld(shownValue, range);
 
   const choose = (i: number) => {
@@ -111,14 +113,14 @@ export default function Card({
   };
   /** Held: the rest of the repetitions, the measure that stands there, or one more try that hit. */
   const hold = () => {
-    if (!point) return;
+    if (!point || felt) return;
     const latest = card.latest(side, point);
     if (!measured) return point.kind === 'counted' ? set(tryOnce(latest, 'H'), false) : set(holdRest(latest), true);
     if (accepted) set({ ...latest, values: [...latest.values, shownValue] }, true);
     setValue(null);
   };
   const slip = () => {
-    if (!point) return;
+    if (!point || felt) return;
     const latest = card.latest(side, point);
     if (!measured) set(point.kind === 'counted' ? tryOnce(latest, 'S') : slipOnce(latest), false);
     else if (range && !accepted) set({ ...latest, values: [...latest.values, shownValue] }, false);
@@ -154,7 +156,7 @@ export default function Card({
     else if (key === 'h') hold();
     else if (key === 's') slip();
     else if (key === 'backspace') clear();
-    else if (digit !== null && point && !measured && digit <= of) set(heldOf(digit, of), true);
+    else if (digit !== null && point && !measured && !felt && digit <= of) set(heldOf(digit, of), true);
     else if (key === 'enter') void next();
     else return false;
     return true;
@@ -170,6 +172,7 @@ export default function Card({
         point={point}
         student={student}
         partnerId={card.how.partnerId}
+        me={kit.me}
         line={line}
         of={of}
         onTold={(n, toldBy) => {
@@ -265,8 +268,10 @@ export default function Card({
               <Key
                 notch="H"
                 word={point.kind === 'counted' ? 'Hit' : 'Held'}
-                sub={measured ? keeps : point.kind === 'counted' ? tally(now) : theOther(now)}
-                disabled={measured && !accepted}
+                sub={
+                  measured ? keeps : felt ? 'who felt it says' : point.kind === 'counted' ? tally(now) : theOther(now)
+                }
+                disabled={felt || (measured && !accepted)}
                 onClick={hold}
               />
               <Key
@@ -281,7 +286,7 @@ export default function Card({
                       ? 'once more'
                       : ''
                 }
-                disabled={measured && (!range || accepted)}
+                disabled={felt || (measured && (!range || accepted))}
                 onClick={slip}
               />
               <Key notch="U" word="Not seen" low disabled={!isMarked(now)} onClick={clear} />

@@ -10,6 +10,7 @@ export function Handover({
   point,
   student,
   partnerId,
+  me,
   line,
   of,
   onTold,
@@ -19,6 +20,8 @@ export function Handover({
   student: KitStudent;
   /** Who received it, where that was said: they are asked first. */
   partnerId: string | null;
+  /** Who teaches may have received it themselves. */
+  me: { personId: string; name: string };
   line: readonly KitStudent[];
   of: number;
   onTold: (held: number, by: string) => void;
@@ -48,6 +51,7 @@ export function Handover({
             {s.id === student.id ? ', who did it' : ''}
           </MenuItem>
         ))}
+        <MenuItem value={me.personId}>{me.name}, who teaches</MenuItem>
       </TextField>
       <h2>{of === 1 ? 'Was it so?' : `In how many of the ${of} was it so?`}</h2>
       <div className="answers">

@@ -205,7 +205,9 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
       </IslandRoot>
     );
   if (mode.what === 'sweep' && technique && people.length > 0) {
-    const point = technique.points.find((p) => p.id === mode.pointId) ?? technique.points[0];
+    // What was felt is told on a card, by whoever felt it.
+    const sweepable = technique.points.filter((p) => p.kind !== 'felt');
+    const point = sweepable.find((p) => p.id === mode.pointId) ?? sweepable[0];
     const onSide = technique.sided ? side : 'none';
     if (point)
       return (
@@ -229,7 +231,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
               onNextPoint={() =>
                 go({
                   what: 'sweep',
-                  pointId: technique.points[(technique.points.indexOf(point) + 1) % technique.points.length]!.id,
+                  pointId: sweepable[(sweepable.indexOf(point) + 1) % sweepable.length]!.id,
                 })
               }
               onEnd={() => go({ what: 'choose' })}
@@ -440,7 +442,10 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
                 <ol className="sweeps">
                   {technique?.points.map((p, i) => (
                     <li key={p.id}>
-                      <ButtonBase disabled={people.length === 0} onClick={() => go({ what: 'sweep', pointId: p.id })}>
+                      <ButtonBase
+                        disabled={people.length === 0 || p.kind === 'felt'}
+                        onClick={() => go({ what: 'sweep', pointId: p.id })}
+                      >
                         <span className="num">{i + 1}</span>
                         <b>{p.name}</b>
                         {p.critical && (
@@ -448,7 +453,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
                             <Splinter /> critical
                           </span>
                         )}
-                        <span className="kind">{p.kind}</span>
+                        <span className="kind">{p.kind === 'felt' ? 'felt: on a card' : p.kind}</span>
                       </ButtonBase>
                     </li>
                   ))}

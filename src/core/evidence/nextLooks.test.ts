@@ -107,6 +107,15 @@ describe('worth a look', () => {
     expect(list.find((x) => x.studentIds[0] === 'close' && x.kind === 'card')!.reason).toBe('close close.');
   });
 
+  it('sweeps nothing that only the receiver can tell, and nothing that takes its time to measure', () => {
+    for (const kind of ['felt', 'measured'] as const) {
+      const told = point('moved me', { kind });
+      const worths = ['Ilse', 'Kofi'].flatMap((n) => worth(n, [told], []));
+      const list = nextLooks(worths, evening(['Ilse', 'Kofi']));
+      expect(list.map((x) => x.kind)).toEqual(['card', 'card']);
+    }
+  });
+
   it('offers a sweep before single looks where it settles several, and says whom', () => {
     // Only the left heel is open for each of five people.
     const looks = [...metLooks, ...both(addDays(TODAY, -2), { 'rear heel': [5, 5] })].filter((l) => l.side === 'right');

@@ -197,7 +197,8 @@ export function nextLooks(worths: readonly LookWorth[], evening: Evening, most =
   const sweeps = new Map<string, { w: LookWorth; p: PointWorth; alone: boolean }[]>();
   for (const w of open)
     for (const p of w.points) {
-      if (p.point.kind === 'measured') continue;
+      // A measure takes its time, and what was felt only the receiver can tell: both belong on a card.
+      if (p.point.kind === 'measured' || p.point.kind === 'felt') continue;
       const key = `${w.itemKey} ${w.conditionId} ${p.point.id} ${p.side}`;
       const list = sweeps.get(key) ?? [];
       if (list.length === 0) sweeps.set(key, list);

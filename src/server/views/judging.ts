@@ -3,6 +3,7 @@ import {
   adaptationsOn,
   consentOf,
   dayNumber,
+  itemKey,
   judge,
   judgeGate,
   rangesFor,
@@ -170,17 +171,19 @@ export function judgeGates(j: Judging, student: Judgeable, rankId: string): Gate
   return mine.map((g) => judgeGate(g, facts, j.today));
 }
 
-/** What earlier belts asked that was once met and has gone stale, the newest belt first. */
+/** What earlier belts asked that was once met and has gone stale, the newest belt first; an item stands there once. */
 export function staleEarlier(j: Judging, student: Pick<RollRow, 'id' | 'since' | 'rankId'>): Judged[] {
   const syllabus = j.syllabusOf(student);
   const worn = syllabus.ranks.findIndex((r) => r.id === student.rankId);
   const place = new Map(syllabus.ranks.slice(0, worn + 1).map((r, i) => [r.id, i]));
   const evidence = j.evidence.get(student.id) ?? NOTHING;
-  return syllabus.requirements
+  const stale = syllabus.requirements
     .filter((r) => place.has(r.rankId))
     .map((r) => judgeOne(j, syllabus, evidence, student.id, r))
     .filter((x) => x.word === 'stale')
     .sort((a, b) => place.get(b.requirement.rankId)! - place.get(a.requirement.rankId)!);
+  const items = stale.map((x) => itemKey(x.requirement.item));
+  return stale.filter((_, i) => items.indexOf(items[i]!) === i);
 }
 
 /** The rank above one, or null at the top. */

@@ -1,0 +1,102 @@
+import type { RequirementVerdict, StudentView } from '../../../contracts/views';
+
+const cloth = { colour: '#FFFFFF', second: null, stripe: null, bars: 0 };
+const [WHITE, STRAW] = ['White', 'Straw'].map((name) => ({ id: `rank-${name}`, name, cloth }));
+
+export const need = (technique: string, more: Partial<RequirementVerdict> = {}): RequirementVerdict => ({
+  id: `need-${technique}`,
+  item: { technique: `t-${technique}` },
+  technique,
+  kind: 'stance',
+  condition: 'in air',
+  asks: '8 of 10 on two days',
+  word: 'short',
+  computed: 'short',
+  reason: 'Rear heel held in 5 of the last 9 on the left; needs 8 of 10.',
+  change: 'Two clean looks of 5 repetitions, each on another day, would settle it.',
+  sticks: [{ side: 'left', marks: ['H', 'S'] }],
+  override: null,
+  chance: null,
+  rests: null,
+  points: [
+    {
+      pointId: 'heel',
+      name: 'Rear heel',
+      side: 'left',
+      critical: true,
+      held: 5,
+      of: 9,
+      days: 2,
+      needs: '8 of 10',
+      stands: false,
+      adapted: false,
+    },
+  ],
+  ...more,
+});
+
+const slip: StudentView['slips'][number] = {
+  pointId: 'heel',
+  point: 'Rear heel',
+  side: 'left',
+  hurts: true,
+  held: 5,
+  of: 9,
+  needs: '8 of 10',
+  cue: 'Push the floor away.',
+  requirements: ['Front stance'],
+};
+export const SLIPS = [slip, { ...slip, pointId: 'hip', point: 'Hip square', hurts: false, cue: '' }];
+
+/** A student's page as the server hands it out: of Ilse, for whoever is said. */
+export const pageOf = (more: Partial<StudentView> = {}): StudentView => ({
+  student: {
+    id: 'ilse',
+    name: 'Ilse Marrow',
+    age: 14,
+    born: '2012-03-01',
+    leftOn: null,
+    rank: WHITE!,
+    since: '2025-06-01',
+  },
+  next: STRAW!,
+  consent: null,
+  consentBefore: [],
+  injuries: [],
+  follows: { title: 'The first', from: '2025-01-01', newest: true },
+  answer: 'Steadier work in front stance.',
+  requirements: [need('Front stance')],
+  gates: [{ id: 'g', word: 'short', has: '6 of 10 hours of class', asks: 'since White' }],
+  ranks: [WHITE!, STRAW!],
+  held: [{ rank: WHITE!, since: '2025-06-01', note: '' }],
+  adaptations: [],
+  looks: [],
+  lookCount: 0,
+  chance: null,
+  focus: {
+    ...slip,
+    how: '',
+    slip: 'Heel lifts',
+    hurtsHow: 'the knee twists',
+    since: '2026-02-20',
+    chosen: false,
+    why: 'It can hurt, so it comes first.',
+    holds: 'It stays until it holds 8 of 10.',
+  },
+  praise: 'eyes stay up held 5 of 5 on 3 March.',
+  slips: SLIPS,
+  pauses: [],
+  practice: { minutes: 0, restsUntil: null, repetitions: 0, strikes: 0, entries: 0, caution: '', list: [] },
+  room: { width: null, depth: null, stature: null },
+  missed: [],
+  feltAsked: [],
+  faded: [],
+  gradingDay: null,
+  access: { email: null },
+  reader: 'teacher',
+  may: { decide: true, look: true, log: false },
+  today: '2026-03-05',
+  ...more,
+});
+export const forStudent = (more: Partial<StudentView> = {}): StudentView =>
+  pageOf({ reader: 'student', may: { decide: false, look: false, log: true }, ...more });
