@@ -1,13 +1,15 @@
 import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState, type SyntheticEvent } from 'react';
+import type { FieldError } from '../../contracts/commands';
 import type { Role } from '../../contracts/people';
 import type { PeopleView } from '../../contracts/views';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { errorAt, newId, send } from '../../kit/send';
-import type { FieldError } from '../../contracts/commands';
+import { Choice, Field } from '../../kit/sheet/Field';
+import { SheetForm } from '../../kit/sheet/SheetForm';
+import { useDecision } from '../../kit/sheet/useDecision';
 
 const RIGHTS: Record<Exclude<Role, 'student' | 'guardian'>, string> = {
   head: 'everything',
@@ -204,9 +206,9 @@ export default function People({ view }: { view: PeopleView }) {
         </div>
         <aside>
           {adding === 'guardian' ? (
-            <AddGuardian view={view} />
+            <AddGuardian view={view} leave={() => setAdding(null)} />
           ) : adding === 'teacher' ? (
-            <AddTeacher />
+            <AddTeacher leave={() => setAdding(null)} />
           ) : open ? (
             <Access key={open.id} person={open} />
           ) : (
@@ -228,29 +230,20 @@ export default function People({ view }: { view: PeopleView }) {
   );
 }
 
-function AddGuardian({ view }: { view: PeopleView }) {
+function AddGuardian({ view, leave }: { view: PeopleView; leave: () => void }) {
   const [name, setName] = useState('');
   const [wards, setWards] = useState<PeopleView['students']>([]);
-  const [errors, setErrors] = useState<FieldError[]>([]);
-  const [wrong, setWrong] = useState('');
-  const save = async (e: SyntheticEvent) => {
-    e.preventDefault();
-    const answer = await send('guardian.save', { id: newId(), name, studentIds: wards.map((w) => w.id) });
-    if (answer.ok) return location.reload();
-    setErrors(answer.errors);
-    setWrong(answer.errors.length ? '' : answer.title);
-  };
+  const { decide, at, wrong } = useDecision(() => location.reload());
+  const answersFor = at('studentIds');
   return (
-    <form className="sheet stack" onSubmit={(e) => void save(e)} noValidate>
-      <h2>A new guardian</h2>
-      <TextField
-        id="guardian-name"
-        label="Name"
-        value={name}
-        onChange={(e) => setName(e.target.value)}
-        error={!!errorAt(errors, 'name')}
-        helperText={errorAt(errors, 'name')}
-      />
+    <SheetForm
+      title="A new guardian"
+      save="Add"
+      wrong={wrong}
+      leave={leave}
+      onSave={() => void decide('guardian.save', { id: newId(), name, studentIds: wards.map((w) => w.id) })}
+    >
+      <Field id="guardian-name" label="Name" value={name} onValue={setName} {...at('name')} />
       <Autocomplete
         id="guardian-of"
         multiple
@@ -263,66 +256,39 @@ function AddGuardian({ view }: { view: PeopleView }) {
           <TextField
             {...p}
             label="Answers for"
-            error={!!errorAt(errors, 'studentIds')}
-            helperText={errorAt(errors, 'studentIds') ?? 'Sees the pages of these students, and of no others.'}
+            error={answersFor.error}
+            helperText={answersFor.helperText ?? 'Sees the pages of these students, and of no others.'}
           />
         )}
       />
-      <div role="alert">{wrong && <p className="message wrong">{wrong}</p>}</div>
-      <div>
-        <Button type="submit" variant="contained">
-          Add
-        </Button>
-      </div>
-    </form>
+    </SheetForm>
   );
 }
 
-function AddTeacher() {
+const TEACHES = ['head', 'instructor', 'examiner'] as const;
+
+function AddTeacher({ leave }: { leave: () => void }) {
   const [name, setName] = useState('');
-  const [role, setRole] = useState<'head' | 'instructor' | 'examiner'>('instructor');
-  const [errors, setErrors] = useState<FieldError[]>([]);
-  const [wrong, setWrong] = useState('');
-  const save = async (e: SyntheticEvent) => {
-    e.preventDefault();
-    const answer = await send('teacher.save', { id: newId(), name, role });
-    if (answer.ok) return location.reload();
-    setErrors(answer.errors);
-    setWrong(answer.errors.length ? '' : answer.title);
-  };
+  const [role, setRole] = useState<(typeof TEACHES)[number]>('instructor');
+  const { decide, at, wrong } = useDecision(() => location.reload());
   return (
-    <form className="sheet stack" onSubmit={(e) => void save(e)} noValidate>
-      <h2>A new teacher</h2>
-      <TextField
-        id="teacher-name"
-        label="Name"
-        value={name}
-        onChange={(e) => setName(e.target.value)}
-        error={!!errorAt(errors, 'name')}
-        helperText={errorAt(errors, 'name')}
-        autoFocus
-      />
-      <TextField
+    <SheetForm
+      title="A new teacher"
+      save="Add"
+      wrong={wrong}
+      leave={leave}
+      onSave={() => void decide('teacher.save', { id: newId(), name, role })}
+    >
+      <Field id="teacher-name" label="Name" value={name} onValue={setName} {...at('name')} />
+      <Choice
         id="teacher-role"
         label="Rights"
-        select
         value={role}
-        onChange={(e) => setRole(e.target.value as typeof role)}
+        onValue={setRole}
+        options={TEACHES.map((r) => ({ value: r, word: WORD[r] }))}
         helperText={`May: ${RIGHTS[role]}.`}
-      >
-        {Object.keys(RIGHTS).map((r) => (
-          <MenuItem key={r} value={r}>
-            {WORD[r as Role]}
-          </MenuItem>
-        ))}
-      </TextField>
-      <div role="alert">{wrong && <p className="message wrong">{wrong}</p>}</div>
-      <div>
-        <Button type="submit" variant="contained">
-          Add
-        </Button>
-      </div>
-    </form>
+      />
+    </SheetForm>
   );
 }
 

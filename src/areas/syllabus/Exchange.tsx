@@ -36,6 +36,7 @@ export default function Exchange({
 
   const take = async (out: 'json' | 'csv') => {
     const b = await ask('bundle', {});
+    setWrong(b ? [] : ['The school could not be fetched. Try again in a moment.']);
     if (!b) return;
     if (out === 'json') {
       download(`${fileName(school)}.json`, JSON.stringify(b, null, 2), 'application/json');
@@ -104,8 +105,12 @@ export default function Exchange({
     setState({ at: answer.answer.done ? 'done' : 'tried', report: answer.answer });
   };
   const starter = async () => {
-    const response = await fetch('/api/starter');
-    open('the starter', await response.json());
+    try {
+      const response = await fetch('/api/starter');
+      open('the starter', await response.json());
+    } catch {
+      setWrong(['The small start could not be fetched. Try again in a moment.']);
+    }
   };
   const report = state.at === 'tried' || state.at === 'done' ? state.report : null;
   const by = (f: Fate) => report?.lines.filter((l) => l.fate === f) ?? [];

@@ -16,6 +16,15 @@ window.matchMedia = (query) =>
   }) satisfies MediaQueryList;
 // Nor does it know locks; nobody else sends from here.
 Object.defineProperty(navigator, 'locks', { value: { request: () => Promise.resolve() } });
+// And it reads files by the older way only.
+Blob.prototype.text = function (this: Blob) {
+  return new Promise((resolve, reject) => {
+    const reader = new FileReader();
+    reader.onload = () => resolve(String(reader.result));
+    reader.onerror = () => reject(reader.error ?? new Error('not read'));
+    reader.readAsText(this);
+  });
+};
 window.scrollTo = () => undefined;
 Element.prototype.scrollTo = () => undefined;
 Element.prototype.scrollIntoView = () => undefined;

@@ -1,0 +1,144 @@
+import { render, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import type { LookWritten } from '../../contracts/look';
+import type { EarlierMarksView } from '../../contracts/views';
+import { put as realPut } from '../../kit/outbox';
+import { Sweep } from './Sweep';
+import { BASE, CONDITION, HEEL, kitOf, student, technique } from './testing/kit';
+
+vi.mock(import('../../kit/outbox'), async (read) => ({ ...(await read()), put: vi.fn() }));
+const put = vi.mocked(realPut);
+const looks = () => put.mock.calls.map(([c]) => c.input as LookWritten);
+
+const [ilse, bram, noor] = ['Ilse Marrow', 'Bram Oakes', 'Noor Saltby'].map((n, i) => student(i, n));
+const waived = { ...bram!, waived: [HEEL.id] };
+let earlier: EarlierMarksView['marks'] = [];
+beforeEach(() => {
+  put.mockReset().mockResolvedValue(undefined);
+  localStorage.clear();
+  earlier = [];
+  vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify({ marks: earlier }))));
+});
+function open(more: Partial<Parameters<typeof Sweep>[0]> = {}) {
+  const on = { arrive: vi.fn(), swept: vi.fn(), side: vi.fn() };
+  const kick = technique([HEEL, BASE]);
+  const view = render(
+    <Sweep
+      kit={kitOf({ students: [ilse!, bram!, noor!], techniques: [kick] })}
+      line={[ilse!, waived, noor!]}
+      technique={kick}
+      point={HEEL}
+      conditionId={CONDITION}
+      side="left"
+      leftHanded={false}
+      away={[]}
+      late={{}}
+      onArrive={on.arrive}
+      onSwept={on.swept}
+      onHand={vi.fn()}
+      onSide={on.side}
+      onNextPoint={vi.fn()}
+      onEnd={vi.fn()}
+      {...more}
+    />,
+  );
+  return { ...on, ...view, user: userEvent.setup() };
+}
+const row = (name: RegExp) => within(screen.getByRole('list', { name: 'The line' })).getByRole('button', { name });
+const key = (name: string | RegExp) =>
+  within(screen.getByRole('region', { name: 'Mark' })).getByRole('button', { name });
+
+describe('a sweep along the line', () => {
+  it('one tap a person: marks and moves on, past whoever is not asked', async () => {
+    const { user, swept } = open();
+    expect(row(/Bram Oakes: not asked/)).toBeTruthy();
+    await user.click(key('Held'));
+    await screen.findByText('1 of 3 marked');
+    expect(row(/Noor/).getAttribute('aria-current')).toBe('true');
+    await user.click(key('Slipped'));
+    await screen.findByText('2 of 3 marked');
+    expect(looks()).toMatchObject([
+      { studentId: ilse!.id, side: 'left', marks: [{ pointId: HEEL.id, held: 1, of: 1 }], replaces: null },
+      { studentId: noor!.id, marks: [{ held: 0, of: 1 }] },
+    ]);
+    expect(swept).toHaveBeenCalled();
+  });
+
+  it('a correction replaces the look, and undoing gives it back; nothing is ever taken out', async () => {
+    const { user } = open();
+    await user.keyboard('h');
+    await screen.findByText('1 of 3 marked');
+    await user.keyboard('{ArrowUp}{ArrowUp}s');
+    await waitFor(() => expect(row(/Ilse Marrow: slipped/)).toBeTruthy());
+    await user.click(screen.getByRole('button', { name: 'Undo: Ilse slipped' }));
+    await waitFor(() => expect(row(/Ilse Marrow: held/)).toBeTruthy());
+    const [first, second, third] = looks();
+    expect([second!.replaces, third!.replaces]).toEqual([first!.id, second!.id]);
+    expect(third!.marks).toMatchObject([{ held: 1 }]);
+  });
+
+  it('more than one each takes digits', async () => {
+    const { user } = open();
+    await user.click(screen.getByRole('button', { name: 'One repetition more' }));
+    await user.click(screen.getByRole('button', { name: 'One repetition more' }));
+    await user.keyboard('2');
+    await waitFor(() => expect(row(/Ilse Marrow: 2 of 3/)).toBeTruthy());
+    expect(looks()).toMatchObject([{ marks: [{ held: 2, of: 3 }] }]);
+  });
+
+  it('what the device cannot keep is not shown as taken', async () => {
+    put.mockRejectedValue(new Error('This device has no room left. The mark was not taken.'));
+    const { user } = open();
+    await user.keyboard('h');
+    expect(await screen.findByText(/no room left/)).toBeTruthy();
+    expect(row(/Ilse Marrow: not seen/)).toBeTruthy();
+    expect(screen.getByText('0 of 3 marked')).toBeTruthy();
+  });
+
+  it('goes on where it was after a reload, and begins a new pass clean', async () => {
+    const first = open();
+    await first.user.keyboard('h');
+    await screen.findByText('1 of 3 marked');
+    first.unmount();
+    const { user } = open();
+    expect(row(/Ilse Marrow: held/)).toBeTruthy();
+    expect(row(/Noor/).getAttribute('aria-current')).toBe('true');
+    await user.click(screen.getByRole('button', { name: 'Next pass' }));
+    expect(screen.getByText('Second pass along the line')).toBeTruthy();
+    expect(screen.getByText('0 of 3 marked')).toBeTruthy();
+  });
+
+  it('what another watcher marked today stands beside the name, theirs and ours both count', async () => {
+    const mark = {
+      studentId: noor!.id,
+      pointId: HEEL.id,
+      side: 'left' as const,
+      conditionId: CONDITION,
+      held: 0,
+      of: 1,
+    };
+    earlier = [{ ...mark, day: '2026-03-05', lookId: 'x', by: 'Idris Vane' }];
+    open();
+    expect(await screen.findByText('Idris: slipped')).toBeTruthy();
+    expect(row(/Noor Saltby: not seen/)).toBeTruthy();
+  });
+
+  it('a measured point keeps the measure, by the key that fits it', async () => {
+    const { user } = open({ point: BASE });
+    expect(key(/^Slipped/)).toHaveProperty('disabled', true);
+    await user.click(screen.getByRole('button', { name: 'More' }));
+    await user.click(key(/^Held/));
+    await waitFor(() => expect(looks()).toMatchObject([{ marks: [{ kind: 'measured', values: [150] }] }]));
+  });
+
+  it('whoever comes in the middle joins, and the side can be changed', async () => {
+    const { user, arrive, side } = open({ line: [ilse!], away: [noor!], late: { [ilse!.id]: '18:20' } });
+    expect(screen.getByText('came at 18:20')).toBeTruthy();
+    await user.click(screen.getByRole('button', { name: 'Somebody came' }));
+    await user.click(screen.getByRole('button', { name: 'Noor Saltby' }));
+    expect(arrive).toHaveBeenCalledWith(noor!.id);
+    await user.click(screen.getByRole('button', { name: 'Now the right' }));
+    expect(side).toHaveBeenCalledWith('right');
+  });
+});
