@@ -21,6 +21,9 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     trace: 'off',
+    // Whatever hangs is named, long before the whole test gives up.
+    navigationTimeout: 45_000,
+    actionTimeout: 45_000,
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

@@ -1,12 +1,27 @@
 import { test as base, type BrowserContext, type Page } from '@playwright/test';
 import { fork, type ChildProcess } from 'node:child_process';
-import { randomBytes } from 'node:crypto';
+import { randomBytes, randomInt } from 'node:crypto';
 import net from 'node:net';
 import pg from 'pg';
 import { DEMO_PASSWORD, DEMO_SIGN_INS } from '../scripts/demo-sign-ins.mjs';
 import { at } from './cluster';
 
 export type Who = 'maren' | 'idris' | 'odile' | 'ilse' | 'aldous';
+
+/**
+ * A free port below those that outgoing connections take: a server that was killed comes back on its own port, which
+ * nobody else may have taken meanwhile.
+ */
+async function freePort(): Promise<number> {
+  for (;;) {
+    const port = 20_000 + randomInt(12_000);
+    const free = await new Promise<boolean>((resolve) => {
+      const probe = net.createServer().once('error', () => resolve(false));
+      probe.listen(port, '127.0.0.1', () => probe.close(() => resolve(true)));
+    });
+    if (free) return port;
+  }
+}
 
 /** A running Stavewright of its own: a copied database and a built server, which tests may stop, kill and start again. */
 export class House {
@@ -30,12 +45,7 @@ export class House {
     await admin.connect();
     await admin.query(`create database ${this.database} template e2e_${this.kind}`);
     await admin.end();
-    this.port = await new Promise<number>((resolve) => {
-      const probe = net.createServer().listen(0, '127.0.0.1', () => {
-        const { port } = probe.address() as net.AddressInfo;
-        probe.close(() => resolve(port));
-      });
-    });
+    this.port = await freePort();
     await this.start();
   }
 
@@ -52,13 +62,18 @@ export class House {
         SESSION_SECRET: 'only-for-tests-on-this-machine-0123456789',
       },
     });
-    await new Promise((resolve) => this.server!.once('message', resolve));
+    await new Promise<void>((resolve, reject) => {
+      this.server!.once('message', () => resolve());
+      this.server!.once('exit', (code) => reject(new Error(`The server did not start: it ended with ${code}.`)));
+    });
   }
 
   /** As a power cut would. */
   async kill(): Promise<void> {
+    if (this.server?.exitCode !== null || this.server.signalCode !== null)
+      throw new Error('The server had gone before.');
     const gone = new Promise((resolve) => this.server!.once('exit', resolve));
-    this.server!.kill('SIGKILL');
+    this.server.kill('SIGKILL');
     await gone;
   }
 

@@ -23,11 +23,22 @@ test.describe('the mat', () => {
   }, info) => {
     test.setTimeout(120_000);
     const profile = mkdtempSync(path.join(os.tmpdir(), 'mat-'));
+    // A browser that does not open or close is named as such, and soon.
     const open = (): Promise<BrowserContext> =>
-      chromium.launchPersistentContext(profile, {
-        ...info.project.use.launchOptions,
-        viewport: { width: 1280, height: 800 },
-      });
+      test.step(
+        'the browser opens',
+        async () => {
+          const opened = await chromium.launchPersistentContext(profile, {
+            ...info.project.use.launchOptions,
+            viewport: { width: 1280, height: 800 },
+          });
+          opened.setDefaultTimeout(45_000);
+          return opened;
+        },
+        { timeout: 40_000 },
+      );
+    const close = (opened: BrowserContext) =>
+      test.step('the browser closes', () => opened.close(), { timeout: 40_000 });
     let browser = await open();
     await demo.signIn(browser, 'idris');
     let page = await browser.newPage();
@@ -44,7 +55,7 @@ test.describe('the mat', () => {
     for (let i = 0; i < 15; i += 1) await page.keyboard.press(i % 4 === 3 ? 's' : 'h');
     await expect(page.getByText(/^15 of \d+ marked/)).toBeVisible();
     await expect(page.getByText(/15 wait for the network/)).toBeVisible();
-    await browser.close();
+    await close(browser);
 
     browser = await open();
     page = await browser.newPage();
@@ -72,7 +83,7 @@ test.describe('the mat', () => {
     await page.reload();
     await expect(page.getByText('None waits for the network.')).toBeVisible();
     expect(await looks(demo)).toHaveLength(30);
-    await browser.close();
+    await close(browser);
   });
 
   test('a card by keys and thumb: slips, measures and both sides, kept when the page is closed in the middle', async ({
