@@ -4,7 +4,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { LookWritten } from '../../contracts/look';
 import { drop, openNow, readOpen } from '../../kit/outbox';
 import Card from './Card';
-import { BASE, CONDITION, FELT, focusOn, HEEL, kitOf, SPOT, student, technique } from './testing/kit';
+import { BASE, CONDITION, FELT, focusOn, HEEL, kitOf, point, SPOT, student, technique } from './testing/kit';
 
 // The server is away all the time: everything here must be on the device.
 beforeEach(async () => {
@@ -50,6 +50,16 @@ describe('a card', () => {
     expect(await screen.findByText('4 of 5')).toBeTruthy();
     expect(marks()).toEqual([{ pointId: HEEL.id, kind: 'seen', held: 4, of: 5, reps: null, toldBy: null }]);
     expect(screen.getByRole('heading', { level: 2, name: 'Base foot turned' })).toBeTruthy();
+  });
+
+  it('eight points that all hold take eight taps at one place, and one to go on', async () => {
+    const eight = Array.from({ length: 8 }, (_, i) => point(20 + i, `Point ${i + 1}`));
+    const { user, next } = open({ technique: technique(eight) });
+    for (let i = 0; i < 8; i += 1) await user.click(key('Held'));
+    await waitFor(() => expect(marks()).toHaveLength(8));
+    expect(marks().every((m) => m.kind === 'seen' && m.held === 5 && m.of === 5)).toBe(true);
+    await user.click(key('Next: Bram Oakes'));
+    await waitFor(() => expect(next).toHaveBeenCalled());
   });
 
   it('by keys: digits, sides apart, not seen, and undo returns to where it was', async () => {

@@ -1,0 +1,128 @@
+import { render, screen, waitFor } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { put as realPut, readOpen as realReadOpen } from '../../kit/outbox';
+import { freshLine, keepLine } from './line';
+import Look from './Look';
+import { BASE, CONDITION, FELT, HEEL, kitOf, student, technique } from './testing/kit';
+
+vi.mock(import('../../kit/outbox'), async (read) => ({
+  ...(await read()),
+  put: vi.fn(),
+  readOpen: vi.fn(),
+  keepSending: vi.fn(() => () => undefined),
+}));
+const [put, readOpen] = [vi.mocked(realPut), vi.mocked(realReadOpen)];
+
+const [ilse, bram] = ['Ilse Marrow', 'Bram Oakes'].map((n, i) => student(i, n));
+const kick = technique([HEEL, BASE, FELT]);
+const kit = kitOf({ students: [ilse!, bram!], techniques: [kick], today: new Date().toISOString().slice(0, 10) });
+beforeEach(() => {
+  put.mockReset().mockResolvedValue(undefined);
+  readOpen.mockReset().mockResolvedValue([]);
+  localStorage.clear();
+  history.replaceState(null, '', '/look');
+  vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')));
+});
+const open = (more = {}) => {
+  render(<Look kit={{ ...kit, ...more }} school="Causeway Hall" />);
+  return userEvent.setup();
+};
+const ready = () => waitFor(() => expect(document.querySelector('main')!.getAttribute('aria-busy')).toBe('false'));
+const button = (name: string | RegExp) => screen.getByRole('button', { name });
+
+describe('the mat', () => {
+  it('asks who is on the line first; a sweep needs somebody, and nobody sweeps what is felt', async () => {
+    const user = open();
+    await ready();
+    expect(screen.getByText('0 of 2 here')).toBeTruthy();
+    expect(button(/^1 Heel down/)).toHaveProperty('disabled', true);
+    await user.click(screen.getByRole('checkbox', { name: 'Ilse Marrow' }));
+    expect(screen.getByText('1 of 2 here')).toBeTruthy();
+    expect(button(/^1 Heel down/)).toHaveProperty('disabled', false);
+    expect(button(/^3 Moved me felt: on a card/)).toHaveProperty('disabled', true);
+  });
+
+  it('remembers the line of today, and not that of another day', async () => {
+    keepLine({ ...freshLine(kit.today), present: [bram!.id] });
+    const first = render(<Look kit={kit} school="Causeway Hall" />);
+    await ready();
+    expect(screen.getByText('1 of 2 here')).toBeTruthy();
+    first.unmount();
+    keepLine({ ...freshLine('2020-01-01'), present: [bram!.id] });
+    open();
+    await ready();
+    expect(screen.getByText('0 of 2 here')).toBeTruthy();
+  });
+
+  it('the class is noted as they stand; whoever is tapped in later is late and says when', async () => {
+    const user = open();
+    await ready();
+    await user.click(button('Everybody'));
+    await user.click(screen.getByRole('checkbox', { name: 'Bram Oakes' }));
+    await user.clear(screen.getByLabelText('Minutes of this class'));
+    await user.type(screen.getByLabelText('Minutes of this class'), '2');
+    await user.click(button('Note who is here'));
+    expect(screen.getByText('A class lasts from 5 to 600 minutes.')).toBeTruthy();
+    expect(put).not.toHaveBeenCalled();
+    await user.type(screen.getByLabelText('Minutes of this class'), '0');
+    await user.click(button('Note who is here'));
+    expect(await screen.findByText('The class is noted: 1 here, 20 minutes.')).toBeTruthy();
+    const noted = put.mock.calls[0]![0];
+    expect(noted).toMatchObject({ name: 'class.record', input: { minutes: 20, present: [ilse!.id] } });
+    await user.click(screen.getByRole('checkbox', { name: 'Bram Oakes' }));
+    expect(screen.getByRole('checkbox', { name: /Bram Oakes\s*\d\d:\d\d/ })).toBeTruthy();
+    await user.click(button('Note the class again'));
+    await waitFor(() => expect(put).toHaveBeenCalledTimes(2));
+    // The same class once more, not another one.
+    expect((put.mock.calls[1]![0].input as { id: string }).id).toBe((noted.input as { id: string }).id);
+  });
+
+  it('begins with what the address asks for', async () => {
+    history.replaceState(null, '', `/look?student=${ilse!.id}&item=t:${kick.id}&condition=${CONDITION}`);
+    open();
+    expect(await screen.findByRole('heading', { level: 1, name: /Ilse Marrow/ })).toBeTruthy();
+    expect(JSON.parse(localStorage.getItem('stavewright-line') ?? 'null')).toBeNull();
+  });
+
+  it('shows no card before it is known what this device has of it', async () => {
+    let read: (open: never[]) => void = () => undefined;
+    readOpen.mockReturnValue(new Promise((resolve) => (read = resolve)));
+    history.replaceState(null, '', `/look?student=${ilse!.id}&item=t:${kick.id}`);
+    open();
+    expect(await screen.findByText('Fetching the card…')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Held' })).toBeNull();
+    read([]);
+    expect(await screen.findByRole('button', { name: 'Held' })).toBeTruthy();
+  });
+
+  it('a device that cannot be read begins with nothing instead of standing still', async () => {
+    readOpen.mockRejectedValue(new Error('no database'));
+    open();
+    await ready();
+  });
+
+  it('sends cards that nobody touched for an hour, and leaves newer ones open', async () => {
+    const card = (id: string, minutes: number) => ({
+      id,
+      at: new Date(Date.now() - minutes * 60_000).toISOString(),
+      name: 'look.record' as const,
+      input: {} as never,
+      label: '',
+      by: 'me',
+      open: true,
+      refused: null,
+    });
+    readOpen.mockResolvedValue([card('old', 61), card('new', 59)]);
+    open();
+    await ready();
+    expect(put.mock.calls.map(([c]) => [c.id, c.open])).toEqual([['old', false]]);
+  });
+
+  it('says what to do in a school without people or without points', async () => {
+    open({ students: [], techniques: [] });
+    await ready();
+    expect(screen.getByText(/Nobody is on the roll yet/)).toBeTruthy();
+    expect(screen.getByText(/No technique has points yet/)).toBeTruthy();
+  });
+});
