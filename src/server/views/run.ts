@@ -16,7 +16,9 @@ import { earlierMarksView, earlierShowingsView, lookKitView } from './lookKit';
 import { wardsView } from './own';
 import { chancesView, everybodyView, peopleView, readinessView, rollView, shellView } from './roll';
 import { sequencesView, sequenceView } from './sequences';
-import { forecastView, studentLooksView, studentView } from './student';
+import { forecastView } from './forecast';
+import { studentView } from './student';
+import { studentLooksView } from './studentLooks';
 
 type Run<N extends ViewName> = (tx: Transaction, who: Who, input: ViewInput<N>) => Promise<ViewResults[N]>;
 

@@ -1,12 +1,5 @@
-import { and, desc, eq, gte, inArray, isNotNull, ne, or, sql } from 'drizzle-orm';
-import type {
-  ForecastView,
-  RequirementVerdict,
-  StickShown,
-  StudentLooksView,
-  StudentView,
-  ViewInput,
-} from '../../contracts/views';
+import { and, desc, eq, gte, isNotNull, ne, or, sql } from 'drizzle-orm';
+import type { RequirementVerdict, StickShown, StudentView, ViewInput } from '../../contracts/views';
 import {
   ageOn,
   chanceInWords,
@@ -16,14 +9,11 @@ import {
   dayLimit,
   gateInWords,
   itemKey,
-  readShowing,
   reasonFor,
   reasonInWords,
-  showingInWords,
   standardInWords,
   sumPractice,
   usualLook,
-  withPartner,
   type ConditionOrder,
   type Entry,
   type Evidence,
@@ -35,11 +25,9 @@ import {
   type VerdictWord,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
-import { readItems } from '../../data/queries/items';
-import { readLibrary } from '../../data/queries/library';
 import type { SyllabusRead } from '../../data/queries/syllabus';
 import { readRoll } from '../../data/queries/roll';
-import { condition, consent, injury, look, mark, pause, person, practice, rank, rankHeld } from '../../data/tables';
+import { consent, injury, look, mark, pause, person, practice, rank, rankHeld } from '../../data/tables';
 import { user } from '../../data/tables/auth';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
@@ -47,7 +35,6 @@ import {
   beltChance,
   chanceOfOne,
   focusOf,
-  forecastFor,
   groundsOf,
   nextGrading,
   pastOutcomes,
@@ -56,10 +43,12 @@ import {
   restOf,
   schoolBeliefs,
 } from './beliefs';
+import { feltAsked } from './felt';
 import { chanceShown, focusShown, requirementNames, slipShown } from './guided';
 import { readMissed } from './missed';
 import { readRoom } from './room';
 import { mayRead } from './own';
+import { showingShown } from './studentLooks';
 import { judgeGates, judgeOne, rankAbove, readJudging, staleEarlier, type Judged, type Judging } from './judging';
 
 /** Repetitions of the deciding point, oldest first, as notches; held ones before slipped ones within a look. */
@@ -211,169 +200,6 @@ function followsShown(j: Judging, syllabus: SyllabusRead): StudentView['follows'
 }
 
 const nameOfSequence = (j: Judging, id: string | null): string => (id ? (j.items.sequences.get(id)?.title ?? '') : '');
-
-/** "count 5 slipped", of a showing; empty for other looks. */
-function showingShown(l: { counts: string | null; partFrom: number | null }): string {
-  const read = l.counts === null ? null : readShowing(l.counts);
-  return read ? showingInWords({ from: l.partFrom ?? 1, ...read }) : '';
-}
-
-const FELT_DAYS = 3;
-/**
- * Felt points that a student can tell of: those of what they were watched doing in the last days, and of what others of
- * the same class were watched doing with a partner: with them, where that was noted, else perhaps with them.
- */
-async function feltAsked(
-  tx: Transaction,
-  j: Judging,
-  me: string,
-  conditionName: ReadonlyMap<string, string>,
-): Promise<StudentView['feltAsked']> {
-  const { rows } = await tx.execute<{
-    student: string;
-    name: string;
-    technique: string;
-    condition: string;
-    side: Side;
-    day: string;
-    named: boolean;
-  }>(sql`
-    select distinct l.student_id as student, p.name, l.technique_id as technique, l.condition_id as condition, l.side,
-      l.day::text as day, coalesce(l.partner_id = ${me}::uuid, false) as named
-    from look l join person p on p.school_id = l.school_id and p.id = l.student_id
-    where l.technique_id is not null and l.day >= ${j.today}::date - ${FELT_DAYS}::int
-      and (l.student_id = ${me}::uuid or l.partner_id = ${me}::uuid or l.partner_id is null and exists (
-        select 1 from class_held c join attendance a on a.school_id = c.school_id and a.class_id = c.id
-          join attendance b on b.school_id = c.school_id and b.class_id = c.id
-        where c.school_id = l.school_id and c.day = l.day and a.person_id = ${me}::uuid and b.person_id = l.student_id))
-    order by day desc, p.name`);
-  const out = new Map<string, StudentView['feltAsked'][number]>();
-  for (const l of rows) {
-    const condition = conditionName.get(l.condition) ?? '';
-    const mine = l.student === me;
-    if (!mine && !l.named && !withPartner(condition)) continue;
-    for (const p of j.library.pointsOf(l.technique)) {
-      const key = `${l.student} ${l.technique} ${p.id} ${l.side}`;
-      if (p.kind !== 'felt' || out.has(key)) continue;
-      out.set(key, {
-        studentId: l.student,
-        whose: mine ? null : l.name,
-        sure: mine || l.named,
-        techniqueId: l.technique,
-        technique: j.library.techniques.get(l.technique)?.name ?? '',
-        pointId: p.id,
-        point: p.name,
-        conditionId: l.condition,
-        condition,
-        side: l.side,
-        day: l.day,
-      });
-    }
-  }
-  return [...out.values()]
-    .sort((a, b) => Number(b.sure) - Number(a.sure) || Number(a.whose !== null) - Number(b.whose !== null))
-    .slice(0, FELT_SHOWN);
-}
-const FELT_SHOWN = 12;
-
-/** All looks at a student with every mark: who looked, what was seen, and what a later look replaced. */
-export async function studentLooksView(
-  tx: Transaction,
-  who: Who,
-  { id }: ViewInput<'studentLooks'>,
-): Promise<StudentLooksView> {
-  await mayRead(tx, who, id);
-  const library = await readLibrary(tx);
-  const items = await readItems(tx, library, []);
-  // Whoever can have watched, decided or told: teachers, and the student; not everybody who ever came.
-  const people = await tx
-    .select({ id: person.id, name: person.name })
-    .from(person)
-    .where(or(ne(person.role, 'student'), eq(person.id, id)));
-  const names = new Map(people.map((p) => [p.id, p.name]));
-  const conditions = new Map((await tx.select().from(condition)).map((c) => [c.id, c.name]));
-  const rows = await tx
-    .select()
-    .from(look)
-    .where(eq(look.studentId, id))
-    .orderBy(desc(look.day), desc(look.at))
-    .limit(LOOKS_SHOWN);
-  const replaced = new Set(rows.flatMap((l) => (l.replaces ? [l.replaces] : [])));
-  const marks =
-    rows.length === 0
-      ? []
-      : await tx
-          .select()
-          .from(mark)
-          .where(
-            inArray(
-              mark.lookId,
-              rows.map((l) => l.id),
-            ),
-          );
-  const byLook = new Map<string, (typeof marks)[number][]>();
-  for (const m of marks) byLook.set(m.lookId, [...(byLook.get(m.lookId) ?? []), m]);
-  const pointOf = (pointId: string) => library.ownerOf.get(pointId)?.points.find((p) => p.id === pointId);
-  return {
-    looks: rows.map((l) => ({
-      id: l.id,
-      day: l.day,
-      item: l.techniqueId
-        ? (library.techniques.get(l.techniqueId)?.name ?? '')
-        : (items.sequences.get(l.sequenceId ?? '')?.title ?? ''),
-      condition: conditions.get(l.conditionId) ?? '',
-      side: l.side,
-      purpose: l.purpose,
-      stage: l.stage,
-      by: names.get(l.by) ?? '',
-      note: who.role === 'head' || who.role === 'instructor' ? l.note : '',
-      partner: l.partnerId ? (names.get(l.partnerId) ?? 'a partner') : null,
-      replaced: replaced.has(l.id),
-      marks: [
-        ...(l.counts ? [{ point: 'counts', words: showingShown(l), felt: null }] : []),
-        ...(byLook.get(l.id) ?? []).map((m) => {
-          const p = pointOf(m.pointId);
-          const unit = p?.unit ? ` ${p.unit}` : '';
-          const which = m.reps?.includes('S')
-            ? `, slipped at ${[...m.reps].flatMap((r, i) => (r === 'S' ? [i + 1] : [])).join(', ')}`
-            : '';
-          return {
-            point: p?.name ?? 'a point since retired',
-            words: m.values ? `${m.values.join(', ')}${unit}` : `${m.held} of ${m.of}${which}`,
-            felt: m.kind === 'felt' ? (names.get(m.toldBy ?? l.by) ?? '') : null,
-          };
-        }),
-      ],
-    })),
-  };
-}
-const LOOKS_SHOWN = 400;
-
-/** What the forecast needs; it is simulated where it is shown. */
-export async function forecastView(tx: Transaction, who: Who, { id }: ViewInput<'forecast'>): Promise<ForecastView> {
-  await mayRead(tx, who, id);
-  const student = (await readRoll(tx, { withLeft: true, id }))[0];
-  if (!student) throw new Refusal(404, 'This student is not on the roll.');
-  const j = await readJudging(tx, who.today, [id]);
-  const held = await tx
-    .select({ since: rankHeld.since })
-    .from(rankHeld)
-    .where(eq(rankHeld.personId, id))
-    .orderBy(rankHeld.since)
-    .limit(1);
-  const next = rankAbove(j.syllabusOf(student).ranks, student.rankId);
-  return {
-    name: student.name,
-    rank: next?.name ?? '',
-    input: forecastFor(
-      j,
-      await schoolBeliefs(tx, who, j),
-      student,
-      held[0]?.since ?? null,
-      await nextGrading(tx, who.today),
-    ),
-  };
-}
 
 /** "What does … need for … belt?" A student sees only their own page, and only what has been decided and seen. */
 export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'student'>): Promise<StudentView> {

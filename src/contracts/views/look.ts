@@ -1,0 +1,110 @@
+// What the mat takes along.
+import type {
+  CountSlip,
+  Group,
+  PointKind,
+  Purpose,
+  Sequence,
+  SequenceKind,
+  Side,
+  TechniqueKind,
+  VerdictWord,
+} from '../../core';
+import type { ConditionShown, RankShown } from './shown';
+import type { FocusShown, SlipShown } from './student';
+import type { PointShown } from './technique';
+
+/** All that the mat needs without a network: people, items, conditions, what is asked of whom, what is worth a look. */
+export interface LookKitView {
+  today: string;
+  timeZone: string;
+  me: { personId: string; name: string };
+  ranks: RankShown[];
+  conditions: ConditionShown[];
+  /** For each condition, itself and what stands above it. */
+  beyond: Record<string, string[]>;
+  students: {
+    id: string;
+    name: string;
+    rankId: string;
+    age: number | null;
+    lastHere: string | null;
+    waived: string[];
+    adapted: Record<string, string>;
+    focus: FocusShown | null;
+    /** The first few things that slip, to choose another correction from. */
+    slips: SlipShown[];
+    praise: string;
+    /** Why work rests, by item key. */
+    rests: Record<string, string>;
+    /** The rung of contact agreed to, 1 the lowest; 0 refused, null nothing on record that counts. */
+    rung: number | null;
+  }[];
+  /** How people stood in the last classes, from the door, the newest first. */
+  stood: string[][];
+  techniques: { id: string; name: string; kind: TechniqueKind; sided: boolean; points: Omit<PointShown, 'why'>[] }[];
+  /** Sequences that are asked for or were looked at, whole, for the stave. */
+  sequences: {
+    id: string;
+    title: string;
+    kind: SequenceKind;
+    body: Sequence;
+    /** Points of the techniques at each count, by which a slip can be named. */
+    points: { id: string; name: string; cue: string; kind: PointKind }[][];
+  }[];
+  asked: {
+    rankId: string;
+    itemKey: string;
+    techniqueId: string | null;
+    sequenceId: string | null;
+    part: { from: number; to: number; section: string | null } | null;
+    conditionId: string;
+    purpose: Purpose | null;
+    repetitions: number;
+    name: string;
+    group: Group;
+  }[];
+  worths: {
+    studentId: string;
+    itemKey: string;
+    requirementId: string;
+    conditionId: string;
+    word: VerdictWord;
+    reason: string;
+    seconds: number;
+    settles: number;
+    hurts: boolean;
+    points: { id: string; name: string; kind: PointKind; hurts: boolean; side: Side; gain: number; stands: number }[];
+  }[];
+  gradingDay: string | null;
+}
+
+/** Earlier showings of one sequence, newest first. */
+export interface EarlierShowingsView {
+  showings: {
+    id: string;
+    studentId: string;
+    day: string;
+    from: number;
+    counts: string;
+    by: string;
+    byMe: boolean;
+    slips: CountSlip[];
+  }[];
+}
+
+/** The newest marks of everybody on the points of one technique, newest first, at most five a point, side and student. */
+export interface EarlierMarksView {
+  marks: {
+    studentId: string;
+    pointId: string;
+    side: Side;
+    conditionId: string;
+    day: string;
+    held: number;
+    of: number;
+    lookId: string;
+    /** Who watched, where it was not the one who asks. */
+    by: string | null;
+  }[];
+}

@@ -1,0 +1,20 @@
+// What every screen shows of belts, conditions and the shell.
+import type { Cloth } from '../syllabus';
+import type { Role } from '../people';
+
+export interface RankShown {
+  id: string;
+  name: string;
+  cloth: Cloth;
+}
+
+export interface ConditionShown {
+  id: string;
+  name: string;
+}
+
+export interface ShellView {
+  school: { name: string; timeZone: string };
+  me: { personId: string; name: string; role: Role };
+  today: string;
+}

@@ -1,0 +1,237 @@
+// What is shown of one student.
+import type {
+  ForecastInput,
+  Item,
+  Practice,
+  PracticeSum,
+  Purpose,
+  Reader,
+  Rung,
+  Sequence,
+  SequenceKind,
+  Side,
+  Stage,
+  TechniqueKind,
+  VerdictWord,
+} from '../../core';
+import type { RankShown } from './shown';
+
+/** The newest marks at one requirement's deciding points, oldest first: held share of each repetition shown as H or S. */
+export interface StickShown {
+  side: Side;
+  marks: ('H' | 'S' | 'U')[];
+}
+
+export interface RequirementVerdict {
+  id: string;
+  item: Item;
+  /** The item's name. */
+  technique: string;
+  kind: TechniqueKind | SequenceKind;
+  condition: string;
+  asks: string;
+  word: VerdictWord;
+  computed: VerdictWord;
+  reason: string;
+  change: string;
+  sticks: StickShown[];
+  override: { word: VerdictWord; reason: string; by: string; day: string } | null;
+  /** How likely it passes on the day; null: too few looks to say. */
+  chance: { words: string; chance: number; looks: number } | null;
+  /** Why the work rests; null: it does not. */
+  rests: string | null;
+  /** The working: every point on every side. */
+  points: {
+    pointId: string;
+    name: string;
+    side: Side;
+    critical: boolean;
+    held: number;
+    of: number;
+    days: number;
+    needs: string;
+    stands: boolean;
+    adapted: boolean;
+  }[];
+}
+
+export interface StudentView {
+  student: {
+    id: string;
+    name: string;
+    age: number | null;
+    born: string | null;
+    leftOn: string | null;
+    rank: RankShown;
+    since: string;
+  };
+  next: RankShown | null;
+  /** The newest word on contact; `counts` is false where a guardian's agreement is missing. */
+  consent: { rung: Rung | null; day: string; guardian: string; counts: boolean } | null;
+  /** Everything said about contact before, newest first. */
+  consentBefore: { rung: Rung | null; day: string; guardian: string }[];
+  /** Open injuries: which work rests, and until when. */
+  injuries: { id: string; what: string; from: string; until: string }[];
+  /** The version of the syllabus this student is judged by; null: none is published. */
+  follows: { title: string; from: string; newest: boolean } | null;
+  answer: string;
+  requirements: RequirementVerdict[];
+  gates: { id: string; word: 'met' | 'short'; has: string; asks: string }[];
+  ranks: RankShown[];
+  held: { rank: RankShown; since: string; note: string }[];
+  adaptations: {
+    id: string;
+    point: string;
+    technique: string;
+    from: string;
+    what: string;
+    reason: string;
+    by: string;
+  }[];
+  looks: {
+    id: string;
+    day: string;
+    technique: string;
+    condition: string;
+    side: Side;
+    by: string;
+    note: string;
+    held: number;
+    of: number;
+    /** Of a showing: which counts slipped. */
+    shown: string;
+  }[];
+  lookCount: number;
+  /** How likely the belt passes on the day, gates aside; null: too few looks to say. */
+  chance: ChanceShown | null;
+  focus: FocusShown | null;
+  praise: string;
+  /** Everything that slips, in the order in which it is worth correcting. */
+  slips: SlipShown[];
+  pauses: { id: string; item: string; habit: string; from: string; until: string | null }[];
+  practice: PracticeSum & { list: (Practice & { id: string; what: string })[] };
+  room: { width: number | null; depth: number | null; stature: number | null };
+  missed: MissedShown[];
+  /** Felt points that this student can tell of, from looks of the last days: of their own work, or of a partner's. */
+  feltAsked: {
+    /** Whose work it was: the student's own, or a partner's of the same class. */
+    studentId: string;
+    whose: string | null;
+    /** Whether they certainly felt it: their own work, or noted as the partner. */
+    sure: boolean;
+    techniqueId: string;
+    technique: string;
+    pointId: string;
+    point: string;
+    conditionId: string;
+    condition: string;
+    side: Side;
+    day: string;
+  }[];
+  /** What earlier belts asked that has gone stale since. */
+  faded: { rank: RankShown; item: string; itemKey: string; reason: string }[];
+  gradingDay: string | null;
+  access: { email: string | null };
+  /** For whom the page is, and so in whose words. */
+  reader: Reader;
+  may: { decide: boolean; look: boolean; log: boolean };
+  today: string;
+}
+
+/** A chance as it is shown: in tenths, with its range and the looks behind it. */
+export interface ChanceShown {
+  words: string;
+  chance: number;
+  lo: number;
+  hi: number;
+  looks: number;
+  /** Past gradings it was corrected by; 0: too few yet. */
+  correctedBy: number;
+}
+
+export interface SlipShown {
+  pointId: string;
+  point: string;
+  side: Side;
+  hurts: boolean;
+  held: number;
+  of: number;
+  needs: string;
+  cue: string;
+  requirements: string[];
+}
+
+export interface FocusShown extends SlipShown {
+  how: string;
+  slip: string;
+  hurtsHow: string;
+  since: string | null;
+  chosen: boolean;
+  why: string;
+  holds: string;
+}
+
+/** What an absent student missed in one class. */
+export interface MissedShown {
+  day: string;
+  item: string;
+  itemKey: string;
+  condition: string;
+  points: { name: string; cue: string }[];
+  /** How it can be made up, with the room the student has. */
+  version: string;
+  /** A drill the student knows and has room for in which it comes; empty where there is none. */
+  drill: string;
+}
+
+export interface ForecastView {
+  name: string;
+  rank: string;
+  /** Null: this is the last belt. */
+  input: ForecastInput | null;
+}
+
+export interface StudentLooksView {
+  looks: {
+    id: string;
+    day: string;
+    item: string;
+    condition: string;
+    side: Side;
+    purpose: Purpose | null;
+    stage: Stage | null;
+    by: string;
+    note: string;
+    partner: string | null;
+    replaced: boolean;
+    marks: { point: string; words: string; felt: string | null }[];
+  }[];
+}
+
+/** What to practise this week, for a student's own floor. */
+export interface HomeView {
+  school: string;
+  student: { name: string; age: number | null; rank: RankShown };
+  next: RankShown | null;
+  today: string;
+  room: { width: number | null; depth: number | null; stature: number };
+  focus: FocusShown | null;
+  praise: string;
+  cautions: string[];
+  items: {
+    key: string;
+    name: string;
+    condition: string;
+    why: string;
+    times: string;
+    cues: string[];
+    /** How it fits: all of it, turned, or the counts that do; null: nothing to say. */
+    fit: string;
+    body: Sequence | null;
+  }[];
+  left: { name: string; why: string }[];
+}
+
+export interface WardsView {
+  students: { id: string; name: string }[];
+}

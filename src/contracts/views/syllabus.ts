@@ -1,0 +1,80 @@
+// What the screens of the way show.
+import type { Difference, GateKind, Group, Item, ItemFacts, Part, Sequence, Syllabus } from '../../core';
+import type { ConditionShown, RankShown } from './shown';
+import type { HallShown } from './sequence';
+
+export interface GateShown {
+  id: string;
+  rankId: string;
+  kind: GateKind;
+  amount: number;
+}
+
+/** An item that can be asked for, with all that the syllabus has to know of it. */
+export type ItemShown = Omit<ItemFacts, 'item'> & { key: string; item: Item };
+
+export interface VersionShown {
+  id: string;
+  title: string;
+  from: string;
+  publishedBy: string | null;
+  /** How many students follow it. */
+  followers: number;
+}
+
+/** The way: the draft or the newest published version, whole, and everything it names. */
+export interface SyllabusView {
+  ranks: (RankShown & { wornBy: number })[];
+  conditions: ConditionShown[];
+  syllabus: Syllabus;
+  /** The draft's count of changes; null: what is shown is published, and a change begins a draft. */
+  version: number | null;
+  /** What the draft is over; null: nothing is published yet. */
+  over: { id: string; title: string; from: string; syllabus: Syllabus } | null;
+  changedOn: string | null;
+  changedBy: string | null;
+  versions: VersionShown[];
+  /** The items of the syllabus. */
+  items: ItemShown[];
+  /** What else the library holds. */
+  others: { key: string; item: Item; name: string; group: Group; sections: Part[]; counts: number }[];
+  halls: HallShown[];
+  today: string;
+}
+
+/** Two versions beside each other, in the trade's words, and whom the difference touches. */
+export interface SyllabusCompareView {
+  was: { title: string; from: string | null };
+  now: { title: string; from: string | null };
+  differences: Difference[];
+  /** Students who follow the first and whose next belt asks something else in the second. */
+  touched: { id: string; name: string; rankId: string; differences: string[] }[];
+}
+
+/** A version as it was published. */
+export interface SyllabusVersionView {
+  version: VersionShown;
+  syllabus: Syllabus;
+  students: { id: string; name: string; rankId: string }[];
+}
+
+/** What one rank asks, for a sheet in a student's hand. */
+export interface SyllabusSheetView {
+  school: string;
+  rank: RankShown;
+  version: { title: string; from: string | null };
+  groups: {
+    group: Group;
+    items: {
+      id: string;
+      name: string;
+      how: string;
+      standard: string;
+      critical: boolean;
+      points: { name: string; how: string; critical: boolean }[];
+      body: Sequence | null;
+    }[];
+  }[];
+  introduced: string[];
+  gates: string[];
+}

@@ -1,0 +1,64 @@
+// What a student can tell of: nobody who only watched knows it.
+import { sql } from 'drizzle-orm';
+import type { StudentView } from '../../contracts/views';
+import { withPartner, type Side } from '../../core';
+import type { Transaction } from '../../data/connection';
+import type { Judging } from './judging';
+
+const FELT_DAYS = 3;
+/**
+ * Felt points that a student can tell of: those of what they were watched doing in the last days, and of what others of
+ * the same class were watched doing with a partner: with them, where that was noted, else perhaps with them.
+ */
+export async function feltAsked(
+  tx: Transaction,
+  j: Judging,
+  me: string,
+  conditionName: ReadonlyMap<string, string>,
+): Promise<StudentView['feltAsked']> {
+  const { rows } = await tx.execute<{
+    student: string;
+    name: string;
+    technique: string;
+    condition: string;
+    side: Side;
+    day: string;
+    named: boolean;
+  }>(sql`
+    select distinct l.student_id as student, p.name, l.technique_id as technique, l.condition_id as condition, l.side,
+      l.day::text as day, coalesce(l.partner_id = ${me}::uuid, false) as named
+    from look l join person p on p.school_id = l.school_id and p.id = l.student_id
+    where l.technique_id is not null and l.day >= ${j.today}::date - ${FELT_DAYS}::int
+      and (l.student_id = ${me}::uuid or l.partner_id = ${me}::uuid or l.partner_id is null and exists (
+        select 1 from class_held c join attendance a on a.school_id = c.school_id and a.class_id = c.id
+          join attendance b on b.school_id = c.school_id and b.class_id = c.id
+        where c.school_id = l.school_id and c.day = l.day and a.person_id = ${me}::uuid and b.person_id = l.student_id))
+    order by day desc, p.name`);
+  const out = new Map<string, StudentView['feltAsked'][number]>();
+  for (const l of rows) {
+    const condition = conditionName.get(l.condition) ?? '';
+    const mine = l.student === me;
+    if (!mine && !l.named && !withPartner(condition)) continue;
+    for (const p of j.library.pointsOf(l.technique)) {
+      const key = `${l.student} ${l.technique} ${p.id} ${l.side}`;
+      if (p.kind !== 'felt' || out.has(key)) continue;
+      out.set(key, {
+        studentId: l.student,
+        whose: mine ? null : l.name,
+        sure: mine || l.named,
+        techniqueId: l.technique,
+        technique: j.library.techniques.get(l.technique)?.name ?? '',
+        pointId: p.id,
+        point: p.name,
+        conditionId: l.condition,
+        condition,
+        side: l.side,
+        day: l.day,
+      });
+    }
+  }
+  return [...out.values()]
+    .sort((a, b) => Number(b.sure) - Number(a.sure) || Number(a.whose !== null) - Number(b.whose !== null))
+    .slice(0, FELT_SHOWN);
+}
+const FELT_SHOWN = 12;

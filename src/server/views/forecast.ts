@@ -1,0 +1,36 @@
+import { eq } from 'drizzle-orm';
+import type { ForecastView, ViewInput } from '../../contracts/views';
+import type { Transaction } from '../../data/connection';
+import { readRoll } from '../../data/queries/roll';
+import { rankHeld } from '../../data/tables';
+import { Refusal } from '../http/problem';
+import type { Who } from '../who';
+import { forecastFor, nextGrading, schoolBeliefs } from './beliefs';
+import { rankAbove, readJudging } from './judging';
+import { mayRead } from './own';
+
+/** What the forecast needs; it is simulated where it is shown. */
+export async function forecastView(tx: Transaction, who: Who, { id }: ViewInput<'forecast'>): Promise<ForecastView> {
+  await mayRead(tx, who, id);
+  const student = (await readRoll(tx, { withLeft: true, id }))[0];
+  if (!student) throw new Refusal(404, 'This student is not on the roll.');
+  const j = await readJudging(tx, who.today, [id]);
+  const held = await tx
+    .select({ since: rankHeld.since })
+    .from(rankHeld)
+    .where(eq(rankHeld.personId, id))
+    .orderBy(rankHeld.since)
+    .limit(1);
+  const next = rankAbove(j.syllabusOf(student).ranks, student.rankId);
+  return {
+    name: student.name,
+    rank: next?.name ?? '',
+    input: forecastFor(
+      j,
+      await schoolBeliefs(tx, who, j),
+      student,
+      held[0]?.since ?? null,
+      await nextGrading(tx, who.today),
+    ),
+  };
+}

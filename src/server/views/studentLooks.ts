@@ -1,0 +1,88 @@
+import { desc, eq, inArray, ne, or } from 'drizzle-orm';
+import type { StudentLooksView, ViewInput } from '../../contracts/views';
+import { readShowing, showingInWords } from '../../core';
+import type { Transaction } from '../../data/connection';
+import { readItems } from '../../data/queries/items';
+import { readLibrary } from '../../data/queries/library';
+import { condition, look, mark, person } from '../../data/tables';
+import type { Who } from '../who';
+import { mayRead } from './own';
+
+/** "count 5 slipped", of a showing; empty for other looks. */
+export function showingShown(l: { counts: string | null; partFrom: number | null }): string {
+  const read = l.counts === null ? null : readShowing(l.counts);
+  return read ? showingInWords({ from: l.partFrom ?? 1, ...read }) : '';
+}
+
+/** All looks at a student with every mark: who looked, what was seen, and what a later look replaced. */
+export async function studentLooksView(
+  tx: Transaction,
+  who: Who,
+  { id }: ViewInput<'studentLooks'>,
+): Promise<StudentLooksView> {
+  await mayRead(tx, who, id);
+  const library = await readLibrary(tx);
+  const items = await readItems(tx, library, []);
+  // Whoever can have watched, decided or told: teachers, and the student; not everybody who ever came.
+  const people = await tx
+    .select({ id: person.id, name: person.name })
+    .from(person)
+    .where(or(ne(person.role, 'student'), eq(person.id, id)));
+  const names = new Map(people.map((p) => [p.id, p.name]));
+  const conditions = new Map((await tx.select().from(condition)).map((c) => [c.id, c.name]));
+  const rows = await tx
+    .select()
+    .from(look)
+    .where(eq(look.studentId, id))
+    .orderBy(desc(look.day), desc(look.at))
+    .limit(LOOKS_SHOWN);
+  const replaced = new Set(rows.flatMap((l) => (l.replaces ? [l.replaces] : [])));
+  const marks =
+    rows.length === 0
+      ? []
+      : await tx
+          .select()
+          .from(mark)
+          .where(
+            inArray(
+              mark.lookId,
+              rows.map((l) => l.id),
+            ),
+          );
+  const byLook = new Map<string, (typeof marks)[number][]>();
+  for (const m of marks) byLook.set(m.lookId, [...(byLook.get(m.lookId) ?? []), m]);
+  const pointOf = (pointId: string) => library.ownerOf.get(pointId)?.points.find((p) => p.id === pointId);
+  return {
+    looks: rows.map((l) => ({
+      id: l.id,
+      day: l.day,
+      item: l.techniqueId
+        ? (library.techniques.get(l.techniqueId)?.name ?? '')
+        : (items.sequences.get(l.sequenceId ?? '')?.title ?? ''),
+      condition: conditions.get(l.conditionId) ?? '',
+      side: l.side,
+      purpose: l.purpose,
+      stage: l.stage,
+      by: names.get(l.by) ?? '',
+      note: who.role === 'head' || who.role === 'instructor' ? l.note : '',
+      partner: l.partnerId ? (names.get(l.partnerId) ?? 'a partner') : null,
+      replaced: replaced.has(l.id),
+      marks: [
+        ...(l.counts ? [{ point: 'counts', words: showingShown(l), felt: null }] : []),
+        ...(byLook.get(l.id) ?? []).map((m) => {
+          const p = pointOf(m.pointId);
+          const unit = p?.unit ? ` ${p.unit}` : '';
+          const which = m.reps?.includes('S')
+            ? `, slipped at ${[...m.reps].flatMap((r, i) => (r === 'S' ? [i + 1] : [])).join(', ')}`
+            : '';
+          return {
+            point: p?.name ?? 'a point since retired',
+            words: m.values ? `${m.values.join(', ')}${unit}` : `${m.held} of ${m.of}${which}`,
+            felt: m.kind === 'felt' ? (names.get(m.toldBy ?? l.by) ?? '') : null,
+          };
+        }),
+      ],
+    })),
+  };
+}
+const LOOKS_SHOWN = 400;
