@@ -78,13 +78,16 @@ describe('a sweep along the line', () => {
     expect(third!.marks).toMatchObject([{ held: 1 }]);
   });
 
-  it('more than one each takes digits', async () => {
+  it('more than one each takes digits, by keys and by thumb', async () => {
     const { user } = open();
     await user.click(screen.getByRole('button', { name: 'One repetition more' }));
     await user.click(screen.getByRole('button', { name: 'One repetition more' }));
     await user.keyboard('2');
     await waitFor(() => expect(row(/Ilse Marrow: 2 of 3/)).toBeTruthy());
     expect(looks()).toMatchObject([{ marks: [{ held: 2, of: 3 }] }]);
+    // And by thumb, without a keyboard.
+    await user.click(within(screen.getByRole('group', { name: 'How many of 3 held?' })).getByText('1'));
+    await waitFor(() => expect(row(/Noor Saltby: 1 of 3/)).toBeTruthy());
   });
 
   it('what the device cannot keep is not shown as taken', async () => {

@@ -394,6 +394,15 @@ export function Sweep({
             </Button>
           </div>
         )}
+        {!measured && of > 1 && (
+          <div className="digits" role="group" aria-label={`How many of ${of} held?`}>
+            {Array.from({ length: of + 1 }, (_, n) => (
+              <ButtonBase key={n} onClick={() => mark(n)}>
+                {n}
+              </ButtonBase>
+            ))}
+          </div>
+        )}
         <Key
           notch="H"
           word="Held"
