@@ -16,7 +16,7 @@ beforeEach(() => {
   vi.stubGlobal('fetch', (path: string, init?: RequestInit) => {
     const reply = (status: number, body: unknown) => Promise.resolve(new Response(JSON.stringify(body), { status }));
     if (path.startsWith('/api/views/')) return fresh ? reply(200, fresh) : reply(503, {});
-    sent.push(JSON.parse(String(init?.body)) as (typeof sent)[number]);
+    sent.push(JSON.parse(init?.body as string) as (typeof sent)[number]);
     return reply(answer.status, answer.body);
   });
 });

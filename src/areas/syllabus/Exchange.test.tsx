@@ -9,7 +9,7 @@ interface Sent {
 }
 let sent: Sent[] = [];
 let answers: string[] = [];
-const report = (more: Partial<BundleReport>): BundleReport => ({ done: false, lines: [], ...more }) as BundleReport;
+const report = (more: Partial<BundleReport>): BundleReport => ({ done: false, lines: [], ...more });
 const line = (fate: BundleReport['lines'][number]['fate'], name: string) =>
   ({ what: 'technique', name, fate, why: '' }) as BundleReport['lines'][number];
 const says = (r: BundleReport) => `${JSON.stringify({ done: 1, of: 2 })}\n${JSON.stringify({ answer: r })}\n`;
@@ -19,7 +19,7 @@ beforeEach(() => {
   vi.stubGlobal('fetch', (path: string, init?: RequestInit) => {
     if (path === '/api/starter') return Promise.resolve(new Response(JSON.stringify(starter)));
     if (path !== '/api/bundle') return Promise.resolve(new Response('{}', { status: 503 }));
-    sent.push(JSON.parse(String(init?.body)) as Sent);
+    sent.push(JSON.parse(init?.body as string) as Sent);
     return Promise.resolve(new Response(answers.shift() ?? '', { status: 200 }));
   });
 });

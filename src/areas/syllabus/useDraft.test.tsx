@@ -37,7 +37,7 @@ beforeEach(() => {
   vi.stubGlobal('fetch', (path: string, init?: RequestInit) => {
     if (path.startsWith('/api/views/')) return Promise.resolve(new Response(JSON.stringify(there)));
     return new Promise<Response>((resolve, reject) => {
-      const said = JSON.parse(String(init?.body)) as Pick<Write, 'name' | 'input'>;
+      const said = JSON.parse(init?.body as string) as Pick<Write, 'name' | 'input'>;
       writes.push({
         ...said,
         reply: (status, body) => resolve(new Response(JSON.stringify(body), { status })),

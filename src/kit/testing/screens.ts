@@ -20,7 +20,7 @@ Object.defineProperty(navigator, 'locks', { value: { request: () => Promise.reso
 Blob.prototype.text = function (this: Blob) {
   return new Promise((resolve, reject) => {
     const reader = new FileReader();
-    reader.onload = () => resolve(String(reader.result));
+    reader.onload = () => resolve(reader.result as string);
     reader.onerror = () => reject(reader.error ?? new Error('not read'));
     reader.readAsText(this);
   });
