@@ -396,13 +396,21 @@ describe('who may do what', () => {
     const withPartner = home.conditions.get('set partner')!;
     await home.send('instructor', 'look.record', aLook(home, { studentId: home.student, conditionId: withPartner }));
     await home.send('instructor', 'look.record', aLook(home, { studentId: me }));
-    const { feltAsked } = await runView(t.db, home.as.student, 'student', { id: me }, NOW);
-    expect(feltAsked.map((f) => [f.studentId, f.whose === null, f.point])).toEqual([
-      [me, true, 'stands firm'],
-      [home.student, false, 'stands firm'],
+    await home.send('instructor', 'look.record', aLook(home, { studentId: me, side: 'right' }));
+    const asked = async () =>
+      (await runView(t.db, home.as.student, 'student', { id: me }, NOW)).feltAsked.map((f) => [
+        f.studentId,
+        f.side,
+        f.point,
+        f.sure,
+      ]);
+    // Of their own left they have told today: that is not asked again.
+    expect(await asked()).toEqual([
+      [me, 'right', 'stands firm', true],
+      [home.student, 'left', 'stands firm', false],
     ]);
-    expect(feltAsked.map((f) => f.sure)).toEqual([true, false]);
     expect(await statusOf(home.send('student', 'felt.record', { ...other, id: v7() }))).toBe(200);
+    expect(await asked()).toEqual([[me, 'right', 'stands firm', true]]);
     expect((await runView(t.db, home.as.head, 'student', { id: me }, NOW)).feltAsked).toEqual([]);
   });
 

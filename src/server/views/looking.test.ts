@@ -229,13 +229,27 @@ describe('what was missed', () => {
     expect((await missed())[0]!.points.length).toBeGreaterThan(0);
     expect((await page(s)).missed).toHaveLength(1);
     // A look that was taken back, or that holds a note only, shows nothing and ticks nothing off.
-    const wrong = aLook(s, { day: day(2), marks: [{ pointId: s.points.seen, kind: 'seen', held: 5, of: 5 }] });
+    const pupil = s.as.student.personId;
+    const clean = [{ pointId: s.points.seen, kind: 'seen' as const, held: 5, of: 5 }];
+    const wrong = aLook(s, { day: day(2), marks: clean, partnerId: pupil });
     await s.send('instructor', 'look.record', wrong);
     expect(await missed()).toEqual([]);
     await s.send('instructor', 'look.record', aLook(s, { day: day(2), marks: [], replaces: wrong.id }));
     await s.send('instructor', 'look.record', aLook(s, { day: day(1), marks: [], note: 'Limps. Asked him to sit.' }));
     expect(await missed()).toHaveLength(1);
     expect((await page(s)).looks[0]).toMatchObject({ note: 'Limps. Asked him to sit.', of: 0 });
+    // What the partner felt is no look of a teacher.
+    await s.send('student', 'felt.record', {
+      id: v7(),
+      studentId: s.student,
+      techniqueId: s.stance,
+      pointId: s.points.felt,
+      conditionId: s.conditions.get('in air')!,
+      side: 'left',
+      held: 1,
+      of: 1,
+    });
+    expect(await missed()).toHaveLength(1);
     await Promise.all(seen(s, day(1), 5));
     expect(await missed()).toEqual([]);
   });

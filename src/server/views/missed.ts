@@ -70,7 +70,7 @@ function drillsFor(j: Judging): (s: Judgeable, nextId: string, room: RoomAtHome)
 /** What was watched in each belt on each day, and when each student was last seen doing an item. */
 async function readWatched(tx: Transaction, today: string) {
   const since = sql`${today}::date - ${MISSED_DAYS}::int`;
-  // A look that was taken back, or that holds a note only, shows nothing.
+  // A look that was taken back, or that holds a note only, shows nothing; nor does what students told of themselves.
   const looked = await tx.execute<{
     student: string;
     day: string;
@@ -79,6 +79,7 @@ async function readWatched(tx: Transaction, today: string) {
   }>(sql`
     select distinct l.student_id as student, l.day::text as day, l.technique_id as technique, l.sequence_id as sequence
     from look l where l.day >= ${since} and l.day <= ${today}::date
+      and exists (select 1 from person b where b.school_id = l.school_id and b.id = l.by and b.role <> 'student')
       and (l.counts is not null or exists (select 1 from mark m where m.school_id = l.school_id and m.look_id = l.id))
       and not exists (select 1 from look r where r.school_id = l.school_id and r.replaces = l.id)`);
   const worn = await tx.execute<{ id: string; rank: string }>(sql`
