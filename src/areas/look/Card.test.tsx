@@ -35,7 +35,7 @@ function open(more: Partial<Parameters<typeof Card>[0]> = {}) {
       {...more}
     />,
   );
-  return { ...on, ...view, user: userEvent.setup() };
+  return { ...on, ...view, user: userEvent.setup({ delay: null }) };
 }
 const key = (name: RegExp | string) => screen.getByRole('button', { name });
 const written = () => openNow().map((c) => c.input as LookWritten);

@@ -13,7 +13,7 @@ const focus = focusOn(HEEL, { since: '2026-02-20', hurts: true });
 const ilse = student(1, 'Ilse Marrow', { focus, slips: [focus, slipOf(BASE, { held: 2, of: 8 })] });
 const open = (s = ilse, now = '') => {
   render(<FocusPanel kit={kitOf()} student={s} now={now} />);
-  return userEvent.setup();
+  return userEvent.setup({ delay: null });
 };
 
 describe('the one correction over a card', () => {

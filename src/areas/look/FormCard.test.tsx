@@ -41,7 +41,7 @@ function open() {
       onEnd={on.end}
     />,
   );
-  return { ...on, ...view, user: userEvent.setup() };
+  return { ...on, ...view, user: userEvent.setup({ delay: null }) };
 }
 const showing = () => openNow().map((c) => c.input as LookWritten)[0]?.sequence ?? null;
 

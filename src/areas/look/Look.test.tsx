@@ -26,7 +26,7 @@ beforeEach(() => {
 });
 const open = (more = {}) => {
   render(<Look kit={{ ...kit, ...more }} school="Causeway Hall" />);
-  return userEvent.setup();
+  return userEvent.setup({ delay: null });
 };
 const ready = () => waitFor(() => expect(document.querySelector('main')!.getAttribute('aria-busy')).toBe('false'));
 const button = (name: string | RegExp) => screen.getByRole('button', { name });

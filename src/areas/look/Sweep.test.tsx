@@ -43,7 +43,7 @@ function open(more: Partial<Parameters<typeof Sweep>[0]> = {}) {
       {...more}
     />,
   );
-  return { ...on, ...view, user: userEvent.setup() };
+  return { ...on, ...view, user: userEvent.setup({ delay: null }) };
 }
 const row = (name: RegExp) => within(screen.getByRole('list', { name: 'The line' })).getByRole('button', { name });
 const key = (name: string | RegExp) =>

@@ -48,7 +48,7 @@ function open(people = [ilse!, bram!, noor!], more: Partial<Line> = {}) {
   const on = { plan: vi.fn(), look: vi.fn() };
   const line = { ...freshLine(kit.today), present: people.map((p) => p.id), ...more };
   render(<WorthALook kit={kit} items={itemsOf(kit)} people={people} line={line} onPlan={on.plan} onLook={on.look} />);
-  return { ...on, user: userEvent.setup() };
+  return { ...on, user: userEvent.setup({ delay: null }) };
 }
 const list = () => screen.queryAllByRole('listitem').map((li) => li.textContent);
 

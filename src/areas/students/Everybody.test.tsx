@@ -29,7 +29,7 @@ beforeEach(() => {
 });
 const open = (rows: EverybodyView['rows']) => {
   render(<Everybody view={{ rows, ranks: [white!, straw!], gradingDay: '2026-04-01' }} />);
-  return userEvent.setup();
+  return userEvent.setup({ delay: null });
 };
 
 describe('who is ready, of all belts', () => {

@@ -48,7 +48,7 @@ const found = (more: Partial<Found> = {}): Found => ({
 });
 const open = (name = 'Ilse', gradingDay: string | null = '2026-05-01') => {
   render(<Forecast studentId="ilse" today="2026-03-05" gradingDay={gradingDay} name={name} />);
-  return userEvent.setup();
+  return userEvent.setup({ delay: null });
 };
 const working = async () => {
   await screen.findByText(/Trying out/);

@@ -22,7 +22,7 @@ beforeEach(() => {
 });
 const open = (view: StudentView) => {
   render(<Student view={view} />);
-  return userEvent.setup();
+  return userEvent.setup({ delay: null });
 };
 const button = (name: string | RegExp) => screen.getByRole('button', { name });
 const heading = () => screen.getByRole('heading', { level: 1 }).textContent;

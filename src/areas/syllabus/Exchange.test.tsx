@@ -25,7 +25,7 @@ beforeEach(() => {
 });
 const open = (more: Partial<Parameters<typeof Exchange>[0]> = {}) => {
   render(<Exchange school="Causeway Hall" isEmpty={false} mayChange {...more} />);
-  return userEvent.setup();
+  return userEvent.setup({ delay: null });
 };
 const picker = () => screen.getByLabelText<HTMLInputElement>('A school as JSON, or its tables as CSV');
 const file = (name: string, text: string) => new File([text], name);
