@@ -3,7 +3,13 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', include: ['src/{core,contracts,kit,areas}/**/*.test.ts'], environment: 'node' } },
+      {
+        test: {
+          name: 'core',
+          include: ['src/{core,contracts,kit,areas}/**/*.test.ts', 'scripts/**/*.test.ts'],
+          environment: 'node',
+        },
+      },
       {
         test: {
           name: 'screens',

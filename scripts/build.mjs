@@ -4,7 +4,7 @@ import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync 
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
-import { asProgram, project, run, say } from './machine.mjs';
+import { asProgram, project, runAside, say } from './machine.mjs';
 
 function* files(folder) {
   for (const name of readdirSync(folder).sort()) {
@@ -61,14 +61,15 @@ function compress() {
   }
 }
 
-/** Builds unless dist/ is of these very sources. */
-export async function buildIfStale() {
+/** Builds unless dist/ is of these very sources; `started` is given the program that does it, so that it can be ended. */
+export async function buildIfStale(started) {
   const stamp = path.join(project, 'dist', '.fingerprint');
   const now = fingerprint();
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
   say('Building (about half a minute)…');
   rmSync(path.join(project, 'dist'), { recursive: true, force: true });
-  run('npx', ['astro', 'build', '--silent'], {
+  await runAside(process.execPath, ['node_modules/astro/astro.js', 'build', '--silent'], {
+    started,
     env: { ...process.env, NODE_ENV: 'production', ASTRO_TELEMETRY_DISABLED: '1' },
   });
   await buildServiceWorker();

@@ -1,6 +1,6 @@
 // What the machine must have before anything else runs: the packages of package-lock.json, PostgreSQL, and for tests
 // Chromium. Only Node's own modules are used here, since nothing is installed yet.
-import { execFileSync, spawnSync } from 'node:child_process';
+import { execFileSync, spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
@@ -20,6 +20,18 @@ export function run(program, args, options = {}) {
   if (done.error) throw new Plain(`${program} could not be started: ${done.error.message}`);
   if (done.status !== 0) throw new Plain(`${program} ${args.join(' ')} ended with ${done.status ?? done.signal}.`);
 }
+
+/** Runs a program without holding this process up, so that it hears signals meanwhile; `started` is given the child. */
+export const runAside = (program, args, { started, ...options } = {}) =>
+  new Promise((resolve, reject) => {
+    const child = spawn(program, args, { stdio: 'inherit', cwd: project, ...options });
+    started?.(child);
+    child.once('error', (error) => reject(new Plain(`${program} could not be started: ${error.message}`)));
+    child.once('close', (status, signal) => {
+      if (status === 0) resolve();
+      else reject(new Plain(`${program} ${args.join(' ')} ended with ${status ?? signal}.`));
+    });
+  });
 
 /** npm ci, once for each content of package-lock.json. */
 export function ensurePackages() {

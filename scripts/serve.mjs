@@ -59,9 +59,11 @@ server.listen(Number(process.env.PORT ?? 4310), process.env.HOST ?? '127.0.0.1',
   if (!process.send) console.log(`listening on ${process.env.HOST ?? '127.0.0.1'}:${server.address().port}`);
 });
 
-for (const signal of ['SIGTERM', 'SIGINT'])
-  process.on(signal, () => {
-    server.close(() => process.exit(0));
-    server.closeIdleConnections();
-    setTimeout(() => process.exit(0), 2000).unref();
-  });
+const close = () => {
+  server.close(() => process.exit(0));
+  server.closeIdleConnections();
+  setTimeout(() => process.exit(0), 2000).unref();
+};
+for (const signal of ['SIGTERM', 'SIGINT']) process.on(signal, close);
+// Whoever started us is gone: nobody would end us any more.
+if (process.send) process.once('disconnect', close);

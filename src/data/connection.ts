@@ -7,10 +7,16 @@ export type Database = NodePgDatabase & { $client: pg.Pool };
 /** One transaction of one school, on one connection. */
 export type Transaction = NodePgDatabase & { $client: pg.PoolClient };
 
-/** A pool that outlives a restart of the database: a broken idle connection is dropped, not fatal. */
+/**
+ * A pool that outlives a restart of the database: a broken connection is dropped and never fatal, whether it is idle or
+ * in the middle of a transaction. Whoever works with it hears of it in the query that fails.
+ */
 export function openPool(url: string, max = 16): pg.Pool {
   const pool = new pg.Pool({ connectionString: url, max, connectionTimeoutMillis: 10_000 });
-  pool.on('error', (error) => console.error('database connection lost:', error.message));
+  const lost = (error: Error) => console.error('database connection lost:', error.message);
+  pool.on('error', lost);
+  // The pool listens only to those that are idle: one that is lent out would end the whole process.
+  pool.on('connect', (client) => void client.on('error', lost));
   return pool;
 }
 

@@ -30,14 +30,16 @@ const ident = (s: string) => pg.escapeIdentifier(s);
 
 /**
  * Brings the database at `ownerUrl` to the present shape: migrations under an advisory lock, the two roles the server
- * connects with (neither owns a table), and row-level security on every table there is. Safe to call at every start.
+ * connects with (neither owns a table), and row-level security on every table there is. Safe to call at every start, and by
+ * an owner that is no superuser. `migrationsFolder` is another one only to stand at an earlier release.
  */
-export async function prepareDatabase(ownerUrl: string, roles: Roles): Promise<void> {
+export async function prepareDatabase(ownerUrl: string, roles: Roles, migrationsFolder = MIGRATIONS): Promise<void> {
   const client = new pg.Client({ connectionString: ownerUrl });
   await client.connect();
   try {
     await client.query('select pg_advisory_lock(7119021)');
-    await migrate(drizzle({ client }), { migrationsFolder: MIGRATIONS });
+    await openToOwner(client);
+    await migrate(drizzle({ client }), { migrationsFolder });
     await client.query('begin');
     await makeRole(client, roles.app);
     await makeRole(client, roles.auth);
@@ -48,11 +50,37 @@ export async function prepareDatabase(ownerUrl: string, roles: Roles): Promise<v
   }
 }
 
+const TABLES = `select n.nspname as schema, c.relname as name from pg_class c join pg_namespace n on n.oid = c.relnamespace
+     where c.relkind in ('r', 'p') and n.nspname in ('public', 'auth')`;
+
+/**
+ * An owner that is no superuser is held by forced row-level security like everybody: a migration that moves rows would
+ * find none. It is lifted for the owner while migrations run; the app's roles own nothing and stay behind it.
+ */
+async function openToOwner(client: pg.Client) {
+  const tables = await client.query<{ schema: string; name: string }>(`${TABLES} and c.relforcerowsecurity`);
+  for (const { schema, name } of tables.rows)
+    await client.query(`alter table ${schema}.${ident(name)} no force row level security`);
+}
+
+/**
+ * Makes a role the app connects with, or gives the one there is its password. An owner that is no superuser may not even
+ * say that another is none, so what a role may is said when it is made and looked at later.
+ */
 async function makeRole(client: pg.Client, role: { name: string; password: string }) {
-  const known = await client.query('select 1 from pg_roles where rolname = $1', [role.name]);
-  const verb = known.rowCount ? 'alter' : 'create';
+  const known = await client.query<{ powerful: boolean }>(
+    'select rolsuper or rolbypassrls or rolcreaterole as powerful from pg_roles where rolname = $1',
+    [role.name],
+  );
+  if (known.rows[0]?.powerful)
+    throw new Error(
+      `the role ${role.name} may do more than the app needs: take superuser, createrole and bypassrls from it`,
+    );
+  const password = `login password ${pg.escapeLiteral(role.password)}`;
   await client.query(
-    `${verb} role ${ident(role.name)} login nosuperuser nocreatedb nocreaterole password ${pg.escapeLiteral(role.password)}`,
+    known.rowCount
+      ? `alter role ${ident(role.name)} ${password}`
+      : `create role ${ident(role.name)} nosuperuser nocreatedb nocreaterole ${password}`,
   );
 }
 
@@ -63,10 +91,7 @@ async function guardTables(client: pg.Client, roles: Roles) {
     await client.query(`drop policy if exists ${name} on ${table}`);
     await client.query(`create policy ${name} on ${table} for all to ${role} using (${rule}) with check (${rule})`);
   };
-  const tables = await client.query<{ schema: string; name: string }>(
-    `select n.nspname as schema, c.relname as name from pg_class c join pg_namespace n on n.oid = c.relnamespace
-     where c.relkind in ('r', 'p') and n.nspname in ('public', 'auth')`,
-  );
+  const tables = await client.query<{ schema: string; name: string }>(TABLES);
   await client.query(`grant usage on schema public to ${app}; grant usage on schema auth to ${app}, ${auth}`);
   for (const { schema, name } of tables.rows) {
     const table = `${schema}.${ident(name)}`;
