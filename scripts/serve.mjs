@@ -14,6 +14,7 @@ const assets = sirv(path.join(project, 'dist/client'), {
   gzip: true,
   setHeaders: (res, file) => {
     res.setHeader('x-content-type-options', 'nosniff');
+    if (process.env.APP_ORIGIN?.startsWith('https:')) res.setHeader('strict-transport-security', 'max-age=31536000');
     res.setHeader('cache-control', file.startsWith('/_astro/') ? 'public, max-age=31536000, immutable' : 'no-cache');
   },
 });
@@ -33,7 +34,8 @@ const server = http.createServer((req, res) => {
         ?.trim() || req.socket.remoteAddress;
   const app = () =>
     handler(req, res, (error) => {
-      if (error) console.error(error);
+      // What went wrong may name people; the app has written down what is needed to find it.
+      if (error) console.error(`unanswered: ${error.name ?? 'error'}`);
       res.statusCode = error ? 500 : 404;
       res.end(error ? 'Something is wrong on our side.' : 'There is no such page.');
     });

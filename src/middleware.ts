@@ -1,9 +1,14 @@
 import { defineMiddleware } from 'astro:middleware';
 import { readSession } from './server/auth/auth';
+import { authPool } from './server/databases';
+import { logFault, passing } from './server/http/fault';
 import { guard } from './server/http/headers';
 import { problem, problemOf, Refusal } from './server/http/problem';
+import { Pace } from './server/limits/pace';
 import { isEmptyInstallation } from './server/setup';
 
+/** How often somebody may come who is not signed in. */
+const strangers = new Pace(authPool, { most: 1200, seconds: 60 });
 const OPEN = new Set(['/signin', '/setup', '/api/setup', '/api/health']);
 
 /** Nothing is shown to whom it is not granted: every path but these few needs a session. */
@@ -19,6 +24,11 @@ export const onRequest = defineMiddleware(async (context, next) => {
     }
     if (pathname.startsWith('/api/auth/')) return next();
     context.locals.me = await readSession(context.request.headers);
+    if (!context.locals.me) {
+      // A whole hall may sit behind one address; a flood does not.
+      const pace = await strangers.allows(`stranger ${context.request.headers.get('x-client-ip') ?? ''}`);
+      if (!pace.ok) throw new Refusal(429, `Too much at once from here. Wait ${pace.seconds} seconds.`);
+    }
     if (pathname === '/setup') return context.redirect('/signin');
     if (context.locals.me || OPEN.has(pathname)) return next();
     if (api) return problem(401, 'Sign in first. What waits on this device is kept.');
@@ -29,7 +39,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
   try {
     response = await answer();
   } catch (error) {
-    response = api ? problemOf(error) : sorry(error);
+    response = api ? problemOf(error, pathname) : sorry(error);
   }
   guard(response.headers, import.meta.env.DEV);
   return response;
@@ -40,7 +50,7 @@ const escape = (s: string) => s.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};
 /** A plain page for what is refused or cannot be reached; it needs neither the database nor a session. */
 function sorry(error: unknown): Response {
   const refused = error instanceof Refusal;
-  if (!refused) console.error(error);
+  if (!refused && passing(error) === null) logFault(error, 'a page');
   const title = refused ? error.title : 'Stavewright cannot do this just now.';
   const next = refused
     ? '<a href="/">Back to the first page</a>'

@@ -23,7 +23,7 @@ import {
 import { hallInput, mergeInput, sequenceDerive, sequenceImport, sequenceSave, sequenceWaive } from './sequence';
 import { conditionInput, rankInput, syllabusChange, syllabusFollow, syllabusPublish, syllabusPut } from './syllabus';
 import { techniqueInput } from './technique';
-import { date, id, line, reason } from './words';
+import { date, id, instant, line, reason } from './words';
 
 const STAFF: readonly Role[] = ['head', 'instructor'];
 const HEAD: readonly Role[] = ['head'];
@@ -97,7 +97,7 @@ export type CommandDraft<N extends CommandName> = v.InferInput<(typeof COMMANDS)
 /** The envelope: an id made on the device, so that a second sending does nothing twice, and when it was done there. */
 export const envelope = v.object({
   id,
-  at: v.pipe(v.string(), v.isoTimestamp('This is no instant.')),
+  at: instant,
   name: v.picklist(Object.keys(COMMANDS) as [CommandName, ...CommandName[]], 'There is no such command.'),
   input: v.unknown(),
 });

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { SIDES, STAGES, readShowing } from '../core';
 import { itemShape } from './syllabus';
-import { date, id, line, prose, whole } from './words';
+import { date, id, instant, line, prose, whole } from './words';
 
 export const markInput = v.variant('kind', [
   v.pipe(
@@ -59,7 +59,7 @@ const lookShape = v.object({
   stage: v.optional(v.nullable(v.picklist(STAGES)), null),
   conditionId: id,
   day: date,
-  at: v.pipe(v.string(), v.isoTimestamp('This is no instant.')),
+  at: instant,
   side: v.picklist(SIDES),
   purpose: v.nullable(v.picklist(['show', 'study'])),
   /** Who received it, where it was done with a partner and that was said. */

@@ -5,6 +5,7 @@ export * from './units/plainDate';
 export * from './units/condition';
 export * from './units/zone';
 export * from './units/fold';
+export * from './units/plainText';
 export * from './units/random';
 // technique
 export * from './technique/point';

@@ -28,7 +28,10 @@ const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
 /** A value as a literal of SQL, for texts that go to the server together with others in one round trip. */
 export const literal = (value: string | null): string => (value === null ? 'null' : pg.escapeLiteral(value));
 
-/** What is asked when the transaction begins and said before it is committed, each in the same round trip as that. */
+/**
+ * What is asked when the transaction begins (the rows are those of its last statement) and said before it is committed,
+ * each in the same round trip as that.
+ */
 export interface Passage<Row extends pg.QueryResultRow, T> {
   question: string;
   work: (tx: Transaction, rows: Row[]) => Promise<{ value: T; parting: string | null }>;
@@ -51,7 +54,7 @@ export async function throughSchool<Row extends pg.QueryResultRow, T>(
     const begun = (await client.query(
       `begin; select set_config('app.school', '${schoolId}', true); ${question}`,
     )) as unknown as pg.QueryResult<Row>[];
-    const { value, parting } = await work(drizzle({ client }), begun[2]?.rows ?? []);
+    const { value, parting } = await work(drizzle({ client }), begun.at(-1)?.rows ?? []);
     await client.query(parting === null ? 'commit' : `${parting}; commit`);
     client.release();
     return value;

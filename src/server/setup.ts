@@ -3,11 +3,13 @@ import { eq, sql } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import { readInput } from '../contracts/commands';
 import { setupInput } from '../contracts/people';
+import { unsound } from '../contracts/sound';
 import { cloth } from '../contracts/syllabus';
 import { inSchool, type Transaction } from '../data/connection';
 import { openSchool } from '../data/openSchool';
 import { history, person } from '../data/tables';
 import { account, user } from '../data/tables/auth';
+import { COMMON_PASSWORD, isCommonPassword } from './auth/passwords';
 import { authDb, db } from './databases';
 import { Refusal } from './http/problem';
 
@@ -40,9 +42,13 @@ export async function addSignIn(
 
 /** Opens the first school of an empty installation with its head instructor; refuses where one is open already. */
 export async function setUp(body: unknown): Promise<{ email: string }> {
+  const amiss = unsound(body);
+  if (amiss[0]) throw new Refusal(422, amiss[0].message, amiss);
   const read = readInput(setupInput, body);
   if (!read.ok) throw new Refusal(422, read.errors[0]?.message ?? 'Something here is wrong.', read.errors);
   const s = read.value;
+  if (isCommonPassword(s.password, [s.head, s.email, s.school]))
+    throw new Refusal(422, COMMON_PASSWORD, [{ path: 'password', message: COMMON_PASSWORD }]);
   const ranks = s.ranks.map((r, i) => {
     const woven = readInput(cloth, { colour: r.colour, second: r.second, stripe: null, bars: r.bars });
     if (!woven.ok)

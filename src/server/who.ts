@@ -37,6 +37,15 @@ export interface WhoRow {
   time_zone: string;
   done: boolean;
   answer: unknown;
+  digest: string | null;
+  by: string | null;
+}
+
+/** A command that was done under the id that is asked for. */
+export interface Known {
+  answer: unknown;
+  digest: string | null;
+  by: string;
 }
 
 /**
@@ -44,17 +53,13 @@ export interface WhoRow {
  * nobody any more.
  */
 export const whoQuestion = (me: SignedIn, commandId: string | null = null): string => `
-  select p.name, p.role, s.name as school, s.time_zone, h.id is not null as done, h.answer
+  select p.name, p.role, s.name as school, s.time_zone, h.id is not null as done, h.answer, h.digest, h.by
   from person p join school s on s.id = p.school_id
   left join history h on h.school_id = p.school_id and h.id = ${literal(commandId)}::uuid
   where p.id = ${literal(me.personId)}::uuid and p.user_id = ${literal(me.userId)} and p.left_on is null`;
 
 /** Reads the answer to `whoQuestion`; refuses who is nobody in the school. */
-export function readWho(
-  rows: readonly WhoRow[],
-  me: SignedIn,
-  now: Date,
-): { who: Who; known: { answer: unknown } | null } {
+export function readWho(rows: readonly WhoRow[], me: SignedIn, now: Date): { who: Who; known: Known | null } {
   const row = rows[0];
   if (!row) throw new Refusal(403, 'This sign-in belongs to nobody in the school any more. Ask the head instructor.');
   const who = {
@@ -66,5 +71,5 @@ export function readWho(
     role: row.role,
     today: dayIn(row.time_zone, now),
   };
-  return { who, known: row.done ? { answer: row.answer } : null };
+  return { who, known: row.done ? { answer: row.answer, digest: row.digest, by: row.by! } : null };
 }

@@ -37,13 +37,11 @@ export default function SignIn({ to }: { to: string }) {
     }
     setBusy(false);
     setWrong(
-      answer.status === 0
+      answer.status === 0 || answer.status === 429
         ? answer.title
-        : answer.status === 429
-          ? 'Too many tries from here. Wait a minute, then try again.'
-          : answer.status >= 500
-            ? 'Stavewright cannot check this just now. Try again in a moment.'
-            : 'This address and password do not belong together.',
+        : answer.status >= 500
+          ? 'Stavewright cannot check this just now. Try again in a moment.'
+          : 'This address and password do not belong together.',
     );
   };
 

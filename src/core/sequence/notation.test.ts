@@ -174,3 +174,30 @@ describe('printing and reading', () => {
     expect(parseStep('punch R | punch L').ok).toBe(false);
   });
 });
+
+describe('texts made to hold a reader up', () => {
+  // Each of these took from half a minute to minutes where a letter was looked at again and again.
+  const hostile: [string, string][] = [
+    ['a first line of spaces', `a${' '.repeat(3900)}x`],
+    ['a heading of signs', `= a${' ='.repeat(100_000)}x`],
+    ['a variant without its colon', `punch R\n~${' '.repeat(3900)}x`],
+    ['one line without end', 'punch R '.repeat(25_000)],
+    ['a count of too many actions', `punch R${' + punch L'.repeat(300)}`],
+    ['a count of too many parts', `punch R${', slow'.repeat(500)}`],
+    ['too many remarks', '# x\n'.repeat(50_000)],
+    ['too many variants', `punch R\n${'~ a: -\n'.repeat(25_000)}`],
+    ['too many branches and steps', `punch R\n${'? a\n'.repeat(200)}${'> -\n'.repeat(25_000)}`],
+    ['quotes that are never closed', '"'.repeat(100_000)],
+    ['brackets that are never closed', `${'('.repeat(3000)}\n`.repeat(60)],
+  ];
+  it.each(hostile)('%s is answered at once, and said', (_, text) => {
+    const { sequence, problems } = readSequence(text);
+    expect(problems.length).toBeGreaterThan(0);
+    expect(problems.length).toBeLessThanOrEqual(401);
+    for (const m of sequence.moves) {
+      expect(m.step.actions.length).toBeLessThanOrEqual(6);
+      expect(m.variants.length).toBeLessThanOrEqual(9);
+      expect(m.branches.length).toBeLessThanOrEqual(9);
+    }
+  });
+});

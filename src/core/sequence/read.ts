@@ -40,6 +40,16 @@ export interface ReadSequence {
 
 /** Longest sequence that is read; longer ones are cut into several. */
 export const MOST_MOVES = 2000;
+/** So many letters a line has at most, so many things are said in a count, and so much belongs to one. */
+export const MOST_LETTERS = 4000;
+export const MOST_PARTS = 40;
+export const MOST_ACTIONS = 6;
+export const MOST_VARIANTS = 9;
+export const MOST_BRANCHES = 9;
+export const MOST_BRANCH_STEPS = 50;
+export const MOST_NOTES = 20;
+/** Whoever has so much to mend needs no longer list. */
+const MOST_PROBLEMS = 400;
 
 type Report = (at: { column: number; length: number }, message: string, expected: string, near?: string[]) => void;
 
@@ -53,6 +63,7 @@ export function readSequence(text: string, vocabulary: Vocabulary = NO_WORDS): R
   let begins: Move['begins'][number][] = [];
   const lines = text.replace(/\r\n?/g, '\n').split('\n');
   for (const [index, raw] of lines.entries()) {
+    if (problems.length >= MOST_PROBLEMS) break;
     const problem = (
       severity: NotationProblem['severity'],
       at: { column: number; length: number },
@@ -80,14 +91,22 @@ export function readSequence(text: string, vocabulary: Vocabulary = NO_WORDS): R
     const line = raw.trim();
     const whole = { column: indent, length: line.length };
     if (line === '') continue;
-    if (line.startsWith('#')) {
-      notes.push(line.slice(1).trim());
+    if (line.length > MOST_LETTERS) {
+      error(whole, `A line has at most ${MOST_LETTERS} letters.`, 'the rest on a line of its own');
       continue;
     }
-    const heading = /^=\s?(\d*)\s*(.*)$/.exec(line);
+    const note = (text: string) => {
+      if (notes.length < MOST_NOTES) notes.push(text);
+      else error(whole, `At most ${MOST_NOTES} remarks stand before a count.`, 'fewer remarks');
+    };
+    if (line.startsWith('#')) {
+      note(line.slice(1).trim());
+      continue;
+    }
+    const heading = /^=\s?(\d*)/.exec(line);
     if (heading) {
       const sectioning = heading[1] ? Number(heading[1]) : 1;
-      const name = heading[2]!.replace(/[\s=]+$/, '');
+      const name = withoutEnd(line.slice(heading[0].length)).trim();
       if (sectioning < 1 || sectioning > 9)
         error(whole, 'A sectioning has a number from 1 to 9.', '= Name, or =2 Name');
       else if (!name) error(whole, 'A section has a name.', '= Name');
@@ -95,9 +114,9 @@ export function readSequence(text: string, vocabulary: Vocabulary = NO_WORDS): R
       continue;
     }
     if (moves.length === 0 && begins.length === 0) {
-      const header = /^([a-z][a-z ]*?)\s*(\d)?\s*:\s*(.*)$/i.exec(line);
+      const header = headerIn(line);
       if (header) {
-        const read = readHeader(about, header[1]!.toLowerCase(), header[2] ?? null, header[3]!);
+        const read = readHeader(about, header.key, header.number, header.value);
         if (read.ok) about = read.value;
         else error(whole, read.error.message, read.error.expected);
         continue;
@@ -113,26 +132,35 @@ export function readSequence(text: string, vocabulary: Vocabulary = NO_WORDS): R
       if (mark === '?') {
         const when = line.slice(1).trim();
         if (!when) error(whole, 'Say what the partner does.', '? the attacker steps back');
+        else if (last.branches.length >= MOST_BRANCHES)
+          error(whole, `A count has at most ${MOST_BRANCHES} branches.`, 'a sequence of its own for the rest');
         else moves[moves.length - 1] = { ...last, branches: [...last.branches, { when, steps: [] }] };
         continue;
       }
       if (mark === '~') {
-        const m = /^~(\*?)\s*([^:]*):/.exec(line);
-        if (!m?.[2]?.trim()) {
+        const colon = line.indexOf(':');
+        const graded = line[1] === '*';
+        const school = line.slice(graded ? 2 : 1, Math.max(colon, 0)).trim();
+        if (school === '') {
           error(whole, 'A variant names who keeps it.', '~ school: the count as they do it');
           continue;
         }
-        const cut = cutLine(raw, indent + m[0].length);
+        if (last.variants.length >= MOST_VARIANTS) {
+          error(whole, `A count has at most ${MOST_VARIANTS} variants.`, 'fewer variants');
+          continue;
+        }
+        const cut = cutLine(raw, indent + colon + 1);
         const step = readStep(cut.lanes[0] ?? [], vocabulary, error, unknown);
-        moves[moves.length - 1] = {
-          ...last,
-          variants: [...last.variants, { school: m[2].trim(), graded: m[1] === '*', step }],
-        };
+        moves[moves.length - 1] = { ...last, variants: [...last.variants, { school, graded, step }] };
         continue;
       }
       const branch = last.branches.at(-1);
       if (!branch) {
         error(whole, 'There is no branch yet to which this belongs.', '? what the partner does, on the line before');
+        continue;
+      }
+      if (branch.steps.length >= MOST_BRANCH_STEPS) {
+        error(whole, `A branch has at most ${MOST_BRANCH_STEPS} counts.`, 'a sequence of its own for the rest');
         continue;
       }
       const step = readStep(cutLine(raw, indent + 1).lanes[0] ?? [], vocabulary, error, unknown);
@@ -151,7 +179,7 @@ export function readSequence(text: string, vocabulary: Vocabulary = NO_WORDS): R
     const { step, partner, swaps, remark } = count;
     if (!count.said) {
       // Only a number or a remark: not a count yet.
-      if (remark) notes.push(remark);
+      if (remark) note(remark);
       continue;
     }
     moves.push({ ...moveOf(step, partner), notes, begins, swaps, remark });
@@ -170,6 +198,23 @@ export function readSequence(text: string, vocabulary: Vocabulary = NO_WORDS): R
       severity: 'error',
     });
   return { sequence: { about, moves, closing: notes }, problems, lineOf };
+}
+
+/** A heading without the signs and spaces that close it, from the end back: one look at each letter. */
+function withoutEnd(text: string): string {
+  let end = text.length;
+  while (end > 0 && (text[end - 1] === '=' || text[end - 1]!.trim() === '')) end -= 1;
+  return text.slice(0, end);
+}
+
+/** "sections 2: halves" as its key, number and value; null where the line is no heading. */
+function headerIn(line: string): { key: string; number: string | null; value: string } | null {
+  const colon = line.indexOf(':');
+  if (colon < 0) return null;
+  const left = line.slice(0, colon).trimEnd();
+  const number = /\d$/.exec(left)?.[0] ?? null;
+  const key = (number === null ? left : left.slice(0, -1)).trimEnd();
+  return /^[a-z][a-z ]*$/i.test(key) ? { key: key.toLowerCase(), number, value: line.slice(colon + 1).trim() } : null;
 }
 
 interface ReadCount {
@@ -215,7 +260,10 @@ function readCountAnew(raw: string, vocabulary: Vocabulary): ReadCount {
   if (cut.lanes.length > 2)
     error({ column: indent, length: line.length }, 'A count has two lanes at most.', 'lane A | lane B');
   let swaps = false;
-  const lane = (parts: Part[]): Step => {
+  const lane = (all: Part[]): Step => {
+    const parts = all.slice(0, MOST_PARTS);
+    if (all.length > MOST_PARTS)
+      error({ column: indent, length: line.length }, `A count says at most ${MOST_PARTS} things.`, 'a second count');
     const own = parts.filter((p) => !(p.tokens.length === 1 && fold(p.tokens[0]!.text) === 'switch'));
     if (own.length < parts.length) swaps = true;
     return readStep(own, vocabulary, error, unknown);
@@ -495,6 +543,10 @@ function readStep(parts: readonly Part[], vocabulary: Vocabulary, error: Report,
       continue;
     }
     for (const group of splitAt(tokens)) {
+      if (step.actions.length >= MOST_ACTIONS) {
+        error(here, `A count has at most ${MOST_ACTIONS} actions.`, 'the rest in a second count');
+        break;
+      }
       const action = readAction(group, vocabulary, error, unknown, here);
       if (action) step = { ...step, actions: [...step.actions, action] };
     }

@@ -32,7 +32,11 @@ export interface Vocabulary {
 export const written = (name: string): string =>
   name.length > 1 && name[1] === name[1]!.toLowerCase() ? name[0]!.toLowerCase() + name.slice(1) : name;
 
-export function makeVocabulary(words: readonly Word[]): Vocabulary {
+/** Nobody means a name by more letters. */
+const LONGEST_GUESSED = 60;
+
+/** `suggests: false` names nothing near: where nobody reads the suggestions they only cost time. */
+export function makeVocabulary(words: readonly Word[], { suggests = true } = {}): Vocabulary {
   const byText = new Map<string, Word>();
   // Names win over terms, and what is in use wins over what is retired.
   const ordered = [...words].sort((a, b) => Number(a.retired) - Number(b.retired));
@@ -44,6 +48,7 @@ export function makeVocabulary(words: readonly Word[]): Vocabulary {
     find: (text) => byText.get(fold(text)),
     near: (text, kinds = () => true) => {
       const wanted = fold(text);
+      if (!suggests || wanted.length > LONGEST_GUESSED) return [];
       return known
         .filter(kinds)
         .map((w) => {

@@ -12,7 +12,9 @@ export function teachingOrder(ids: readonly string[], needs: readonly Need[]): R
   for (const n of needs) {
     if (!known.has(n.of) || !known.has(n.on)) continue;
     before.set(n.of, before.get(n.of)! + 1);
-    after.set(n.on, [...(after.get(n.on) ?? []), n.of]);
+    const list = after.get(n.on);
+    if (list) list.push(n.of);
+    else after.set(n.on, [n.of]);
   }
   const out: string[] = [];
   let free = ids.filter((id) => before.get(id) === 0);

@@ -18,6 +18,9 @@ const MONTHS = [
   'December',
 ] as const;
 
+/** Nobody on a roll was born before, and nothing is planned after. */
+const [FIRST_YEAR, LAST_YEAR] = [1910, 2100];
+
 const isLeap = (year: number) => (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0;
 const daysIn = (year: number, month: number) =>
   month === 2 ? (isLeap(year) ? 29 : 28) : [4, 6, 9, 11].includes(month) ? 30 : 31;
@@ -27,7 +30,7 @@ const ordinal = (n: number) => n + (n % 100 >= 11 && n % 100 <= 13 ? 'th' : (['t
 /** Builds a date from its parts, 1-based; says what is impossible about it ("February has no 31st."). */
 export function plainDate(year: number, month: number, day: number): Result<PlainDate> {
   if (month < 1 || month > 12) return fail(`There is no month ${month}.`);
-  if (year < 1900 || year > 2200) return fail(`The year ${year} cannot be right.`);
+  if (year < FIRST_YEAR || year > LAST_YEAR) return fail(`The year ${year} cannot be right.`);
   if (day < 1) return fail(`There is no day ${day}.`);
   if (day > daysIn(year, month)) {
     const why = month === 2 && day === 29 ? ` in ${year}` : '';

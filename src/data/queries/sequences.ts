@@ -57,7 +57,8 @@ export async function readWords(tx: Transaction): Promise<Word[]> {
   }));
 }
 
-export const readVocabulary = async (tx: Transaction): Promise<Vocabulary> => makeVocabulary(await readWords(tx));
+export const readVocabulary = async (tx: Transaction): Promise<Vocabulary> =>
+  makeVocabulary(await readWords(tx), { suggests: false });
 
 /** What stands for a sequence in a derivation: id, parent and recipe of all of them. */
 export const originOf = (r: Pick<SequenceRow, 'id' | 'parentId' | 'recipe'>): Origin => ({

@@ -70,3 +70,10 @@ export const rateLimit = auth.table('rate_limit', {
   count: integer('count').notNull(),
   lastRequest: bigint('last_request', { mode: 'number' }).notNull(),
 });
+
+/** How often something was tried or asked for in the present stretch of time, by an opaque key. Lost in a crash. */
+export const pace = auth.table('pace', {
+  key: text('key').primaryKey(),
+  count: integer('count').notNull(),
+  until: instant('until').notNull(),
+});

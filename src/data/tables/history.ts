@@ -12,6 +12,8 @@ export const history = pgTable(
     /** When the person did it, by the device's clock, and when the server did. */
     madeAt: instant('made_at').notNull(),
     doneAt: instant('done_at').notNull().defaultNow(),
+    /** Of what was sent, so that another thing under the same id is known; null: sent before digests were kept. */
+    digest: text('digest'),
     input: jsonb('input').$type<unknown>().notNull(),
     answer: jsonb('answer').$type<unknown>().notNull(),
   },

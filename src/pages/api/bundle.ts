@@ -3,6 +3,7 @@ import { runCommand } from '../../server/commands/run';
 import { db } from '../../server/databases';
 import { readJson } from '../../server/http/body';
 import { problem, problemOf } from '../../server/http/problem';
+import { viewFor } from '../../server/views/door';
 
 /** A school of two thousand items is about four megabytes. */
 const LARGEST_SCHOOL = 24_000_000;
@@ -16,9 +17,12 @@ export const POST: APIRoute = async ({ request, locals }) => {
   if (!me) return problem(401, 'Sign in first.');
   let body: unknown;
   try {
+    // Many megabytes are read only from somebody who may send them.
+    const { me: person } = await viewFor(me, 'shell', {});
+    if (person.role !== 'head') return problem(403, 'Only a head instructor may do this.');
     body = await readJson(request, LARGEST_SCHOOL);
   } catch (error) {
-    return problemOf(error);
+    return problemOf(error, 'bundle');
   }
   let stopped = false;
   const text = new TextEncoder();
@@ -40,7 +44,7 @@ export const POST: APIRoute = async ({ request, locals }) => {
         });
         say({ answer });
       } catch (error) {
-        const refused = problemOf(error);
+        const refused = problemOf(error, 'bundle');
         say({ problem: (await refused.json()) as object });
       }
       if (!stopped) controller.close();

@@ -7,6 +7,6 @@ export const POST: APIRoute = async ({ request }) => {
   try {
     return json(await setUp(await readJson(request)));
   } catch (error) {
-    return problemOf(error);
+    return problemOf(error, 'setup');
   }
 };

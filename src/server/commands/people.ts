@@ -7,6 +7,7 @@ import { checkRollLines } from '../../core';
 import { tentatively, type Transaction } from '../../data/connection';
 import { consent, injury, person, rank, rankHeld } from '../../data/tables';
 import { account, session, user } from '../../data/tables/auth';
+import { COMMON_PASSWORD, isCommonPassword } from '../auth/passwords';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
 import type { Runs } from './command';
@@ -169,6 +170,8 @@ export const peopleCommands: Runs<Mine> = {
     const one = found[0];
     if (!one || one.leftOn !== null) throw new Refusal(404, 'This person is not in the school.');
     if (one.id === who.personId) throw new Refusal(409, 'Change your own password on your own page.');
+    if (isCommonPassword(a.password, [one.name, a.email]))
+      throw new Refusal(422, COMMON_PASSWORD, [{ path: 'password', message: COMMON_PASSWORD }]);
     if (one.userId) await tx.delete(user).where(eq(user.id, one.userId));
     const id = v7();
     try {

@@ -1,11 +1,14 @@
+import { createHash } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import * as v from 'valibot';
 import { COMMANDS, envelope, readInput, type CommandName } from '../../contracts/commands';
+import { unsound } from '../../contracts/sound';
 import { inSchool, literal, throughSchool, type Database, type Transaction } from '../../data/connection';
 import { history } from '../../data/tables';
 import type { SignedIn } from '../auth/auth';
+import { constraintOf, passing } from '../http/fault';
 import { Refusal } from '../http/problem';
-import { readWho, whoQuestion, type Watch, type Who, type WhoRow } from '../who';
+import { readWho, whoQuestion, type Known, type Watch, type Who, type WhoRow } from '../who';
 import type { Runs } from './command';
 import { peopleCommands } from './people';
 import { evidenceCommands } from './evidence';
@@ -33,9 +36,25 @@ const withoutSecrets = (input: unknown): unknown => {
   return 'bundle' in input ? { ...input, bundle: null } : input;
 };
 
+/** A school that comes whole holds more values than anything else. */
+const MOST_VALUES_OF_A_SCHOOL = 4_000_000;
+
+/** What was sent under an id, in a few letters. Passwords do not go in: it could be tried whether one fits. */
+const digestOf = (name: CommandName, input: unknown): string =>
+  createHash('sha256')
+    .update(JSON.stringify([name, withoutSecrets(input)]))
+    .digest('base64url');
+
+/** The answer to a command that was done before; refused if the id stood for something else or somebody else. */
+function answerAgain(known: Known, me: SignedIn, digest: string): unknown {
+  if (known.by !== me.personId || (known.digest !== null && known.digest !== digest))
+    throw new Refusal(409, 'Something else was done under this id already. Nothing was changed.');
+  return known.answer;
+}
+
 /**
  * The one door for writes. The command is checked, authorised, done and written to the history in one transaction; the
- * same id twice is done once and answered alike.
+ * same id twice is done once and answered alike, also when both come at the same time or to two servers.
  */
 export async function runCommand(
   db: Database,
@@ -47,43 +66,55 @@ export async function runCommand(
   const outer = readInput(envelope, body);
   if (!outer.ok) throw new Refusal(422, outer.errors[0]?.message ?? 'This is no command.', outer.errors);
   const { id, at, name } = outer.value;
+  const amiss = unsound(outer.value.input, name === 'bundle.import' ? MOST_VALUES_OF_A_SCHOOL : undefined);
+  if (amiss[0]) throw new Refusal(422, amiss[0].message, amiss);
   const command = COMMANDS[name];
+  const digest = digestOf(name, outer.value.input);
   return throughSchool<WhoRow, unknown>(db, me.schoolId, {
     question: whoQuestion(me, id),
     work: async (tx, rows) => {
       const { who, known } = readWho(rows, me, now);
+      if (known) return { value: answerAgain(known, me, digest), parting: null };
       if (!(command.may as readonly string[]).includes(who.role))
         throw new Refusal(403, `${roleName(who.role)} may not do this.`);
-      if (known) return { value: known.answer, parting: null };
       const input = readInput(command.input as v.GenericSchema, outer.value.input);
       if (!input.ok) throw new Refusal(422, input.errors[0]?.message ?? 'Something here is wrong.', input.errors);
       const run = RUNS[name] as (tx: Transaction, who: Who, input: unknown) => Promise<unknown>;
       const answer = (await run(tx, watch ? { ...who, watch } : who, input.value)) ?? {};
-      return { value: answer, parting: historyLine({ id, name, at }, who, withoutSecrets(input.value), answer) };
+      return {
+        value: answer,
+        parting: historyLine({ id, name, at, digest }, who, withoutSecrets(input.value), answer),
+      };
     },
   }).catch(async (error: unknown) => {
-    // Two sendings at the same time: the other one won, so its answer is ours.
-    if (constraintOf(error) !== 'history_school_id_id_pk') throw refusalOf(error);
-    return inSchool(db, me.schoolId, async (tx) => {
-      const known = await tx.select({ answer: history.answer }).from(history).where(eq(history.id, id));
-      return known[0]?.answer ?? {};
-    });
+    if (passing(error) !== null) throw error;
+    // The same command may have come twice at once: the other one won, this one found its work done, and what was
+    // answered there is the answer here too.
+    const known = await inSchool(db, me.schoolId, (tx) =>
+      tx
+        .select({ answer: history.answer, digest: history.digest, by: history.by })
+        .from(history)
+        .where(eq(history.id, id)),
+    );
+    if (known[0]) return answerAgain(known[0], me, digest);
+    throw refusalOf(error);
   });
 }
 
 /** The line of the history that is written as the transaction is committed. */
 const historyLine = (
-  command: { id: string; name: string; at: string },
+  command: { id: string; name: string; at: string; digest: string },
   who: Who,
   input: unknown,
   answer: unknown,
 ): string =>
-  `insert into history (school_id, id, command, by, made_at, input, answer) values (${[
+  `insert into history (school_id, id, command, by, made_at, digest, input, answer) values (${[
     who.schoolId,
     command.id,
     command.name,
     who.personId,
     command.at,
+    command.digest,
     JSON.stringify(input),
     JSON.stringify(answer),
   ]
@@ -100,14 +131,6 @@ const roleName = (role: Who['role']) =>
         : role === 'guardian'
           ? 'A guardian'
           : 'A student';
-
-export function constraintOf(error: unknown): string | null {
-  for (let e: unknown = error; e instanceof Error; e = e.cause) {
-    const c = (e as { constraint?: unknown }).constraint;
-    if (typeof c === 'string') return c;
-  }
-  return null;
-}
 
 const GONE: Record<string, string> = {
   look_student: 'This student is not on the roll.',

@@ -2,6 +2,7 @@ import islandScript from 'astro/runtime/server/astro-island.prebuilt.js';
 import loadScript from 'astro/runtime/client/load.prebuilt.js';
 import onlyScript from 'astro/runtime/client/only.prebuilt.js';
 import { createHash } from 'node:crypto';
+import { config } from '../config';
 
 // Astro starts islands by two small inline scripts that are the same on every page; only these may run inline.
 const hash = (text: string) => `'sha256-${createHash('sha256').update(text).digest('base64')}'`;
@@ -25,6 +26,8 @@ const POLICY = [
 /** Security headers of every answer that the app itself gives. */
 export function guard(headers: Headers, development: boolean): void {
   if (!development) headers.set('content-security-policy', POLICY);
+  // Behind TLS the browser is told never to come without it again.
+  if (config.APP_ORIGIN?.startsWith('https:')) headers.set('strict-transport-security', 'max-age=31536000');
   headers.set('x-content-type-options', 'nosniff');
   headers.set('x-frame-options', 'DENY');
   headers.set('referrer-policy', 'same-origin');

@@ -1,4 +1,5 @@
 import type { FieldError, Problem } from '../../contracts/commands';
+import { logFault, passing } from './fault';
 
 /** A request that is refused, in the user's words; it undoes the transaction it is thrown in. */
 export class Refusal extends Error {
@@ -20,6 +21,7 @@ const TYPES: Record<number, string> = {
   413: 'too-large',
   415: 'not-json',
   422: 'wrong-input',
+  429: 'too-much',
   500: 'our-fault',
   503: 'not-now',
 };
@@ -35,21 +37,27 @@ export function problem(status: number, title: string, errors: readonly FieldErr
   });
 }
 
-export function problemOf(error: unknown): Response {
-  if (error instanceof Refusal) return problem(error.status, error.title, error.errors);
-  if (isConnectionLoss(error))
-    return problem(503, 'The database cannot be reached just now. Nothing is lost; try again.');
-  console.error(error);
-  return problem(500, 'Something is wrong on our side. Nothing was changed.');
-}
+const NOT_NOW = {
+  away: 'The database cannot be reached just now. Nothing is lost; try again.',
+  full: 'The server’s disk is full, so nothing can be written just now. Nothing is lost; what waits on this device is sent when there is room.',
+  busy: 'The server is busy just now. Nothing is lost; try again.',
+} as const;
 
-function isConnectionLoss(error: unknown): boolean {
-  for (let e: unknown = error; e instanceof Error; e = e.cause) {
-    const code = (e as { code?: unknown }).code;
-    if (typeof code === 'string' && (/^(ECONN|ENOTFOUND|EPIPE)/.test(code) || /^(57P0|08)/.test(code))) return true;
-    if (/Connection terminated|timeout exceeded when trying to connect/.test(e.message)) return true;
+/** The answer to whatever went wrong; `where` names the door for the log. */
+export function problemOf(error: unknown, where = 'a request'): Response {
+  if (error instanceof Refusal) {
+    const refused = problem(error.status, error.title, error.errors);
+    if (error.status === 429 || error.status === 503) refused.headers.set('retry-after', '2');
+    return refused;
   }
-  return false;
+  const why = passing(error);
+  if (why !== null) {
+    const later = problem(503, NOT_NOW[why]);
+    later.headers.set('retry-after', '2');
+    return later;
+  }
+  const mark = logFault(error, where);
+  return problem(500, `Something is wrong on our side (${mark}). Nothing was changed.`);
 }
 
 export const json = (value: unknown, status = 200): Response =>

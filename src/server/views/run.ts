@@ -2,6 +2,7 @@ import { readWho, whoQuestion, type Who, type WhoRow } from '../who';
 import * as v from 'valibot';
 import { readInput } from '../../contracts/commands';
 import { VIEWS, type ViewInput, type ViewName, type ViewResults } from '../../contracts/views';
+import { unsound } from '../../contracts/sound';
 import { throughSchool, type Database, type Transaction } from '../../data/connection';
 import type { SignedIn } from '../auth/auth';
 import { Refusal } from '../http/problem';
@@ -61,6 +62,8 @@ export async function runView<N extends ViewName>(
   now = new Date(),
 ): Promise<ViewResults[N]> {
   const view = VIEWS[name];
+  const amiss = unsound(input);
+  if (amiss[0]) throw new Refusal(404, 'There is no such page.', amiss);
   const read = readInput(view.input as v.GenericSchema, input);
   if (!read.ok) throw new Refusal(404, 'There is no such page.', read.errors);
   return throughSchool<WhoRow, ViewResults[N]>(db, me.schoolId, {
