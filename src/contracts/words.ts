@@ -1,3 +1,4 @@
+import './messages';
 import * as v from 'valibot';
 import { isVisible, oneLine, plainDate, readDate, severalLines } from '../core';
 

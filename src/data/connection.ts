@@ -13,7 +13,9 @@ export type Transaction = NodePgDatabase & { $client: pg.PoolClient };
  */
 export function openPool(url: string, max = 16): pg.Pool {
   const pool = new pg.Pool({ connectionString: url, max, connectionTimeoutMillis: 10_000 });
-  const lost = (error: Error) => console.error('database connection lost:', error.message);
+  const lost = (error: Error) => {
+    if (!pool.ending) console.error('database connection lost:', error.message);
+  };
   pool.on('error', lost);
   // The pool listens only to those that are idle: one that is lent out would end the whole process.
   pool.on('connect', (client) => void client.on('error', lost));

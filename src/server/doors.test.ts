@@ -3,10 +3,10 @@ import { v7 } from 'uuid';
 import { COMMANDS, type CommandDraft, type CommandName } from '../contracts/commands';
 import type { Role } from '../contracts/people';
 import { VIEWS, type ViewName } from '../contracts/views';
-import { NOTHING_ASKED } from '../core';
 import { makeDatabase, type TestDatabase } from '../data/testing/database';
 import { Refusal } from './http/problem';
-import { aLook, DAY, NOW, smallSchool, type SmallSchool } from './testing';
+import { goodInputs, practised } from './testing/inputs';
+import { aLook, DAY, NOW, smallSchool, type SmallSchool } from './testing/school';
 import { runView } from './views/run';
 
 let t: TestDatabase;
@@ -21,7 +21,6 @@ beforeAll(async () => {
 afterAll(() => t.drop());
 
 const ROLES: readonly Role[] = ['head', 'instructor', 'examiner', 'student', 'guardian'];
-const plain = { colour: '#FFFFFF', second: null, stripe: null, bars: 0 };
 
 // The written matrix: h head, i instructor, e examiner, s student (about another one), g guardian (of that one). Changing a right means changing this line too.
 const MAY_SEND: Record<CommandName, string> = {
@@ -101,151 +100,6 @@ const MAY_SEE: Record<ViewName, string> = {
   people: 'h',
 };
 
-let n = 0;
-/** A good input of each command about one school's things; ids of new things are new each time. */
-const good = (s: SmallSchool): { [N in CommandName]: () => CommandDraft<N> } => ({
-  'technique.save': () => ({
-    id: v7(),
-    name: `Block ${++n}`,
-    kind: 'block',
-    summary: '',
-    sided: true,
-    stanceId: s.stance,
-    stepId: null,
-    points: [],
-  }),
-  'technique.retire': () => ({ id: s.stance, retired: false }),
-  'technique.merge': () => ({ keepId: s.stance, goneId: v7(), why: '' }),
-  'sequence.save': () => ({ id: v7(), title: `Form ${++n}`, text: 'punch R' }),
-  'sequence.derive': () => ({ id: v7(), parentId: s.sequence, title: `Form ${++n}`, recipe: [{ op: 'mirror' }] }),
-  'sequence.retire': () => ({ id: s.sequence, retired: false }),
-  'sequence.waive': () => ({ sequenceId: s.sequence, key: 'closing', reason: 'the hall is long' }),
-  'sequence.import': () => ({ sequences: [{ id: v7(), title: `Form ${++n}`, text: 'punch R' }] }),
-  'hall.save': () => ({ id: v7(), name: 'Marsh room', width: 9, depth: 6 }),
-  'hall.remove': () => ({ id: v7() }),
-  'rank.save': () => ({ id: v7(), name: `Belt ${++n}`, cloth: plain }),
-  'rank.order': () => ({ ids: [] }),
-  'rank.remove': () => ({ id: v7() }),
-  'condition.save': () => ({ id: v7(), name: `on sand ${++n}` }),
-  'condition.remove': () => ({ id: v7() }),
-  'syllabus.change': () => ({
-    version: null,
-    edits: [
-      {
-        op: 'thread.put',
-        thread: { id: s.thread, item: { technique: s.stance }, introduced: s.ranks[0]!, until: null, informal: false },
-      },
-    ],
-  }),
-  'syllabus.put': () => ({
-    version: null,
-    syllabus: { ...NOTHING_ASKED, gates: [{ id: v7(), rankId: s.ranks[1]!, kind: 'age', amount: 9 }] } as never,
-  }),
-  'syllabus.publish': () => ({ id: v7(), version: null, title: 'Another', from: DAY }),
-  'syllabus.discard': () => ({ version: null }),
-  'bundle.import': () => ({
-    bundle: {
-      format: 'stavewright-school',
-      version: 1,
-      ranks: [],
-      conditions: [`on ice ${++n}`],
-      techniques: [],
-      sequences: [],
-      syllabus: null,
-    },
-    keep: 'file',
-    dry: false,
-  }),
-  'syllabus.follow': () => ({ versionId: s.published, studentIds: [s.student] }),
-  'student.add': () => ({ id: v7(), name: `Pupil ${++n}`, born: '4 May 2010', rankId: s.ranks[0]!, since: DAY }),
-  'student.change': () => ({ id: s.student, name: `Changed ${++n}`, born: '1990-01-01' }),
-  'student.import': () => ({
-    students: [{ id: v7(), name: `Pupil ${++n}`, born: null, rankId: s.ranks[0]!, since: DAY }],
-  }),
-  'student.leave': () => ({ id: s.student, left: false }),
-  'student.promote': () => ({ id: v7(), studentId: s.student, rankId: s.ranks[1]!, day: DAY, note: '' }),
-  'consent.record': () => ({ id: v7(), studentId: s.student, rung: 'slow, soft hands', day: DAY, guardian: '' }),
-  'injury.record': () => ({ id: v7(), studentId: s.student, what: 'kicks', from: DAY, until: DAY }),
-  'adaptation.write': () => ({
-    id: v7(),
-    studentId: s.student,
-    pointId: s.points.seen,
-    from: DAY,
-    range: null,
-    share: 0.5,
-    waived: false,
-    reason: 'stiff hip',
-  }),
-  'override.set': () => ({
-    id: v7(),
-    studentId: s.student,
-    requirementId: s.requirement,
-    word: 'met',
-    reason: 'seen elsewhere',
-  }),
-  'look.record': () => aLook(s),
-  'class.record': () => ({ id: v7(), day: DAY, minutes: 90, present: [s.student] }),
-  'felt.record': () => ({
-    id: v7(),
-    studentId: s.student,
-    techniqueId: s.stance,
-    pointId: s.points.felt,
-    conditionId: s.conditions.get('in air')!,
-    side: 'left',
-    held: 1,
-    of: 1,
-  }),
-  'focus.give': () => ({
-    id: v7(),
-    studentId: s.student,
-    pointId: s.points.seen,
-    side: 'left',
-    day: DAY,
-    chosen: true,
-    reason: 'asked for it',
-  }),
-  'practice.record': () => practised(s.student),
-  'pause.begin': () => ({
-    id: v7(),
-    studentId: s.student,
-    techniqueId: s.stance,
-    sequenceId: null,
-    habit: 'sways',
-    from: DAY,
-  }),
-  'pause.end': () => ({ id: v7(), until: DAY }),
-  'incident.record': () => ({
-    id: v7(),
-    day: DAY,
-    hurtId: s.student,
-    causeId: null,
-    chargeId: s.as.instructor.personId,
-    techniqueId: s.stance,
-    sequenceId: null,
-    doing: '',
-    what: 'turned an ankle',
-    done: '',
-    head: false,
-  }),
-  'outcome.record': () => ({ id: v7(), studentId: s.student, rankId: s.ranks[1]!, day: DAY, passed: true, note: '' }),
-  'gradingDay.set': () => ({ day: '2026-05-01', graded: true }),
-  'student.room': () => ({ id: s.student, roomWidth: 2, roomDepth: 3, stature: 170 }),
-  'guardian.save': () => ({ id: s.as.guardian.personId, name: `Guardian ${++n}`, studentIds: [s.student] }),
-  'teacher.save': () => ({ id: v7(), name: `Teacher ${++n}`, role: 'instructor' }),
-  'access.give': () => ({ personId: s.student, email: `p${++n}@example.org`, password: 'a-long-password' }),
-  'access.take': () => ({ personId: s.student, why: '' }),
-});
-const practised = (studentId: string): CommandDraft<'practice.record'> => ({
-  id: v7(),
-  studentId,
-  day: DAY,
-  minutes: 10,
-  repetitions: 30,
-  strikes: 0,
-  hands: 'fine',
-  joints: 'fine',
-  what: '',
-});
 const seeing = (s: SmallSchool): Record<ViewName, object> => ({
   shell: {},
   techniques: {},
@@ -305,7 +159,7 @@ describe('who may do what', () => {
   const commands = Object.keys(COMMANDS) as CommandName[];
 
   it.each(commands.flatMap((c) => ROLES.map((r) => [c, r] as const)))('%s as %s', async (command, role) => {
-    const input = good(home)[command]();
+    const input = goodInputs(home)[command]();
     const before = role === 'head' || role === 'instructor' ? '' : await everything(home.id);
     const status = await statusOf(home.send(role, command, input));
     if (MAY_SEND[command].includes(letters(role)))
@@ -319,7 +173,7 @@ describe('who may do what', () => {
   it.each(commands)('%s about another school’s things changes nothing there', async (command) => {
     const before = await everything(home.id);
     // Whatever the answer, no row of the other school may be touched, and a thing named by id is not found there.
-    const status = await statusOf(away.send('head', command, good(home)[command]()));
+    const status = await statusOf(away.send('head', command, goodInputs(home)[command]()));
     expect(await everything(home.id)).toBe(before);
     const makesNew: CommandName[] = [
       'sequence.save',
@@ -384,12 +238,12 @@ describe('who may do what', () => {
     const me = home.as.student.personId;
     expect(await statusOf(home.send('student', 'practice.record', practised(me)))).toBe(200);
     expect(await statusOf(home.send('guardian', 'practice.record', practised(me)))).toBe(403);
-    const felt = { ...good(home)['felt.record'](), studentId: me };
+    const felt = { ...goodInputs(home)['felt.record'](), studentId: me };
     expect(await statusOf(home.send('student', 'felt.record', felt))).toBe(200);
-    const seen = { ...good(home)['felt.record'](), studentId: me, pointId: home.points.seen };
+    const seen = { ...goodInputs(home)['felt.record'](), studentId: me, pointId: home.points.seen };
     expect(await statusOf(home.send('student', 'felt.record', seen))).toBe(409);
     // As the receiver: only of somebody who was watched in class with one, or with one as their named partner.
-    const other = good(home)['felt.record']();
+    const other = goodInputs(home)['felt.record']();
     expect(await statusOf(home.send('student', 'felt.record', other))).toBe(403);
     await home.send('instructor', 'class.record', { id: v7(), day: DAY, minutes: 60, present: [me, home.student] });
     // Their own page asks for what was watched: their own work, and a partner's where they can have been the receiver.
@@ -422,7 +276,7 @@ describe('who may do what', () => {
     const asked = async () => (await runView(t.db, s.as.student, 'student', { id: me }, NOW)).feltAsked;
     await s.send('instructor', 'look.record', aLook(s, { ...pair, partnerId: s.as.instructor.personId }));
     expect(await asked()).toEqual([]);
-    const felt = good(s)['felt.record']();
+    const felt = goodInputs(s)['felt.record']();
     expect(await statusOf(s.send('student', 'felt.record', felt))).toBe(403);
     await s.send('instructor', 'look.record', aLook(s, { ...pair, partnerId: me }));
     expect(await asked()).toMatchObject([{ studentId: s.student, sure: true, point: 'stands firm' }]);

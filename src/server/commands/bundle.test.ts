@@ -16,7 +16,7 @@ import { person } from '../../data/tables';
 import { user } from '../../data/tables/auth';
 import type { SignedIn } from '../auth/auth';
 import { Refusal } from '../http/problem';
-import { NOW, smallSchool } from '../testing';
+import { NOW, smallSchool } from '../testing/school';
 import { runView } from '../views/run';
 import { runCommand } from './run';
 

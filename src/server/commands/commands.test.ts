@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { v7 } from 'uuid';
 import { makeDatabase, type TestDatabase } from '../../data/testing/database';
 import { Refusal } from '../http/problem';
-import { aLook, DAY, NOW, smallSchool, type SmallSchool } from '../testing';
+import { aLook, DAY, NOW, smallSchool, type SmallSchool } from '../testing/school';
 import { runView } from '../views/run';
 
 let t: TestDatabase;

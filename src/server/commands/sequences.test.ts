@@ -4,7 +4,7 @@ import { makeDatabase, type TestDatabase } from '../../data/testing/database';
 import { parseStep, type Recipe } from '../../core';
 import { NO_DETAIL } from '../../contracts/techniqueDetail';
 import { Refusal } from '../http/problem';
-import { aLook, NOW, smallSchool, type SmallSchool } from '../testing';
+import { aLook, NOW, smallSchool, type SmallSchool } from '../testing/school';
 import { runView } from '../views/run';
 
 let t: TestDatabase;

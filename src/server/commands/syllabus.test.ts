@@ -3,7 +3,7 @@ import { v7 } from 'uuid';
 import type { CommandDraft } from '../../contracts/commands';
 import { makeDatabase, type TestDatabase } from '../../data/testing/database';
 import { Refusal } from '../http/problem';
-import { aLook, aRequirement, DAY, NOW, smallSchool, type SmallSchool } from '../testing';
+import { aLook, aRequirement, DAY, NOW, smallSchool, type SmallSchool } from '../testing/school';
 import { runView } from '../views/run';
 
 let t: TestDatabase;

@@ -3,7 +3,7 @@ import { v7 } from 'uuid';
 import type { CommandDraft } from '../../contracts/commands';
 import { addDays } from '../../core';
 import { makeDatabase, type TestDatabase } from '../../data/testing/database';
-import { aLook, aRequirement, DAY, NOW, smallSchool, type SmallSchool } from '../testing';
+import { aLook, aRequirement, DAY, NOW, smallSchool, type SmallSchool } from '../testing/school';
 import { runView } from './run';
 
 type Edits = CommandDraft<'syllabus.change'>['edits'];

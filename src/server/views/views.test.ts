@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { v7 } from 'uuid';
 import { READINESS, type GateVerdict } from '../../core';
 import { makeDatabase, type TestDatabase } from '../../data/testing/database';
-import { aLook, NOW, smallSchool, type SmallSchool } from '../testing';
+import { aLook, NOW, smallSchool, type SmallSchool } from '../testing/school';
 import { runView } from './run';
 import { answerInWords } from './student';
 

@@ -1,15 +1,15 @@
 // A small school for tests of the doors: one person of each role, two belts, a stance with three points, one student more.
 import { v7 } from 'uuid';
-import type { CommandDraft, CommandName } from '../contracts/commands';
-import type { Role } from '../contracts/people';
-import { STEADY, type PlacedRequirement } from '../core';
-import { inSchool } from '../data/connection';
-import { openSchool } from '../data/openSchool';
-import type { TestDatabase } from '../data/testing/database';
-import { guardianOf, person, rankHeld } from '../data/tables';
-import { user } from '../data/tables/auth';
-import type { SignedIn } from './auth/auth';
-import { runCommand } from './commands/run';
+import type { CommandDraft, CommandName } from '../../contracts/commands';
+import type { Role } from '../../contracts/people';
+import { STEADY, type PlacedRequirement } from '../../core';
+import { inSchool } from '../../data/connection';
+import { openSchool } from '../../data/openSchool';
+import type { TestDatabase } from '../../data/testing/database';
+import { guardianOf, person, rankHeld } from '../../data/tables';
+import { user } from '../../data/tables/auth';
+import type { SignedIn } from '../auth/auth';
+import { runCommand } from '../commands/run';
 
 export const DAY = '2026-03-05';
 export const NOW = new Date(`${DAY}T12:00:00Z`);
