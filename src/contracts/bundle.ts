@@ -1,7 +1,7 @@
 import * as v from 'valibot';
-import { COUNTED_GATES, GATE_KINDS, PROMOTIONS, PURPOSES, RUNGS, STAGES } from '../core';
+import { GATE_KINDS, PROMOTIONS, PURPOSES, RUNGS, STAGES } from '../core';
 import { departureShape, operationFileShape, sequenceShape } from './sequence';
-import { cloth, limitsShape, standardInput } from './syllabus';
+import { cloth, gateAmount, gateIsPossible, limitsShape, MOST, standardInput } from './syllabus';
 import { techniqueFileShape } from './techniqueFile';
 import { name, whole } from './words';
 
@@ -31,7 +31,11 @@ export const sequenceFileShape = v.object({
 /** A school as it travels: what it teaches and asks, without people and without ids. Everything is found by its name. */
 export const bundleShape = v.object({
   format: v.literal('stavewright-school', 'This file is not a school of ours.'),
-  version: v.literal(1, 'This file is of a later kind; take it in with a newer Stavewright.'),
+  version: v.literal(1, (issue) =>
+    typeof issue.input === 'number' && issue.input > 1
+      ? `This file is of a later kind (${issue.input}); take it in with a newer Stavewright.`
+      : 'This file is of an earlier kind than any that is known, or does not say its version.',
+  ),
   name: v.optional(name, 'A school'),
   ranks: v.pipe(v.array(v.object({ name, cloth })), v.maxLength(40, 'A school has at most 40 belts.')),
   conditions: v.pipe(v.array(name), v.maxLength(100, 'At most a hundred conditions.')),
@@ -47,7 +51,7 @@ export const bundleShape = v.object({
             introduced: v.nullable(name),
             until: v.nullable(name),
             informal: v.boolean(),
-            needs: v.array(itemByName),
+            needs: v.pipe(v.array(itemByName), v.maxLength(200, 'An item needs at most 200 others.')),
           }),
         ),
         v.maxLength(2000, 'At most 2,000 items.'),
@@ -67,19 +71,27 @@ export const bundleShape = v.object({
         ),
         v.maxLength(4000, 'At most 4,000 requirements.'),
       ),
-      gates: v.array(
-        v.pipe(
-          v.object({
-            rank: name,
-            kind: v.picklist(GATE_KINDS),
-            amount: v.pipe(v.number(), v.minValue(0), v.maxValue(5000)),
-          }),
-          v.check((g) => !COUNTED_GATES.includes(g.kind) || g.amount > 0, 'A gate asks for more than nothing.'),
+      gates: v.pipe(
+        v.array(
+          v.pipe(
+            v.object({ rank: name, kind: v.picklist(GATE_KINDS), amount: gateAmount }),
+            v.check((g) => gateIsPossible(g) === null, 'This gate asks for nothing, or for what cannot be.'),
+          ),
         ),
+        v.maxLength(MOST.gates, `At most ${MOST.gates} gates.`),
       ),
-      order: v.array(v.object({ easier: name, harder: name })),
-      standards: v.array(v.object({ name, standard: standardInput })),
-      promotions: v.record(v.string(), v.picklist(PROMOTIONS)),
+      order: v.pipe(
+        v.array(v.object({ easier: name, harder: name })),
+        v.maxLength(MOST.order, `The order of conditions has at most ${MOST.order} steps.`),
+      ),
+      standards: v.pipe(
+        v.array(v.object({ name, standard: standardInput })),
+        v.maxLength(MOST.standards, `At most ${MOST.standards} standards.`),
+      ),
+      promotions: v.pipe(
+        v.record(name, v.picklist(PROMOTIONS)),
+        v.check((p) => Object.keys(p).length <= MOST.belts, `A school has at most ${MOST.belts} belts.`),
+      ),
       limits: limitsShape,
     }),
   ),

@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import * as v from 'valibot';
 import { printSequence, type Sequence } from '../core';
 import { bundleShape, type Bundle, type ItemByName } from './bundle';
+import { guarded, unguarded } from './cell';
 
 /** The tables in which a school travels as CSV (RFC 4180), in the order in which a person reads them. */
 export const TABLES = [
@@ -19,9 +20,6 @@ export const TABLES = [
 export type TableName = (typeof TABLES)[number];
 type Row = Record<string, string>;
 
-// A spreadsheet runs a cell that begins like a formula; an apostrophe keeps it text (OWASP, CSV injection).
-const guarded = (s: string) => (/^[=+\-@\t\r']/.test(s) ? `'${s}` : s);
-const unguarded = (s: string) => (/^'[=+\-@\t\r']/.test(s) ? s.slice(1) : s);
 const json = (x: unknown) => JSON.stringify(x);
 const yes = (b: boolean) => (b ? 'yes' : 'no');
 const range = (r: { lo: number; hi: number } | null) => (r ? `${r.lo} to ${r.hi}` : '');
@@ -168,6 +166,31 @@ export function bundleFromTables(
         };
   const standard = (r: Row) =>
     Object.fromEntries(STANDARD.map((k) => [k, k === 'sides' ? r[k] : Number(r[k] === '' ? Number.NaN : r[k])]));
+  const taught = new Set(rows('techniques').map((t) => t['name'] ?? ''));
+  const pointsOf = new Map<string, object[]>();
+  for (const [k, p] of rows('points').entries()) {
+    const of = p['technique'] ?? '';
+    if (!taught.has(of))
+      wrong.push(`points, line ${k + 2}: there is no technique called ${of || 'nothing'} in the tables.`);
+    const one = {
+      name: p['name'],
+      bodyPart: p['part'],
+      kind: p['kind'],
+      how: p['how'] ?? '',
+      why: p['why'] ?? '',
+      critical: p['critical'] === 'yes',
+      unit: or(p['unit']),
+      accepted: ranged(p['accepted']),
+      wanted: ranged(p['wanted']),
+      slips: parsed('points', k, 'slips', p['slips'], []),
+    };
+    const list = pointsOf.get(of);
+    if (list) list.push(one);
+    else pointsOf.set(of, [one]);
+  }
+  if (tables.way === undefined && tables.requirements === undefined)
+    for (const table of ['gates', 'standards'] as const)
+      if (rows(table).length > 0) wrong.push(`${table}: there is no table “way” that they belong to.`);
   const home = rows('school')[0] ?? {};
   const limits = parsed('school', 0, 'limits', home['limits'], null);
   const raw = {
@@ -188,24 +211,7 @@ export function bundleFromTables(
       step: or(t['step']),
       before: parsed('techniques', i, 'before', t['before'], []),
       ...(t['detail'] ? { detail: parsed('techniques', i, 'detail', t['detail'], undefined) } : {}),
-      points: rows('points').flatMap((p, k) =>
-        p['technique'] === t['name']
-          ? [
-              {
-                name: p['name'],
-                bodyPart: p['part'],
-                kind: p['kind'],
-                how: p['how'] ?? '',
-                why: p['why'] ?? '',
-                critical: p['critical'] === 'yes',
-                unit: or(p['unit']),
-                accepted: ranged(p['accepted']),
-                wanted: ranged(p['wanted']),
-                slips: parsed('points', k, 'slips', p['slips'], []),
-              },
-            ]
-          : [],
-      ),
+      points: pointsOf.get(t['name'] ?? '') ?? [],
     })),
     sequences: rows('sequences').map((q, i) => ({
       title: q['title'],
@@ -237,7 +243,7 @@ export function bundleFromTables(
             })),
             gates: rows('gates').map((g) => ({ rank: g['belt'], kind: g['kind'], amount: Number(g['amount']) })),
             order: rows('conditions').flatMap((c, i) =>
-              (parsed('conditions', i, 'after', c['after'], []) as string[]).map((easier) => ({
+              listIn(parsed('conditions', i, 'after', c['after'], [])).map((easier) => ({
                 easier,
                 harder: c['name'],
               })),
@@ -247,11 +253,13 @@ export function bundleFromTables(
             limits,
           },
   };
-  if (wrong.length > 0) return { ok: false, wrong };
+  if (wrong.length > 0) return { ok: false, wrong: wrong.slice(0, 20) };
   const read = v.safeParse(bundleShape, raw);
   if (read.success) return { ok: true, bundle: read.output };
   return { ok: false, wrong: read.issues.slice(0, 20).map((i) => `${whereIn(i)}: ${i.message}`) };
 }
+
+const listIn = (x: unknown): unknown[] => (Array.isArray(x) ? x : [x]);
 
 /** Where in a file something is wrong, in words: "techniques, 3rd: kind". */
 export function whereIn(issue: { path?: readonly { key: unknown }[] | undefined }): string {

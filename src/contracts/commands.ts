@@ -98,6 +98,8 @@ export type CommandDraft<N extends CommandName> = v.InferInput<(typeof COMMANDS)
 export const envelope = v.object({
   id,
   at: instant,
+  /** The device's clock as it is sent: how far it is off is known from this. */
+  sent: v.optional(instant),
   name: v.picklist(Object.keys(COMMANDS) as [CommandName, ...CommandName[]], 'There is no such command.'),
   input: v.unknown(),
 });
@@ -123,6 +125,20 @@ export function readInput<S extends v.GenericSchema>(
   return { ok: false, errors };
 }
 
+/** A way to mend a refused command: what is said on the button, and the fields of the input that change by it. */
+export interface Mend {
+  say: string;
+  set: Record<string, unknown>;
+}
+
+/** What somebody else saved meanwhile: its version, whose, when, and the thing itself in the shape of the input. */
+export interface Meanwhile {
+  version: number;
+  by: string | null;
+  at: string;
+  now: unknown;
+}
+
 /** Problem details after RFC 9457, with the fields that are wrong. */
 export interface Problem {
   type: string;
@@ -130,4 +146,6 @@ export interface Problem {
   status: number;
   detail?: string | undefined;
   errors?: FieldError[] | undefined;
+  mends?: Mend[] | undefined;
+  meanwhile?: Meanwhile | undefined;
 }

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { HANDS, JOINTS, RUNGS, SIDES } from '../core';
-import { date, email, id, line, name, password, prose, reason, whole } from './words';
+import { date, email, id, line, name, password, prose, reason, version, whole } from './words';
 
 export const ROLES = ['head', 'instructor', 'examiner', 'student', 'guardian'] as const;
 export type Role = (typeof ROLES)[number];
@@ -8,17 +8,23 @@ export type Role = (typeof ROLES)[number];
 export const studentInput = v.object({ id, name, born: v.nullable(date), rankId: id, since: date });
 export type StudentInput = v.InferOutput<typeof studentInput>;
 
-export const studentChange = v.object({ id, name, born: v.nullable(date) });
+export const studentChange = v.object({ id, name, born: v.nullable(date), version });
 
 export const promotionInput = v.object({ id, studentId: id, rankId: id, day: date, note: line });
 
+const measure = v.pipe(
+  v.number('A range has two numbers.'),
+  v.finite(),
+  v.minValue(-1e6, 'This number cannot be right.'),
+  v.maxValue(1e6, 'This number cannot be right.'),
+);
 export const adaptationInput = v.pipe(
   v.object({
     id,
     studentId: id,
     pointId: id,
     from: date,
-    range: v.nullable(v.object({ lo: v.number(), hi: v.number() })),
+    range: v.nullable(v.object({ lo: measure, hi: measure })),
     share: v.nullable(v.pipe(v.number(), v.minValue(0), v.maxValue(1))),
     waived: v.boolean(),
     reason,
@@ -124,12 +130,18 @@ export const roomInput = v.object({
   roomWidth: v.nullable(v.pipe(v.number(), v.minValue(0.5, 'A room is at least half a metre wide.'), v.maxValue(30))),
   roomDepth: v.nullable(v.pipe(v.number(), v.minValue(0.5, 'A room is at least half a metre deep.'), v.maxValue(30))),
   stature: v.nullable(whole(60, 230, 'The height in centimetres')),
+  version,
 });
 
 export const outcomeInput = v.object({ id, studentId: id, rankId: id, day: date, passed: v.boolean(), note: line });
-export const guardianInput = v.object({ id, name, studentIds: v.pipe(v.array(id), v.minLength(1, 'Say for whom.')) });
+export const guardianInput = v.object({
+  id,
+  name,
+  studentIds: v.pipe(v.array(id), v.minLength(1, 'Say for whom.'), v.maxLength(60, 'Nobody answers for more than 60.')),
+  version,
+});
 
-export const teacherInput = v.object({ id, name, role: v.picklist(['head', 'instructor', 'examiner']) });
+export const teacherInput = v.object({ id, name, role: v.picklist(['head', 'instructor', 'examiner']), version });
 
 export const accessInput = v.object({ personId: id, email, password });
 

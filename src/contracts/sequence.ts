@@ -14,7 +14,7 @@ import {
   type Sequence,
   type Step,
 } from '../core';
-import { id, line, name, reason, whole } from './words';
+import { id, line, name, reason, version, whole } from './words';
 
 const short = v.pipe(v.string(), v.trim(), v.maxLength(200, 'This has at most 200 letters.'));
 const side = v.picklist(['left', 'right'], 'A side is left or right.');
@@ -185,7 +185,7 @@ export const sequenceSave = v.object({
   title: name,
   text,
   /** The version that was changed; another one in the meantime is not written over. Left out: whatever is there. */
-  version: v.optional(whole(0, 1_000_000, 'A version')),
+  version,
 });
 export const sequenceDerive = v.object({ id, parentId: id, title: name, recipe: recipeShape });
 export const sequenceWaive = v.object({
@@ -214,5 +214,6 @@ export const hallInput = v.object({
     v.minValue(1, 'At least 1 m.'),
     v.maxValue(200, 'At most 200 m.'),
   ),
+  version,
 });
 export const mergeInput = v.object({ keepId: id, goneId: id, why: line });

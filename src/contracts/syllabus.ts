@@ -1,6 +1,6 @@
 import * as v from 'valibot';
-import { COUNTED_GATES, GATE_KINDS, PROMOTIONS, PURPOSES, RUNGS, STAGES } from '../core';
-import { date, id, name, reason, share, whole } from './words';
+import { COUNTED_GATES, GATE_KINDS, PROMOTIONS, PURPOSES, RUNGS, STAGES, type GateKind } from '../core';
+import { date, id, name, reason, share, version as edited, whole } from './words';
 
 const colour = v.pipe(v.string(), v.regex(/^#[0-9a-fA-F]{6}$/, 'A colour is written #RRGGBB.'));
 
@@ -17,6 +17,7 @@ export const rankInput = v.object({
   id,
   name: v.pipe(name, v.maxLength(40, 'A belt’s name has at most 40 letters.')),
   cloth,
+  version: edited,
 });
 export type RankInput = v.InferOutput<typeof rankInput>;
 
@@ -73,23 +74,28 @@ export const requirementShape = v.object({
   critical: v.boolean(),
 });
 
+/** So many of each has a syllabus at most, in a command as in a file. */
+export const MOST = { belts: 40, gates: 400, needs: 8000, order: 400, standards: 50, waivers: 2000 } as const;
+
+export const gateAmount = v.pipe(
+  v.number('A gate asks for a number.'),
+  v.minValue(0, 'A gate asks for more than nothing.'),
+  v.maxValue(5000, 'That is more than a life of training.'),
+);
+/** Why nobody could pass a gate or everybody does; null: it can be asked. */
+export function gateIsPossible(g: { kind: GateKind; amount: number }): string | null {
+  if (COUNTED_GATES.includes(g.kind) && g.amount < 0.5) return 'A gate asks for more than nothing.';
+  if (g.kind === 'consent' && (RUNGS[g.amount - 1] ?? null) === null) return 'This is no rung of contact.';
+  if (g.kind === 'age' && g.amount > 99) return 'Nobody is that old.';
+  return null;
+}
 export const gateShape = v.pipe(
-  v.object({
-    id,
-    rankId: id,
-    kind: v.picklist(GATE_KINDS),
-    amount: v.pipe(
-      v.number('A gate asks for a number.'),
-      v.minValue(0, 'A gate asks for more than nothing.'),
-      v.maxValue(5000, 'That is more than a life of training.'),
-    ),
-  }),
+  v.object({ id, rankId: id, kind: v.picklist(GATE_KINDS), amount: gateAmount }),
   v.forward(
-    v.check((g) => !COUNTED_GATES.includes(g.kind) || g.amount >= 0.5, 'A gate asks for more than nothing.'),
-    ['amount'],
-  ),
-  v.forward(
-    v.check((g) => g.kind !== 'consent' || (RUNGS[g.amount - 1] ?? null) !== null, 'This is no rung of contact.'),
+    v.rawCheck(({ dataset, addIssue }) => {
+      const wrong = dataset.typed ? gateIsPossible(dataset.value) : null;
+      if (wrong !== null) addIssue({ message: wrong });
+    }),
     ['amount'],
   ),
 );
@@ -114,13 +120,22 @@ const key = v.pipe(v.string(), v.maxLength(300));
 export const syllabusShape = v.object({
   threads: v.pipe(v.array(threadShape), v.maxLength(2000, 'At most 2,000 items.')),
   requirements: v.pipe(v.array(requirementShape), v.maxLength(4000, 'At most 4,000 requirements.')),
-  gates: v.pipe(v.array(gateShape), v.maxLength(400)),
-  needs: v.pipe(v.array(need), v.maxLength(8000)),
-  order: v.pipe(v.array(step), v.maxLength(400)),
-  standards: v.pipe(v.array(v.object({ name, standard: standardInput })), v.maxLength(50)),
-  promotions: v.record(v.string(), v.picklist(PROMOTIONS)),
+  gates: v.pipe(v.array(gateShape), v.maxLength(MOST.gates, `At most ${MOST.gates} gates.`)),
+  needs: v.pipe(v.array(need), v.maxLength(MOST.needs, `At most ${MOST.needs} needs.`)),
+  order: v.pipe(v.array(step), v.maxLength(MOST.order, `The order of conditions has at most ${MOST.order} steps.`)),
+  standards: v.pipe(
+    v.array(v.object({ name, standard: standardInput })),
+    v.maxLength(MOST.standards, `At most ${MOST.standards} standards.`),
+  ),
+  promotions: v.pipe(
+    v.record(id, v.picklist(PROMOTIONS)),
+    v.check((p) => Object.keys(p).length <= MOST.belts, `A school has at most ${MOST.belts} belts.`),
+  ),
   limits: limitsShape,
-  waivers: v.pipe(v.array(v.object({ key, reason, by: name, day: date })), v.maxLength(2000)),
+  waivers: v.pipe(
+    v.array(v.object({ key, reason, by: name, day: date })),
+    v.maxLength(MOST.waivers, `At most ${MOST.waivers} checks are left.`),
+  ),
 });
 
 /** One change of the draft; whose it is and when is added by the server. */
@@ -134,7 +149,10 @@ export const editShape = v.variant('op', [
   v.object({ op: v.literal('gate.remove'), id }),
   v.object({ op: v.literal('need.add'), need }),
   v.object({ op: v.literal('need.remove'), need }),
-  v.object({ op: v.literal('order.set'), order: v.pipe(v.array(step), v.maxLength(400)) }),
+  v.object({
+    op: v.literal('order.set'),
+    order: v.pipe(v.array(step), v.maxLength(MOST.order, `The order of conditions has at most ${MOST.order} steps.`)),
+  }),
   v.object({ op: v.literal('standard.put'), name, standard: standardInput }),
   v.object({ op: v.literal('standard.remove'), name }),
   v.object({ op: v.literal('promotion.set'), rankId: id, promotion: v.picklist(PROMOTIONS) }),
@@ -156,4 +174,4 @@ export const syllabusFollow = v.object({
   versionId: id,
   studentIds: v.pipe(v.array(id), v.minLength(1, 'Say who is to be moved.'), v.maxLength(2000)),
 });
-export const conditionInput = v.object({ id, name });
+export const conditionInput = v.object({ id, name, version: edited });

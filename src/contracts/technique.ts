@@ -1,7 +1,7 @@
 import * as v from 'valibot';
-import { BODY_PARTS, HURTS, POINT_KINDS, TECHNIQUE_KINDS, UNITS } from '../core';
+import { BODY_PARTS, fold, HURTS, POINT_KINDS, TECHNIQUE_KINDS, UNITS } from '../core';
 import { detailShape } from './techniqueDetail';
-import { id, line, name, prose } from './words';
+import { id, line, name, prose, version } from './words';
 
 const range = v.pipe(
   v.object({
@@ -10,6 +10,13 @@ const range = v.pipe(
   }),
   v.check((r) => r.lo <= r.hi, 'The range runs from the smaller number to the larger.'),
 );
+
+/** So many has a technique, in a command as in a file. */
+export const [MOST_POINTS, MOST_SLIPS] = [30, 12];
+
+/** Whether no two are called the same: a mark names its point, and a file finds it by its name. */
+export const namesDiffer = (list: readonly { name: string }[]): boolean =>
+  new Set(list.map((x) => fold(x.name))).size === list.length;
 
 export const slipInput = v.object({
   id,
@@ -32,7 +39,7 @@ export const pointInput = v.pipe(
     unit: v.nullable(v.picklist(UNITS)),
     accepted: v.nullable(range),
     wanted: v.nullable(range),
-    slips: v.pipe(v.array(slipInput), v.maxLength(12, 'A point has at most 12 slips.')),
+    slips: v.pipe(v.array(slipInput), v.maxLength(MOST_SLIPS, `A point has at most ${MOST_SLIPS} slips.`)),
   }),
   v.forward(
     v.check((p) => p.kind !== 'measured' || p.accepted !== null, 'A measured point needs an accepted range.'),
@@ -60,9 +67,14 @@ export const techniqueInput = v.object({
   sided: v.boolean(),
   stanceId: v.nullable(id),
   stepId: v.nullable(id),
-  points: v.pipe(v.array(pointInput), v.maxLength(30, 'A technique has at most 30 points of its own.')),
+  points: v.pipe(
+    v.array(pointInput),
+    v.maxLength(MOST_POINTS, `A technique has at most ${MOST_POINTS} points of its own.`),
+    v.check((list) => namesDiffer(list), 'Two points have the same name.'),
+  ),
   /** Left out: it stays as it is. */
   detail: v.optional(detailShape),
+  version,
 });
 export type TechniqueInput = v.InferOutput<typeof techniqueInput>;
 export type PointInput = v.InferOutput<typeof pointInput>;

@@ -1,9 +1,13 @@
 import * as v from 'valibot';
 import { BODY_PARTS, HURTS, POINT_KINDS, TECHNIQUE_KINDS, UNITS, type Range } from '../core';
+import { MOST_POINTS, MOST_SLIPS, namesDiffer } from './technique';
 import { detailShape, NO_DETAIL, type TechniqueDetail } from './techniqueDetail';
 import { line, name, prose } from './words';
 
-const range = v.object({ lo: v.number(), hi: v.number() });
+const range = v.pipe(
+  v.object({ lo: v.pipe(v.number(), v.finite()), hi: v.pipe(v.number(), v.finite()) }),
+  v.check((r) => r.lo <= r.hi, 'The range runs from the smaller number to the larger.'),
+);
 const slipShape = v.object({
   looksLike: v.pipe(line, v.nonEmpty('Say what the slip looks like.')),
   cause: v.optional(line, ''),
@@ -21,7 +25,10 @@ const pointShape = v.object({
   unit: v.optional(v.nullable(v.picklist(UNITS, `A unit is one of: ${UNITS.join(', ')}.`)), null),
   accepted: v.optional(v.nullable(range), null),
   wanted: v.optional(v.nullable(range), null),
-  slips: v.optional(v.array(slipShape), []),
+  slips: v.optional(
+    v.pipe(v.array(slipShape), v.maxLength(MOST_SLIPS, `A point has at most ${MOST_SLIPS} slips.`)),
+    [],
+  ),
 });
 
 /** A technique outside of the house: no ids; its stance, its step and what comes before it are named. */
@@ -32,8 +39,15 @@ export const techniqueFileShape = v.object({
   sided: v.optional(v.boolean(), true),
   stance: v.optional(v.nullable(name), null),
   step: v.optional(v.nullable(name), null),
-  before: v.optional(v.array(name), []),
-  points: v.optional(v.array(pointShape), []),
+  before: v.optional(v.pipe(v.array(name), v.maxLength(20, 'At most twenty prerequisites.')), []),
+  points: v.optional(
+    v.pipe(
+      v.array(pointShape),
+      v.maxLength(MOST_POINTS, `A technique has at most ${MOST_POINTS} points of its own.`),
+      v.check((list) => namesDiffer(list), 'Two points have the same name.'),
+    ),
+    [],
+  ),
   detail: v.optional(v.omit(detailShape, ['prerequisites']), withoutPrerequisites(NO_DETAIL)),
 });
 export type TechniqueFile = v.InferOutput<typeof techniqueFileShape>;
@@ -105,12 +119,12 @@ export function readTechniques(source: string): ReadTechnique[] {
     let parsed: unknown;
     try {
       parsed = JSON.parse(text);
-    } catch (e) {
+    } catch {
       return [
         {
           name: 'The file',
           technique: null,
-          wrong: [`This JSON cannot be read: ${e instanceof Error ? e.message : ''}`],
+          wrong: ['This JSON cannot be read: it breaks off, or has a sign too many.'],
         },
       ];
     }

@@ -70,3 +70,9 @@ export const whole = (lo: number, hi: number, what: string) =>
     v.maxValue(hi, `${what} is at most ${hi}.`),
   );
 export const position = whole(0, 100_000, 'A place in the order');
+
+/**
+ * The version that a change began from: what somebody else saved meanwhile is not written over. Left out: whatever is
+ * there is meant.
+ */
+export const version = v.optional(whole(0, 1_000_000_000, 'The version'));

@@ -12,6 +12,7 @@ export * from './technique/point';
 export * from './technique/technique';
 export * from './technique/pose';
 export * from './technique/prerequisites';
+export * from './technique/standsOn';
 // sequence
 export * from './sequence/move';
 export * from './sequence/vocabulary';
@@ -78,6 +79,7 @@ export * from './evidence/forecast';
 export * from './evidence/believe';
 export * from './evidence/counts';
 // roll
+export * from './roll/beltName';
 export * from './roll/rollLines';
 export * from './roll/consent';
 export * from './roll/practice';

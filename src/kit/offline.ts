@@ -3,8 +3,12 @@ export function registerWorker(): void {
   if (import.meta.env.PROD && 'serviceWorker' in navigator) void navigator.serviceWorker.register('/sw.js');
 }
 
-/** Throws away the pages kept for use without a network: they hold people's data. */
-export async function forgetPages(): Promise<void> {
+/** What this device remembers of people besides marks that still wait: it goes when somebody signs out. */
+export const forgottenAtSignOut = { roll: 'stavewright-roll' } as const;
+
+/** Throws away what holds people's data: the pages kept for use without a network, and lists that were pasted. */
+export async function forgetPeople(): Promise<void> {
+  for (const key of Object.values(forgottenAtSignOut)) localStorage.removeItem(key);
   if (!('caches' in globalThis)) return;
   await Promise.all(['pages', 'views'].map((name) => caches.delete(name)));
 }

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { v7 } from 'uuid';
-import { COMMANDS, type CommandDraft, type CommandName } from '../contracts/commands';
+import { COMMANDS, type CommandName } from '../contracts/commands';
 import type { Role } from '../contracts/people';
 import { VIEWS, type ViewName } from '../contracts/views';
 import { makeDatabase, type TestDatabase } from '../data/testing/database';

@@ -12,6 +12,9 @@ export interface Who {
   name: string;
   role: Role;
   today: string;
+  /** The server's clock, and by how much the device's is behind it, in ms; null: the device did not say. */
+  now: Date;
+  behind: number | null;
   /** Whoever waits for long work: told how far it is, and asked whether to go on. */
   watch?: Watch;
 }
@@ -70,6 +73,8 @@ export function readWho(rows: readonly WhoRow[], me: SignedIn, now: Date): { who
     name: row.name,
     role: row.role,
     today: dayIn(row.time_zone, now),
+    now,
+    behind: null,
   };
   return { who, known: row.done ? { answer: row.answer, digest: row.digest, by: row.by! } : null };
 }

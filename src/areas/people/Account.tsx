@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useEffect, useState, type SyntheticEvent } from 'react';
 import { IslandRoot } from '../../kit/IslandRoot';
-import { forgetPages } from '../../kit/offline';
+import { forgetPeople } from '../../kit/offline';
 import { waitingHere } from '../../kit/outbox';
 import { post } from '../../kit/send';
 import { plural } from '../../kit/words';
@@ -52,7 +52,7 @@ export default function Account({ email }: { email: string }) {
       setBusy(false);
       return setSaid({ good: false, text: answer.title });
     }
-    await forgetPages();
+    await forgetPeople();
     location.assign('/signin');
   };
 

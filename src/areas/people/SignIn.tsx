@@ -4,7 +4,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import { useState, type SyntheticEvent } from 'react';
 import { IslandRoot } from '../../kit/IslandRoot';
-import { forgetPages } from '../../kit/offline';
+import { forgetPeople } from '../../kit/offline';
 import { post } from '../../kit/send';
 import { useHydrated } from '../../kit/useHydrated';
 
@@ -31,7 +31,7 @@ export default function SignIn({ to }: { to: string }) {
     setWrong('');
     const answer = await post('/api/auth/sign-in/email', { email: email.trim(), password, rememberMe: !tablet });
     if (answer.ok) {
-      await forgetPages();
+      await forgetPeople();
       location.assign(to);
       return;
     }

@@ -30,8 +30,8 @@ function cut(
     let parsed: unknown;
     try {
       parsed = JSON.parse(text);
-    } catch (e) {
-      return { pieces: [], wrong: `This JSON cannot be read: ${e instanceof Error ? e.message : ''}` };
+    } catch {
+      return { pieces: [], wrong: 'This JSON cannot be read: it breaks off, or has a sign too many.' };
     }
     const list = Array.isArray(parsed)
       ? parsed

@@ -6,11 +6,19 @@ import type { RollView } from '../../contracts/views';
 import { checkRollLines, readRollCells } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { LineNotch } from '../../kit/marks/small';
+import { forgottenAtSignOut } from '../../kit/offline';
+import { decode, decodeAs, WAYS, type Way } from '../../kit/taking/decode';
+import { Choice } from '../../kit/sheet/Field';
 import { newId, send } from '../../kit/send';
 import { dateInWords, plural } from '../../kit/words';
 
-const KEPT = 'stavewright-roll';
+// Names and birth dates: not for whoever signs in next.
+const KEPT = forgottenAtSignOut.roll;
 const LARGEST = 600_000;
+
+/** The first words that have letters beyond plain Latin: they show whether the file was read as it was meant. */
+const strangeIn = (text: string): string =>
+  [...new Set(text.match(/[\p{L}\p{M}]*[^\p{ASCII}]+[\p{L}\p{M}]*/gu) ?? [])].slice(0, 4).join(', ');
 
 /** "What will this list do?": every line says what will happen before anything happens; the good ones are taken. */
 export default function Import({ view, today }: { view: RollView; today: string }) {
@@ -18,14 +26,21 @@ export default function Import({ view, today }: { view: RollView; today: string 
   const [wrong, setWrong] = useState('');
   const [taken, setTaken] = useState(0);
   const [busy, setBusy] = useState(false);
+  /** The file that was taken last, where its letters can be read in several ways. */
+  const [file, setFile] = useState<{ bytes: Uint8Array; way: Way; ways: Way[] } | null>(null);
   const [onTheRoll, setOnTheRoll] = useState<{ name: string; born: string | null }[]>(view.students);
   // eslint-disable-next-line react-hooks/set-state-in-effect -- what the device kept is read once, after hydration
   useEffect(() => setText(localStorage.getItem(KEPT) ?? ''), []);
   const type = (t: string) => {
     setText(t);
     setTaken(0);
-    if (t === '') localStorage.removeItem(KEPT);
-    else localStorage.setItem(KEPT, t);
+    setFile(null);
+    try {
+      if (t === '') localStorage.removeItem(KEPT);
+      else localStorage.setItem(KEPT, t);
+    } catch {
+      // Without room it is only not remembered over a reload.
+    }
   };
   const checked = useMemo(() => {
     const rows = Papa.parse<string[]>(text, { skipEmptyLines: false }).data;
@@ -36,15 +51,18 @@ export default function Import({ view, today }: { view: RollView; today: string 
   const rankName = new Map(view.ranks.map((r) => [r.id, r.name]));
 
   const upload = async (e: ChangeEvent<HTMLInputElement>) => {
-    const file = e.target.files?.[0];
+    const chosen = e.target.files?.[0];
     e.target.value = '';
-    if (!file) return;
-    if (file.size > LARGEST) return setWrong('This file is too large for a roll. Save it as CSV with the names alone.');
-    const content = await file.text();
-    if (content.includes('\u0000') || content.startsWith('PK'))
+    if (!chosen) return;
+    if (chosen.size > LARGEST)
+      return setWrong('This file is too large for a roll. Save it as CSV with the names alone.');
+    const bytes = new Uint8Array(await chosen.arrayBuffer());
+    const read = decode(bytes);
+    if (!read)
       return setWrong('This is not a text file. In your spreadsheet choose “save as CSV”, then take that file.');
     setWrong('');
-    type(content.replace(/^\uFEFF/, ''));
+    type(read.text);
+    setFile({ bytes, way: read.way, ways: read.ways });
   };
   const take = async () => {
     setBusy(true);
@@ -122,9 +140,22 @@ export default function Import({ view, today }: { view: RollView; today: string 
               </Button>
             )}
           </div>
+          {file && file.ways.length > 1 && (
+            <Choice
+              id="letters"
+              label="Letters of this file read as"
+              value={file.way}
+              onValue={(way) => {
+                type(decodeAs(file.bytes, way));
+                setFile({ ...file, way });
+              }}
+              options={file.ways.map((way) => ({ value: way, word: WAYS[way] }))}
+              helperText={`The file does not say how its letters are meant. Look at the names: ${strangeIn(text) || 'they'} should be right.`}
+            />
+          )}
           <p className="sub">
             A first line with the words name, belt, born, since may put them in any order. What you paste stays on this
-            device until it is taken.
+            device until it is taken or you sign out.
           </p>
         </section>
         <section>

@@ -66,11 +66,15 @@ export default function Exchange({
     const tables: Partial<Record<(typeof TABLES)[number], Record<string, string>[]>> = {};
     for (const f of list) {
       const text = await f.text();
+      if (text.trim() === '') {
+        setWrong([`${f.name} is empty.`]);
+        return;
+      }
       if (/\.json$/i.test(f.name) || text.trimStart().startsWith('{')) {
         try {
           open(f.name, JSON.parse(text));
-        } catch (e) {
-          setWrong([`${f.name} is no JSON: ${e instanceof Error ? e.message : ''}`]);
+        } catch {
+          setWrong([`${f.name} is no whole JSON: it breaks off, or has a sign too many.`]);
         }
         return;
       }

@@ -21,8 +21,8 @@ describe('a pasted roll', () => {
   it.each([
     [['', 'Amber', '', ''], 'There is no name on this line.'],
     [['Yuna Brack', 'Straw', '31 Feb 2012', ''], 'Date of birth: February has no 31st.'],
-    [['Yuna Brack', 'Strwa', '', ''], 'There is no Strwa belt in this school. Straw?'],
-    [['Yuna Brack', 'Purple', '', ''], 'There is no Purple belt in this school.'],
+    [['Yuna Brack', 'Strwa', '', ''], 'No belt of this school is called Strwa. Straw?'],
+    [['Yuna Brack', 'Purple', '', ''], 'No belt of this school is called Purple.'],
     [['Yuna Brack', '', '', ''], 'There is no belt on this line.'],
     [['Yuna Brack', 'Straw', '2027-01-01', ''], 'The date of birth is still to come.'],
     [['Yuna Brack', 'Straw', '2012-01-01', '2011-01-01'], 'The belt is older than the person.'],

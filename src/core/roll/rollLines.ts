@@ -1,5 +1,7 @@
 import { distance } from 'fastest-levenshtein';
+import { isKeepable, isVisible, oneLine } from '../units/plainText';
 import { readDate, type PlainDate } from '../units/plainDate';
+import { beltsMeant } from './beltName';
 
 /** One line of a roll as it was pasted or uploaded, still text. */
 export interface RollLine {
@@ -48,7 +50,6 @@ export function nearest(typed: string, known: readonly string[]): string | null 
  * date of birth is allowed; an empty "since" becomes today, with a remark.
  */
 export function checkRollLines(lines: readonly RollLine[], context: RollContext): RollVerdict[] {
-  const rankByName = new Map(context.ranks.map((r) => [foldName(r.name), r]));
   const roll = new Map<string, (PlainDate | null)[]>();
   for (const s of context.onTheRoll) {
     const key = foldName(s.name);
@@ -58,20 +59,26 @@ export function checkRollLines(lines: readonly RollLine[], context: RollContext)
   return lines.map((text): RollVerdict => {
     const { line } = text;
     const no = (wrong: string): RollVerdict => ({ line, text, takes: false, wrong });
-    const name = text.name.replace(/\s+/g, ' ').trim();
+    const name = oneLine(text.name);
     if (name === '') return no('There is no name on this line.');
+    if (!isKeepable(text.name) || name.includes('\uFFFD'))
+      return no('Some letters of the name could not be read. Type them again, or read the file in another way.');
+    if (!isVisible(name)) return no('Nothing of this name can be seen.');
     if (name.length > 120) return no('The name is longer than 120 letters.');
     const key = foldName(name);
 
-    const typedRank = text.rank.replace(/\bbelt\b/i, '').trim();
-    const rank = rankByName.get(foldName(typedRank));
+    const typedRank = oneLine(text.rank);
+    if (typedRank === '') return no('There is no belt on this line.');
+    const meant = beltsMeant(typedRank, context.ranks);
+    if (meant.length > 1)
+      return no(`“${typedRank}” can mean ${meant.map((r) => r.name).join(' or ')}. Write it as the school does.`);
+    const rank = meant[0];
     if (!rank) {
-      if (typedRank === '') return no('There is no belt on this line.');
       const near = nearest(
         typedRank,
         context.ranks.map((r) => r.name),
       );
-      return no(`There is no ${typedRank} belt in this school.${near ? ` ${near}?` : ''}`);
+      return no(`No belt of this school is called ${typedRank}.${near ? ` ${near}?` : ''}`);
     }
 
     let born: PlainDate | null = null;

@@ -125,6 +125,11 @@ export async function openDraft(
     .limit(1);
   const id = newId();
   const body = last[0]?.body ?? NOTHING_ASKED;
-  await tx.insert(syllabusVersion).values({ schoolId, id, state: 'draft', title: '', body, version: 0 });
-  return { id, body, version: 0, isNew: true };
+  // Two who begin at the same moment: the second waits here, makes none, and goes on with the other's.
+  const made = await tx
+    .insert(syllabusVersion)
+    .values({ schoolId, id, state: 'draft', title: '', body, version: 0 })
+    .onConflictDoNothing()
+    .returning({ id: syllabusVersion.id });
+  return made.length > 0 ? { id, body, version: 0, isNew: true } : openDraft(tx, schoolId, newId);
 }

@@ -1,4 +1,4 @@
-import { bigint, boolean, index, integer, pgSchema, text, uuid } from 'drizzle-orm/pg-core';
+import { bigint, boolean, index, integer, pgSchema, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
 import { instant } from './columns';
 
 // Sign-in is asked before the school is known, so these tables stand apart: only the sign-in role reaches them.
@@ -8,16 +8,20 @@ const stamps = () => ({
   updatedAt: instant('updated_at').notNull().defaultNow(),
 });
 
-export const user = auth.table('user', {
-  id: text('id').primaryKey(),
-  name: text('name').notNull(),
-  email: text('email').notNull().unique(),
-  emailVerified: boolean('email_verified').notNull().default(false),
-  image: text('image'),
-  schoolId: uuid('school_id').notNull(),
-  personId: uuid('person_id').notNull(),
-  ...stamps(),
-});
+export const user = auth.table(
+  'user',
+  {
+    id: text('id').primaryKey(),
+    name: text('name').notNull(),
+    email: text('email').notNull().unique(),
+    emailVerified: boolean('email_verified').notNull().default(false),
+    image: text('image'),
+    schoolId: uuid('school_id').notNull(),
+    personId: uuid('person_id').notNull(),
+    ...stamps(),
+  },
+  (t) => [uniqueIndex('user_person').on(t.schoolId, t.personId)],
+);
 
 export const session = auth.table(
   'session',

@@ -1,6 +1,16 @@
-import { date, timestamp, uuid } from 'drizzle-orm/pg-core';
+import { date, integer, timestamp, uuid } from 'drizzle-orm/pg-core';
 
 /** The school every row belongs to: first column of every primary and foreign key. */
 export const schoolId = () => uuid('school_id').notNull();
 export const day = (name: string) => date(name, { mode: 'string' });
 export const instant = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
+
+/**
+ * Of what several people edit: goes up with every save, so that nobody writes over what they have not seen, and who it
+ * was.
+ */
+export const edited = () => ({
+  version: integer('version').notNull().default(1),
+  changedAt: instant('changed_at').notNull().defaultNow(),
+  changedBy: uuid('changed_by'),
+});

@@ -10,6 +10,7 @@ import {
   primaryKey,
   smallint,
   text,
+  uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
 import { POINT_KINDS, SIDES, STAGES, VERDICTS, type CountSlip, type Item } from '../../core';
@@ -109,7 +110,10 @@ export const look = pgTable(
     }),
     foreignKey({ columns: [t.schoolId, t.replaces], foreignColumns: [t.schoolId, t.id], name: 'look_replaces' }),
     index('look_of_student').on(t.schoolId, t.studentId, t.day),
-    index('look_replaced').on(t.schoolId, t.replaces),
+    /** A look is corrected once; whoever corrects the correction replaces that. */
+    uniqueIndex('look_replaced_once')
+      .on(t.schoolId, t.replaces)
+      .where(sql`${t.replaces} is not null`),
     index('look_day').on(t.schoolId, t.day),
   ],
 );
@@ -134,6 +138,7 @@ export const mark = pgTable(
     primaryKey({ columns: [t.schoolId, t.lookId, t.pointId] }),
     foreignKey({ columns: [t.schoolId, t.lookId], foreignColumns: [look.schoolId, look.id] }),
     foreignKey({ columns: [t.schoolId, t.pointId], foreignColumns: [point.schoolId, point.id], name: 'mark_point' }),
+    foreignKey({ columns: [t.schoolId, t.toldBy], foreignColumns: [person.schoolId, person.id], name: 'mark_told_by' }),
   ],
 );
 

@@ -1,6 +1,6 @@
 import { doublePrecision, foreignKey, index, pgTable, primaryKey, smallint, text, uuid } from 'drizzle-orm/pg-core';
 import { RUNGS } from '../../core';
-import { day, instant, schoolId } from './columns';
+import { day, edited, instant, schoolId } from './columns';
 import { rank } from './syllabus';
 
 export const school = pgTable('school', {
@@ -26,6 +26,7 @@ export const person = pgTable(
     roomWidth: doublePrecision('room_width'),
     roomDepth: doublePrecision('room_depth'),
     stature: smallint('stature'),
+    ...edited(),
   },
   (t) => [primaryKey({ columns: [t.schoolId, t.id] }), index('person_user').on(t.schoolId, t.userId)],
 );

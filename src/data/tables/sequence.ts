@@ -12,7 +12,7 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core';
 import { SEQUENCE_KINDS, type Departure, type Recipe, type Sequence } from '../../core';
-import { day, instant, schoolId } from './columns';
+import { day, edited, instant, schoolId } from './columns';
 
 /** A sequence whole. Written by hand, `text` is what was typed; derived, `recipe` and the hand edits make it from its parent. */
 export const sequence = pgTable(
@@ -71,6 +71,7 @@ export const hall = pgTable(
     name: text('name').notNull(),
     width: doublePrecision('width').notNull(),
     depth: doublePrecision('depth').notNull(),
+    ...edited(),
   },
-  (t) => [primaryKey({ columns: [t.schoolId, t.id] })],
+  (t) => [primaryKey({ columns: [t.schoolId, t.id] }), uniqueIndex('hall_name').on(t.schoolId, sql`lower(${t.name})`)],
 );

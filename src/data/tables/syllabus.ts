@@ -1,6 +1,7 @@
-import { integer, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { sql } from 'drizzle-orm';
+import { integer, jsonb, pgTable, primaryKey, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
 import type { Cloth } from '../../contracts/syllabus';
-import { schoolId } from './columns';
+import { edited, schoolId } from './columns';
 
 export const rank = pgTable(
   'rank',
@@ -10,8 +11,9 @@ export const rank = pgTable(
     position: integer('position').notNull(),
     name: text('name').notNull(),
     cloth: jsonb('cloth').$type<Cloth>().notNull(),
+    ...edited(),
   },
-  (t) => [primaryKey({ columns: [t.schoolId, t.id] })],
+  (t) => [primaryKey({ columns: [t.schoolId, t.id] }), uniqueIndex('rank_name').on(t.schoolId, sql`lower(${t.name})`)],
 );
 
 export const condition = pgTable(
@@ -21,6 +23,10 @@ export const condition = pgTable(
     id: uuid('id').notNull(),
     position: integer('position').notNull(),
     name: text('name').notNull(),
+    ...edited(),
   },
-  (t) => [primaryKey({ columns: [t.schoolId, t.id] })],
+  (t) => [
+    primaryKey({ columns: [t.schoolId, t.id] }),
+    uniqueIndex('condition_name').on(t.schoolId, sql`lower(${t.name})`),
+  ],
 );

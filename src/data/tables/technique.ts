@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm';
 import {
   boolean,
   doublePrecision,
@@ -8,11 +9,12 @@ import {
   pgTable,
   primaryKey,
   text,
+  uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
 import { BODY_PARTS, HURTS, POINT_KINDS, TECHNIQUE_KINDS, UNITS } from '../../core';
 import { NO_DETAIL, type TechniqueDetail } from '../../contracts/techniqueDetail';
-import { instant, schoolId } from './columns';
+import { edited, schoolId } from './columns';
 
 export const technique = pgTable(
   'technique',
@@ -29,11 +31,11 @@ export const technique = pgTable(
     /** What it turned out to be the same as: published versions that name it are read as naming that one. */
     mergedInto: uuid('merged_into'),
     retired: boolean('retired').notNull().default(false),
-    changedAt: instant('changed_at').notNull().defaultNow(),
-    changedBy: uuid('changed_by'),
+    ...edited(),
   },
   (t) => [
     primaryKey({ columns: [t.schoolId, t.id] }),
+    uniqueIndex('technique_name').on(t.schoolId, sql`lower(${t.name})`),
     foreignKey({ columns: [t.schoolId, t.stanceId], foreignColumns: [t.schoolId, t.id] }),
     foreignKey({ columns: [t.schoolId, t.stepId], foreignColumns: [t.schoolId, t.id] }),
   ],

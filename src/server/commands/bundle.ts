@@ -8,7 +8,9 @@ import {
   compareSyllabi,
   fold,
   itemKey,
+  standsOnItself,
   type Item,
+  type Need,
   type PlacedRequirement,
   type Recipe,
   type Sequence,
@@ -24,6 +26,7 @@ import { libraryView } from '../views/library';
 import { sequenceOut } from '../views/bundle';
 import type { Who } from '../who';
 import type { Runs } from './command';
+import { inTurn } from './inTurn';
 import { readEditContext, wholeIsSound, writeDraft } from './syllabus';
 import { pointRow, saveTechnique } from './techniques';
 
@@ -43,6 +46,8 @@ export const bundleCommands: Runs<Mine> = {
    * one conflict or refusal takes everything back. A dry run does the same and takes it back in any case.
    */
   'bundle.import': async (tx, who, { bundle, keep, dry }) => {
+    await inTurn(tx, who, 'library');
+    await inTurn(tx, who, 'way');
     try {
       return await tentatively(tx, async () => {
         const lines = await takeBundle(tx, who, bundle, keep);
@@ -155,6 +160,10 @@ async function takeTechniques(
     step();
     const what = 'technique' as const;
     if (!once(what, t.name)) continue;
+    if ([t.stance, t.step].some((n) => n !== null && fold(n) === fold(t.name))) {
+      lines.push({ what, name: t.name, fate: 'refused', why: 'A technique cannot stand on itself.' });
+      continue;
+    }
     const missing = [t.stance, t.step, ...t.before].filter(
       (n): n is string => n !== null && !inFile.has(fold(n)) && !idOf.has(fold(n)),
     );
@@ -196,7 +205,12 @@ async function takeTechniques(
         id: pointIds.get(`${id} ${fold(p.name)}`) ?? v7(),
         slips: p.slips.map((s) => ({ ...s, id: v7() })),
       })),
-      detail: { ...t.detail, prerequisites: [] },
+      // Points are known by their ids here only.
+      detail: {
+        ...t.detail,
+        prerequisites: [],
+        variants: t.detail.variants.map((x) => ({ ...x, pointId: null })),
+      },
     };
     if (!rowIds.has(id)) {
       fresh.push(input);
@@ -230,6 +244,20 @@ async function takeTechniques(
         detail: sql`jsonb_set(${technique.detail}, '{prerequisites}', ${JSON.stringify(t.before.flatMap((n) => find(n) ?? []))}::jsonb)`,
       })
       .where(eq(technique.id, find(t.name)!));
+  const all = await tx
+    .select({ id: technique.id, name: technique.name, stanceId: technique.stanceId, stepId: technique.stepId })
+    .from(technique);
+  const circle = written.length > 0 ? standsOnItself(all) : null;
+  if (circle) {
+    const names = circle.map((id) => all.find((x) => x.id === id)!.name);
+    lines.push({
+      what: 'technique',
+      name: names[0]!,
+      fate: 'refused',
+      why: `${[...names, names[0]].join(' stands on ')}: nothing can stand on itself.`,
+    });
+    return;
+  }
   if (written.length > 0) await rereadAll(tx);
 }
 
@@ -359,6 +387,10 @@ async function takeSequences(
   if (any) await recomputeAll(tx, vocabulary);
 }
 
+const onlyOnceEach = (needs: readonly Need[]): Need[] => [
+  ...new Map(needs.map((n) => [`${n.of} ${n.on}`, n])).values(),
+];
+
 async function takeSyllabus(
   tx: Transaction,
   who: Who,
@@ -420,14 +452,16 @@ async function takeSyllabus(
     const item = itemOf(i);
     return item ? threads.get(itemKey(item)) : undefined;
   };
-  const needs = file.items.flatMap((i) => {
-    const of = threadOf(i.item);
-    return i.needs.flatMap((n) => {
-      const on = threadOf(n);
-      if (of && !on) refuse(said(i.item), `It needs ${said(n)}, which is not on the way.`);
-      return of && on ? [{ of: of.id, on: on.id }] : [];
-    });
-  });
+  const needs = onlyOnceEach(
+    file.items.flatMap((i) => {
+      const of = threadOf(i.item);
+      return i.needs.flatMap((n) => {
+        const on = threadOf(n);
+        if (of && !on) refuse(said(i.item), `It needs ${said(n)}, which is not on the way.`);
+        return of && on ? [{ of: of.id, on: on.id }] : [];
+      });
+    }),
+  );
   const twin = (r: Pick<PlacedRequirement, 'threadId' | 'rankId' | 'conditionId' | 'purpose'>) =>
     `${r.threadId} ${r.rankId} ${r.conditionId} ${r.purpose ?? ''}`;
   const known = new Map(now.body.requirements.map((r) => [twin(r), r.id]));

@@ -71,7 +71,11 @@ describe('the door for writes', () => {
       'No more can hold than were done.',
     ],
     ['a day that is not', { day: '31 Feb 2026' }, 'February has no 31st.'],
-    ['a look from the future', { day: '2027-01-01' }, 'This look is dated in the future. Set the tablet’s clock.'],
+    [
+      'a look from the future',
+      { day: '2027-01-01' },
+      'The clock of this device is wrong: this is dated 1 January 2027. Set the clock.',
+    ],
     ['somebody who is not on the roll', { studentId: v7() }, 'This student is not on the roll.'],
   ])('refuses %s in words', async (_, change, words) => {
     const input = aLook(s, change);
@@ -81,7 +85,7 @@ describe('the door for writes', () => {
 
   it('refuses a mark of another kind than its point', async () => {
     const wrong = aLook(s, { marks: [{ pointId: s.points.measured, kind: 'seen', held: 1, of: 1 }] });
-    expect((await refused(s.send('instructor', 'look.record', wrong))).title).toContain('changed or taken away');
+    expect((await refused(s.send('instructor', 'look.record', wrong))).title).toContain('not in the library any more');
   });
 });
 

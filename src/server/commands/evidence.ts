@@ -1,86 +1,36 @@
 import { eq, sql } from 'drizzle-orm';
 import type { CommandName } from '../../contracts/commands';
-import { daysBetween } from '../../core';
-import { adaptation, attendance, classHeld, override, point } from '../../data/tables';
+import { adaptation, attendance, classHeld, override, person, point } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import type { Runs } from './command';
+import { mustBeOnTheRoll } from './onTheRoll';
 
-type Mine = Extract<CommandName, 'look.record' | 'class.record' | 'adaptation.write' | 'override.set'>;
-
-// Look and marks in one prepared statement: this is what a whole line of tablets sends at once. A mark whose point is
-// of another kind, or gone, finds no partner in the join; the count then tells.
-const RECORD = `
-  with l as (
-    insert into look (school_id, id, student_id, technique_id, condition_id, day, at, side, purpose, replaces, by, note,
-      stage, sequence_id, part_from, part_to, of_counts, counts, slips, partner_id)
-    values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $14, $15, $16, $17, $18, $19, $20, $21)
-  )
-  insert into mark (school_id, look_id, point_id, kind, held, "of", "values", reps, told_by)
-  select $1, $2, x.point_id, x.kind, x.held, x."of", x."values", x.reps, x.told_by
-  from jsonb_to_recordset($13::jsonb)
-    as x(point_id uuid, kind text, held smallint, "of" smallint, "values" double precision[], reps text, told_by uuid)
-  join point p on p.school_id = $1 and p.id = x.point_id and p.kind = x.kind`;
+type Mine = Extract<CommandName, 'class.record' | 'adaptation.write' | 'override.set'>;
 
 export const evidenceCommands: Runs<Mine> = {
-  /**
-   * Adds a look. It is a fact: a correction is another look that replaces it. The watcher is who sent it. A tablet's
-   * clock may run ahead a little, but a look is never of a later day than tomorrow.
-   */
-  'look.record': async (tx, who, l) => {
-    if (daysBetween(who.today, l.day) > 1)
-      throw new Refusal(422, 'This look is dated in the future. Set the tablet’s clock.', [
-        { path: 'day', message: 'Set the tablet’s clock.' },
-      ]);
-    const rows = l.marks.map((m) =>
-      m.kind === 'measured'
-        ? { point_id: m.pointId, kind: m.kind, held: 0, of: m.values.length, values: m.values }
-        : {
-            point_id: m.pointId,
-            kind: m.kind,
-            held: m.held,
-            of: m.of,
-            values: null,
-            reps: m.reps,
-            told_by: m.toldBy,
-          },
-    );
-    const done = await tx.$client.query({
-      name: 'look.record',
-      text: RECORD,
-      values: [
-        who.schoolId,
-        l.id,
-        l.studentId,
-        l.techniqueId,
-        l.conditionId,
-        l.day,
-        l.at,
-        l.side,
-        l.purpose,
-        l.replaces,
-        who.personId,
-        l.note,
-        JSON.stringify(rows),
-        l.stage,
-        l.sequence?.id ?? null,
-        l.sequence?.from ?? null,
-        l.sequence?.to ?? null,
-        l.sequence?.ofCounts ?? null,
-        l.sequence?.counts ?? null,
-        l.sequence ? JSON.stringify(l.sequence.slips) : null,
-        l.partnerId,
-      ],
-    });
-    if (done.rowCount !== l.marks.length)
-      throw new Refusal(409, 'A point of this look has been changed or taken away meanwhile.');
-    return {};
-  },
-
   'class.record': async (tx, who, c) => {
     if (c.day > who.today)
-      throw new Refusal(422, 'This class is still to come.', [
-        { path: 'day', message: 'This class is still to come.' },
-      ]);
+      throw new Refusal(
+        422,
+        'This class is still to come.',
+        [{ path: 'day', message: 'This class is still to come.' }],
+        {
+          mends: [{ say: 'Take it as today’s class', set: { day: who.today } }],
+        },
+      );
+    const known = new Set((await tx.select({ id: person.id }).from(person)).map((p) => p.id));
+    const there = c.present.filter((id) => known.has(id));
+    if (there.length < c.present.length) {
+      const n = c.present.length - there.length;
+      throw new Refusal(
+        409,
+        `${n === 1 ? 'One' : n} of those on the line ${n === 1 ? 'is' : 'are'} not in the school.`,
+        [],
+        {
+          mends: [{ say: `Note the class without ${n === 1 ? 'that one' : 'those'}`, set: { present: there } }],
+        },
+      );
+    }
     const { present, ...rest } = c;
     await tx
       .insert(classHeld)
@@ -99,6 +49,7 @@ export const evidenceCommands: Runs<Mine> = {
   },
 
   'adaptation.write': async (tx, who, a) => {
+    await mustBeOnTheRoll(tx, who, a.studentId);
     const found = await tx.select({ kind: point.kind }).from(point).where(eq(point.id, a.pointId));
     if (a.range !== null && found[0]?.kind !== 'measured')
       throw new Refusal(422, 'Only a measured point can have another range.', [
@@ -116,6 +67,7 @@ export const evidenceCommands: Runs<Mine> = {
   },
 
   'override.set': async (tx, who, o) => {
+    await mustBeOnTheRoll(tx, who, o.studentId);
     const asked = await tx.execute<{ n: number }>(sql`
       select count(*)::int as n from syllabus_version where body->'requirements' @> ${JSON.stringify([{ id: o.requirementId }])}::jsonb`);
     if (asked.rows[0]!.n === 0) throw new Refusal(404, 'No version of the syllabus asks for this.');

@@ -16,6 +16,10 @@ import { Refusal } from '../http/problem';
 import { beltChanceOn } from '../views/beliefs';
 import type { Who } from '../who';
 import type { Runs } from './command';
+import { inTurn } from './inTurn';
+import { notMeanwhile } from './meanwhile';
+import { mustBeOnTheRoll } from './onTheRoll';
+import { nextVersion } from './people';
 
 type Mine = Extract<
   CommandName,
@@ -83,18 +87,21 @@ export const guidanceCommands: Runs<Mine> = {
   },
 
   'focus.give': async (tx, who, f) => {
+    await mustBeOnTheRoll(tx, who, f.studentId);
     await tx.insert(focusGiven).values({ schoolId: who.schoolId, ...f, by: who.personId });
     return {};
   },
 
   'practice.record': async (tx, who, p) => {
     await mayWriteFor(tx, who, p.studentId);
+    await mustBeOnTheRoll(tx, who, p.studentId);
     notAhead(who, p.day, 'The day of practice');
     await tx.insert(practice).values({ schoolId: who.schoolId, ...p, by: who.personId });
     return {};
   },
 
   'pause.begin': async (tx, who, p) => {
+    await mustBeOnTheRoll(tx, who, p.studentId);
     await tx.insert(pause).values({ schoolId: who.schoolId, ...p, by: who.personId });
     return {};
   },
@@ -123,6 +130,7 @@ export const guidanceCommands: Runs<Mine> = {
 
   /** The chance that was believed that day is kept with what was decided, so that both can be compared later. */
   'outcome.record': async (tx, who, o) => {
+    await mustBeOnTheRoll(tx, who, o.studentId, o.day);
     notAhead(who, o.day, 'The day of a grading');
     const chance = await beltChanceOn(tx, o.studentId, o.rankId, o.day);
     await tx.insert(outcome).values({ schoolId: who.schoolId, ...o, chance, by: who.personId });
@@ -140,11 +148,18 @@ export const guidanceCommands: Runs<Mine> = {
     return {};
   },
 
-  'student.room': async (tx, who, { id, ...room }) => {
+  'student.room': async (tx, who, { id, version, ...room }) => {
     await mayWriteFor(tx, who, id);
+    const now = (await tx.select().from(person).where(eq(person.id, id)).for('update'))[0];
+    await notMeanwhile(tx, now?.name ?? '', now, version, () => ({
+      id,
+      roomWidth: now!.roomWidth,
+      roomDepth: now!.roomDepth,
+      stature: now!.stature,
+    }));
     const done = await tx
       .update(person)
-      .set(room)
+      .set({ ...room, ...nextVersion(who) })
       .where(and(eq(person.id, id), eq(person.role, 'student')))
       .returning({ id: person.id });
     if (done.length === 0) throw new Refusal(404, 'This student is not on the roll.');
@@ -153,7 +168,14 @@ export const guidanceCommands: Runs<Mine> = {
 
   /** A guardian with the students they answer for; said again, the list is replaced. */
   'guardian.save': async (tx, who, g) => {
-    const known = await tx.select({ role: person.role }).from(person).where(eq(person.id, g.id));
+    await inTurn(tx, who, `person ${g.id}`);
+    const known = await tx.select().from(person).where(eq(person.id, g.id));
+    const wards = await tx.select({ id: guardianOf.studentId }).from(guardianOf).where(eq(guardianOf.guardianId, g.id));
+    await notMeanwhile(tx, known[0]?.name ?? '', known[0], g.version, () => ({
+      id: g.id,
+      name: known[0]!.name,
+      studentIds: wards.map((w) => w.id),
+    }));
     if (known[0] && known[0].role !== 'guardian')
       throw new Refusal(409, 'This person is on the roll already in another part.');
     const students = await tx.select({ id: person.id }).from(person).where(eq(person.role, 'student'));
@@ -161,8 +183,8 @@ export const guidanceCommands: Runs<Mine> = {
     if (g.studentIds.some((s) => !ids.has(s))) throw new Refusal(409, 'One of these students is not on the roll.');
     await tx
       .insert(person)
-      .values({ schoolId: who.schoolId, id: g.id, name: g.name, role: 'guardian' })
-      .onConflictDoUpdate({ target: [person.schoolId, person.id], set: { name: g.name } });
+      .values({ schoolId: who.schoolId, id: g.id, name: g.name, role: 'guardian', changedBy: who.personId })
+      .onConflictDoUpdate({ target: [person.schoolId, person.id], set: { name: g.name, ...nextVersion(who) } });
     await tx.delete(guardianOf).where(eq(guardianOf.guardianId, g.id));
     await tx
       .insert(guardianOf)

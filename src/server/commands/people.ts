@@ -11,6 +11,9 @@ import { COMMON_PASSWORD, isCommonPassword } from '../auth/passwords';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
 import type { Runs } from './command';
+import { inTurn } from './inTurn';
+import { notMeanwhile } from './meanwhile';
+import { mustBeOnTheRoll } from './onTheRoll';
 
 type Mine = Exclude<
   Extract<
@@ -55,11 +58,19 @@ async function addStudents(tx: Transaction, { schoolId, personId }: Who, student
   );
 }
 
+/** What every save of a person sets besides. */
+export const nextVersion = (who: Who) => ({
+  version: sql`${person.version} + 1`,
+  changedAt: new Date(),
+  changedBy: who.personId,
+});
+
 const isMinor = (born: string | null, today: string) =>
   born === null || born > `${Number(today.slice(0, 4)) - 18}${today.slice(4)}`;
 
 export const peopleCommands: Runs<Mine> = {
   'student.add': async (tx, who, s) => {
+    await inTurn(tx, who, 'roll');
     const [checked] = await checkStudents(tx, who, [s]);
     if (checked && !checked.takes)
       throw new Refusal(422, checked.wrong, [{ path: fieldOf(checked.wrong), message: checked.wrong }]);
@@ -67,21 +78,29 @@ export const peopleCommands: Runs<Mine> = {
     return { id: s.id };
   },
 
-  'student.change': async (tx, who, { id, name, born }) => {
+  'student.change': async (tx, who, { id, name, born, version }) => {
+    await inTurn(tx, who, 'roll');
     if (born !== null && born > who.today)
       throw new Refusal(422, 'The date of birth is still to come.', [
         { path: 'born', message: 'The date of birth is still to come.' },
       ]);
-    const done = await tx
-      .update(person)
-      .set({ name, born })
+    const found = await tx
+      .select()
+      .from(person)
       .where(and(eq(person.id, id), eq(person.role, 'student')))
-      .returning({ id: person.id });
-    if (done.length === 0) throw new Refusal(404, 'This student is not on the roll.');
+      .for('update');
+    const now = found[0];
+    if (!now) throw new Refusal(404, 'This student is not on the roll.');
+    await notMeanwhile(tx, now.name, now, version, () => ({ id, name: now.name, born: now.born }));
+    await tx
+      .update(person)
+      .set({ name, born, ...nextVersion(who) })
+      .where(eq(person.id, id));
     return { id };
   },
 
   'student.import': async (tx, who, { students }) => {
+    await inTurn(tx, who, 'roll');
     const checked = await checkStudents(tx, who, students);
     const bad = checked.filter((c) => !c.takes);
     if (bad.length > 0)
@@ -107,12 +126,14 @@ export const peopleCommands: Runs<Mine> = {
 
   /** A promotion is a fact: it starts the next belt and is never changed; a mistake is put right by another one. */
   'consent.record': async (tx, who, c) => {
+    await mustBeOnTheRoll(tx, who, c.studentId);
     await tx.insert(consent).values({ schoolId: who.schoolId, ...c, by: who.personId });
     return { id: c.id };
   },
 
   /** The same id again changes the day until which the work rests. */
   'injury.record': async (tx, who, i) => {
+    await mustBeOnTheRoll(tx, who, i.studentId);
     await tx
       .insert(injury)
       .values({ schoolId: who.schoolId, ...i, by: who.personId })
@@ -128,6 +149,9 @@ export const peopleCommands: Runs<Mine> = {
       throw new Refusal(422, 'The day of a promotion is not in the future.', [
         { path: 'day', message: 'The day of a promotion is not in the future.' },
       ]);
+    // Twelve at once: the second sees what the first has given.
+    await inTurn(tx, who, `person ${p.studentId}`);
+    await mustBeOnTheRoll(tx, who, p.studentId, p.day);
     const now = await tx
       .select({ rankId: rankHeld.rankId, since: rankHeld.since })
       .from(rankHeld)
@@ -155,17 +179,28 @@ export const peopleCommands: Runs<Mine> = {
   'teacher.save': async (tx, who, t) => {
     if (t.id === who.personId && t.role !== 'head')
       throw new Refusal(409, 'You cannot take the head’s rights from yourself. Another head can.');
-    const known = await tx.select({ role: person.role }).from(person).where(eq(person.id, t.id));
+    const { version, ...own } = t;
+    const known = await tx.select().from(person).where(eq(person.id, t.id)).for('update');
+    await notMeanwhile(tx, known[0]?.name ?? '', known[0], version, () => ({
+      id: t.id,
+      name: known[0]!.name,
+      role: known[0]!.role,
+    }));
+    if (known[0]?.role === 'guardian') throw new Refusal(409, 'This person is in the school as a guardian.');
     if (known[0]?.role === 'student') throw new Refusal(409, 'This person is on the roll as a student.');
     await tx
       .insert(person)
-      .values({ schoolId: who.schoolId, ...t })
-      .onConflictDoUpdate({ target: [person.schoolId, person.id], set: { name: t.name, role: t.role } });
+      .values({ schoolId: who.schoolId, ...own, changedBy: who.personId })
+      .onConflictDoUpdate({
+        target: [person.schoolId, person.id],
+        set: { name: t.name, role: t.role, ...nextVersion(who) },
+      });
     return { id: t.id };
   },
 
   /** Gives somebody a sign-in. A new one takes the place of the old, whose sessions end. */
   'access.give': async (tx, who, a) => {
+    await inTurn(tx, who, `person ${a.personId}`);
     const found = await tx.select().from(person).where(eq(person.id, a.personId));
     const one = found[0];
     if (!one || one.leftOn !== null) throw new Refusal(404, 'This person is not in the school.');

@@ -6,12 +6,13 @@ import { unsound } from '../../contracts/sound';
 import { inSchool, literal, throughSchool, type Database, type Transaction } from '../../data/connection';
 import { history } from '../../data/tables';
 import type { SignedIn } from '../auth/auth';
-import { constraintOf, passing } from '../http/fault';
+import { codeOf, constraintOf, passing } from '../http/fault';
 import { Refusal } from '../http/problem';
 import { readWho, whoQuestion, type Known, type Watch, type Who, type WhoRow } from '../who';
 import type { Runs } from './command';
 import { peopleCommands } from './people';
 import { evidenceCommands } from './evidence';
+import { lookCommands } from './look';
 import { guidanceCommands } from './guidance';
 import { sequenceCommands } from './sequences';
 import { bundleCommands } from './bundle';
@@ -24,6 +25,7 @@ const RUNS: Runs<CommandName> = {
   ...syllabusCommands,
   ...bundleCommands,
   ...peopleCommands,
+  ...lookCommands,
   ...evidenceCommands,
   ...guidanceCommands,
 };
@@ -80,7 +82,8 @@ export async function runCommand(
       const input = readInput(command.input as v.GenericSchema, outer.value.input);
       if (!input.ok) throw new Refusal(422, input.errors[0]?.message ?? 'Something here is wrong.', input.errors);
       const run = RUNS[name] as (tx: Transaction, who: Who, input: unknown) => Promise<unknown>;
-      const answer = (await run(tx, watch ? { ...who, watch } : who, input.value)) ?? {};
+      const behind = outer.value.sent === undefined ? null : now.getTime() - Date.parse(outer.value.sent);
+      const answer = (await run(tx, { ...who, behind, ...(watch ? { watch } : {}) }, input.value)) ?? {};
       return {
         value: answer,
         parting: historyLine({ id, name, at, digest }, who, withoutSecrets(input.value), answer),
@@ -132,19 +135,44 @@ const roleName = (role: Who['role']) =>
           ? 'A guardian'
           : 'A student';
 
+/** Rules that the database keeps where two come at the same moment. */
+const REFUSED_BY_THE_DATABASE: Record<string, string> = {
+  school_keeps_a_head: 'The school needs a head instructor who can sign in. Make somebody else one first.',
+  technique_name: 'There already is a technique of this name.',
+  sequence_title: 'There already is a sequence of this title.',
+  condition_name: 'There already is a condition of this name.',
+  rank_name: 'There already is a belt of this name.',
+  hall_name: 'There already is a hall of this name.',
+  syllabus_one_draft: 'Somebody began a draft at this very moment. Load the page again and repeat the change.',
+  syllabus_from: 'A version counts from that day already.',
+  look_replaced_once: 'Somebody else corrected this look at this very moment. Send it again to see how.',
+  user_person: 'Somebody else let this person in at this very moment.',
+};
+
 const GONE: Record<string, string> = {
   look_student: 'This student is not on the roll.',
   look_technique: 'This technique is not in the library.',
   look_sequence: 'This sequence is not in the library.',
   look_condition: 'This condition is not one of the school’s.',
-  look_replaces: 'The look to be replaced is not known.',
   mark_point: 'A point of this look is not in the library.',
+  mark_told_by: 'Whoever told this is not in the school.',
 };
 
 /** Turns a broken foreign key into words; anything else stays a fault of ours. */
 function refusalOf(error: unknown): unknown {
   const c = constraintOf(error);
   if (c === null) return error;
+  if (REFUSED_BY_THE_DATABASE[c]) return new Refusal(409, REFUSED_BY_THE_DATABASE[c]);
+  if (c === 'look_partner')
+    return new Refusal(409, 'The partner of this look is not in the school.', [], {
+      mends: [{ say: 'Send it without the partner', set: { partnerId: null } }],
+    });
+  if (c === 'look_replaces')
+    return new Refusal(409, 'The look that this one corrects was never taken.', [], {
+      mends: [{ say: 'Take it as a look of its own', set: { replaces: null } }],
+    });
+  if (codeOf(error) === '23505' && !c.endsWith('_pk'))
+    return new Refusal(409, 'Somebody did the same at this very moment. Look at what is there now.');
   if (GONE[c]) return new Refusal(409, GONE[c]);
   if (c.endsWith('_fk')) return new Refusal(409, 'This names something that is not there, or is still in use.');
   if (c.endsWith('_pk')) return new Refusal(409, 'This has been made already.');

@@ -23,6 +23,8 @@ import { hall, sequence, waiver } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
 import type { Runs } from './command';
+import { inTurn } from './inTurn';
+import { notMeanwhile } from './meanwhile';
 
 type Mine = Extract<CommandName, `sequence.${string}` | `hall.${string}`>;
 
@@ -71,6 +73,7 @@ export const sequenceCommands: Runs<Mine> = {
    * mistakes is refused there, since it could not be told apart from what was left out on purpose.
    */
   'sequence.save': async (tx, who, input) => {
+    await inTurn(tx, who, 'library');
     const rows = await readSequences(tx);
     const before = rows.find((r) => r.id === input.id);
     if (before && input.version !== undefined && before.version !== input.version)
@@ -121,6 +124,7 @@ export const sequenceCommands: Runs<Mine> = {
 
   /** Makes a sequence from a parent, or gives it another recipe. Impossible recipes and circles are refused with the reason. */
   'sequence.derive': async (tx, who, { id, parentId, title, recipe }) => {
+    await inTurn(tx, who, 'library');
     const rows = await readSequences(tx);
     const before = rows.find((r) => r.id === id);
     await mustBeNew(tx, id, title);
@@ -190,6 +194,7 @@ export const sequenceCommands: Runs<Mine> = {
 
   /** Takes several written sequences at once; one that is there under its title is replaced if it was written by hand. */
   'sequence.import': async (tx, who, { sequences }) => {
+    await inTurn(tx, who, 'library');
     const vocabulary = await readVocabulary(tx);
     const rows = await readSequences(tx);
     const titles = new Set<string>();
@@ -210,11 +215,21 @@ export const sequenceCommands: Runs<Mine> = {
   },
 
   'hall.save': async (tx, who, input) => {
-    const { id, ...row } = input;
+    const { id, version, ...row } = input;
+    const now = (await tx.select().from(hall).where(eq(hall.id, id)).for('update'))[0];
+    await notMeanwhile(tx, now?.name ?? '', now, version, () => ({
+      id,
+      name: now!.name,
+      width: now!.width,
+      depth: now!.depth,
+    }));
     await tx
       .insert(hall)
-      .values({ schoolId: who.schoolId, id, ...row })
-      .onConflictDoUpdate({ target: [hall.schoolId, hall.id], set: row });
+      .values({ schoolId: who.schoolId, id, ...row, changedBy: who.personId })
+      .onConflictDoUpdate({
+        target: [hall.schoolId, hall.id],
+        set: { ...row, version: sql`${hall.version} + 1`, changedAt: new Date(), changedBy: who.personId },
+      });
     return { id };
   },
   'hall.remove': async (tx, _who, { id }) => {

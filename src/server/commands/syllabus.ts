@@ -17,11 +17,16 @@ import { condition, person, rank, sequence, syllabusFollowed, syllabusVersion, t
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
 import type { Runs } from './command';
+import { inTurn } from './inTurn';
+import { notMeanwhile } from './meanwhile';
 
 type Mine = Extract<CommandName, `rank.${string}` | `condition.${string}` | `syllabus.${string}`>;
 
 export const syllabusCommands: Runs<Mine> = {
-  'rank.save': async (tx, { schoolId }, r) => {
+  'rank.save': async (tx, who, { version, ...r }) => {
+    await inTurn(tx, who, 'way');
+    const now = (await tx.select().from(rank).where(eq(rank.id, r.id)))[0];
+    await notMeanwhile(tx, now?.name ?? '', now, version, () => ({ id: r.id, name: now!.name, cloth: now!.cloth }));
     const twin = await tx
       .select({ id: rank.id })
       .from(rank)
@@ -33,20 +38,31 @@ export const syllabusCommands: Runs<Mine> = {
     const last = await tx.select({ next: sql<number>`coalesce(max(${rank.position}) + 1, 0)::int` }).from(rank);
     await tx
       .insert(rank)
-      .values({ schoolId, ...r, position: last[0]?.next ?? 0 })
-      .onConflictDoUpdate({ target: [rank.schoolId, rank.id], set: { name: r.name, cloth: r.cloth } });
+      .values({ schoolId: who.schoolId, ...r, position: last[0]?.next ?? 0, changedBy: who.personId })
+      .onConflictDoUpdate({
+        target: [rank.schoolId, rank.id],
+        set: {
+          name: r.name,
+          cloth: r.cloth,
+          version: sql`${rank.version} + 1`,
+          changedAt: new Date(),
+          changedBy: who.personId,
+        },
+      });
     return { id: r.id };
   },
 
-  'rank.order': async (tx, _who, { ids }) => {
+  'rank.order': async (tx, who, { ids }) => {
+    await inTurn(tx, who, 'way');
     const all = await tx.select({ id: rank.id }).from(rank);
-    if (all.length !== ids.length || !all.every((r) => ids.includes(r.id)))
+    if (all.length !== new Set(ids).size || all.length !== ids.length || !all.every((r) => ids.includes(r.id)))
       throw new Refusal(409, 'The belts have changed meanwhile. Load the page again and repeat the move.');
     for (const [position, id] of ids.entries()) await tx.update(rank).set({ position }).where(eq(rank.id, id));
     return {};
   },
 
   'rank.remove': async (tx, who, { id }) => {
+    await inTurn(tx, who, 'way');
     const used = await tx.execute<{ people: number }>(
       sql`select count(*)::int as people from rank_held where rank_id = ${id}`,
     );
@@ -70,7 +86,10 @@ export const syllabusCommands: Runs<Mine> = {
     return {};
   },
 
-  'condition.save': async (tx, { schoolId }, c) => {
+  'condition.save': async (tx, who, { version, ...c }) => {
+    await inTurn(tx, who, 'way');
+    const now = (await tx.select().from(condition).where(eq(condition.id, c.id)))[0];
+    await notMeanwhile(tx, now?.name ?? '', now, version, () => ({ id: c.id, name: now!.name }));
     const twin = await tx
       .select({ id: condition.id })
       .from(condition)
@@ -84,12 +103,21 @@ export const syllabusCommands: Runs<Mine> = {
       .from(condition);
     await tx
       .insert(condition)
-      .values({ schoolId, ...c, position: last[0]?.next ?? 0 })
-      .onConflictDoUpdate({ target: [condition.schoolId, condition.id], set: { name: c.name } });
+      .values({ schoolId: who.schoolId, ...c, position: last[0]?.next ?? 0, changedBy: who.personId })
+      .onConflictDoUpdate({
+        target: [condition.schoolId, condition.id],
+        set: {
+          name: c.name,
+          version: sql`${condition.version} + 1`,
+          changedAt: new Date(),
+          changedBy: who.personId,
+        },
+      });
     return { id: c.id };
   },
 
   'condition.remove': async (tx, who, { id }) => {
+    await inTurn(tx, who, 'way');
     const looks = await tx.execute<{ n: number }>(sql`select count(*)::int as n from look where condition_id = ${id}`);
     if (looks.rows[0]!.n > 0)
       throw new Refusal(409, 'People were looked at in this condition, so it stays. Give it another name instead.');
@@ -111,6 +139,7 @@ export const syllabusCommands: Runs<Mine> = {
   },
 
   'syllabus.change': async (tx, who, { version, edits }) => {
+    await inTurn(tx, who, 'way');
     const draft = await openDraft(tx, who.schoolId, v7);
     sameVersion(draft, version);
     const context = await readEditContext(tx, draft.body);
@@ -122,6 +151,7 @@ export const syllabusCommands: Runs<Mine> = {
   },
 
   'syllabus.put': async (tx, who, { version, syllabus }) => {
+    await inTurn(tx, who, 'way');
     const draft = await openDraft(tx, who.schoolId, v7);
     sameVersion(draft, version);
     const context = await readEditContext(tx, syllabus);
@@ -131,6 +161,7 @@ export const syllabusCommands: Runs<Mine> = {
   },
 
   'syllabus.publish': async (tx, who, { id, version, title, from }) => {
+    await inTurn(tx, who, 'way');
     const drafts = await tx.select().from(syllabusVersion).where(eq(syllabusVersion.state, 'draft')).for('update');
     const draft = drafts[0];
     if (!draft) throw new Refusal(409, 'There is no draft to publish.');
@@ -166,6 +197,7 @@ export const syllabusCommands: Runs<Mine> = {
   },
 
   'syllabus.follow': async (tx, who, { versionId, studentIds }) => {
+    await inTurn(tx, who, 'way');
     const to = await tx
       .select({ id: syllabusVersion.id })
       .from(syllabusVersion)

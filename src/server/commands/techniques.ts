@@ -1,18 +1,22 @@
 import { and, eq, inArray, ne, sql } from 'drizzle-orm';
 import type { CommandInput, CommandName } from '../../contracts/commands';
 import { NO_DETAIL } from '../../contracts/techniqueDetail';
-import { fold, mergeItems } from '../../core';
+import { fold, mergeItems, standsOnItself } from '../../core';
+import { readLibrary } from '../../data/queries/library';
 import { rereadAll } from '../../data/queries/sequences';
 import { point, slip, syllabusVersion, technique } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import type { Transaction } from '../../data/connection';
 import type { Who } from '../who';
 import type { Runs } from './command';
+import { inTurn } from './inTurn';
+import { notMeanwhile } from './meanwhile';
 
 type Mine = Extract<CommandName, `technique.${string}`>;
 
 export const techniqueCommands: Runs<Mine> = {
   'technique.save': async (tx, who, t) => {
+    await inTurn(tx, who, 'library');
     await saveTechnique(tx, who, t);
     // Sequences name techniques: what was unknown may be known now, and a new name is written where the old one stood.
     await rereadAll(tx);
@@ -35,6 +39,7 @@ export const techniqueCommands: Runs<Mine> = {
    * that both have, so that no mark is lost from the record.
    */
   'technique.merge': async (tx, who, { keepId, goneId }) => {
+    await inTurn(tx, who, 'library');
     if (keepId === goneId) throw new Refusal(422, 'Two different techniques are needed.');
     const rows = await tx
       .select()
@@ -115,12 +120,21 @@ export async function saveTechnique(tx: Transaction, who: Who, t: CommandInput<'
       { path: 'name', message: `There already is a technique called ${t.name}.` },
     ]);
 
-  const { points, detail, ...own } = t;
+  const { points, detail, version, ...own } = t;
   const known = await tx
-    .select({ name: technique.name, kind: technique.kind, detail: technique.detail })
+    .select({
+      name: technique.name,
+      kind: technique.kind,
+      detail: technique.detail,
+      version: technique.version,
+      changedAt: technique.changedAt,
+      changedBy: technique.changedBy,
+    })
     .from(technique)
     .where(eq(technique.id, t.id));
   const old = known[0];
+  await notMeanwhile(tx, old?.name ?? '', old, version, () => techniqueNow(tx, t.id));
+  await standsSoundly(tx, t);
   const kept = detail ?? old?.detail ?? NO_DETAIL;
   const renamed = old && fold(old.name) !== fold(t.name) ? [old.name] : [];
   const formerly = [...new Set([...(old?.detail.formerly ?? []), ...kept.formerly, ...renamed])].filter(
@@ -130,7 +144,10 @@ export async function saveTechnique(tx: Transaction, who: Who, t: CommandInput<'
   await tx
     .insert(technique)
     .values({ schoolId, ...row })
-    .onConflictDoUpdate({ target: [technique.schoolId, technique.id], set: row });
+    .onConflictDoUpdate({
+      target: [technique.schoolId, technique.id],
+      set: { ...row, version: sql`${technique.version} + 1` },
+    });
 
   const before = await tx
     .select({
@@ -141,6 +158,20 @@ export async function saveTechnique(tx: Transaction, who: Who, t: CommandInput<'
     .from(point)
     .where(eq(point.techniqueId, t.id));
   const stay = new Set(points.map((p) => p.id));
+  const others =
+    points.length === 0
+      ? []
+      : await tx
+          .select({ id: point.id, technique: technique.name })
+          .from(point)
+          .innerJoin(technique, and(eq(technique.schoolId, point.schoolId), eq(technique.id, point.techniqueId)))
+          .where(and(inArray(point.id, [...stay]), ne(point.techniqueId, t.id)));
+  if (others[0]) {
+    const i = points.findIndex((p) => p.id === others[0]!.id);
+    throw new Refusal(422, `“${points[i]!.name}” is a point of ${others[0].technique}. Write a new point instead.`, [
+      { path: `points.${i}.id`, message: `It is a point of ${others[0].technique}.` },
+    ]);
+  }
   const gone = before.filter((p) => !stay.has(p.id));
   const ids = before.map((p) => p.id);
   if (ids.length > 0) await tx.delete(slip).where(inArray(slip.pointId, ids));
@@ -165,6 +196,39 @@ export async function saveTechnique(tx: Transaction, who: Who, t: CommandInput<'
   }
   const slips = points.flatMap((p) => p.slips.map((s, position) => ({ schoolId, pointId: p.id, position, ...s })));
   if (slips.length > 0) await tx.insert(slip).values(slips);
+}
+
+/** A technique as it stands, in the shape in which it is saved. */
+async function techniqueNow(tx: Transaction, id: string): Promise<CommandInput<'technique.save'>> {
+  const t = (await readLibrary(tx)).techniques.get(id)!;
+  const { name, kind, summary, sided, stanceId, stepId, points, detail } = t;
+  return {
+    id,
+    name,
+    kind,
+    summary,
+    sided,
+    stanceId,
+    stepId,
+    detail,
+    points: points.map((p) => ({ ...p, slips: p.slips.map((s) => ({ ...s })) })),
+  };
+}
+
+/** Stances and steps are there, and nothing stands on itself by way of them. */
+async function standsSoundly(tx: Transaction, t: CommandInput<'technique.save'>): Promise<void> {
+  const wrong = (path: 'stanceId' | 'stepId', message: string) => new Refusal(422, message, [{ path, message }]);
+  if (t.stanceId === null && t.stepId === null) return;
+  const all = await tx
+    .select({ id: technique.id, name: technique.name, stanceId: technique.stanceId, stepId: technique.stepId })
+    .from(technique);
+  for (const path of ['stanceId', 'stepId'] as const)
+    if (t[path] !== null && !all.some((x) => x.id === t[path]))
+      throw wrong(path, 'This technique is not in the library.');
+  const circle = standsOnItself([...all.filter((x) => x.id !== t.id), t]);
+  if (!circle) return;
+  const nameOf = (id: string) => (id === t.id ? t.name : (all.find((x) => x.id === id)?.name ?? ''));
+  throw wrong('stanceId', `${[...circle, circle[0]!].map(nameOf).join(' stands on ')}: nothing can stand on itself.`);
 }
 
 type PointInput = CommandInput<'technique.save'>['points'][number];

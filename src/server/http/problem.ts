@@ -7,6 +7,7 @@ export class Refusal extends Error {
     readonly status: number,
     readonly title: string,
     readonly errors: FieldError[] = [],
+    readonly more: Pick<Problem, 'mends' | 'meanwhile'> = {},
   ) {
     super(title);
   }
@@ -27,9 +28,13 @@ const TYPES: Record<number, string> = {
 };
 
 /** An answer after RFC 9457. */
-export function problem(status: number, title: string, errors: readonly FieldError[] = [], detail?: string): Response {
-  const body: Problem = { type: `/problems/${TYPES[status] ?? 'about-blank'}`, title, status };
-  if (detail) body.detail = detail;
+export function problem(
+  status: number,
+  title: string,
+  errors: readonly FieldError[] = [],
+  more: Pick<Problem, 'mends' | 'meanwhile'> = {},
+): Response {
+  const body: Problem = { type: `/problems/${TYPES[status] ?? 'about-blank'}`, title, status, ...more };
   if (errors.length > 0) body.errors = [...errors];
   return new Response(JSON.stringify(body), {
     status,
@@ -46,7 +51,7 @@ const NOT_NOW = {
 /** The answer to whatever went wrong; `where` names the door for the log. */
 export function problemOf(error: unknown, where = 'a request'): Response {
   if (error instanceof Refusal) {
-    const refused = problem(error.status, error.title, error.errors);
+    const refused = problem(error.status, error.title, error.errors, error.more);
     if (error.status === 429 || error.status === 503) refused.headers.set('retry-after', '2');
     return refused;
   }

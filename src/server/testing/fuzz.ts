@@ -82,7 +82,7 @@ export function* spoiled(
           : roll < 0.25
             ? pick(SHAPES)
             : Array.isArray(was) && roll < 0.6
-              ? Array.from({ length: pick([1, 2, 70, 3000]) }, () => was[0] ?? pick(SHAPES))
+              ? Array.from({ length: pick([1, 2, 70, 3000]) }, (): unknown => (was as unknown[])[0] ?? pick(SHAPES))
               : typeof was === 'number'
                 ? pick(NUMBERS)
                 : typeof was === 'string' || roll < 0.7

@@ -1,0 +1,162 @@
+import { eq, sql } from 'drizzle-orm';
+import type { CommandInput, CommandName, Mend } from '../../contracts/commands';
+import { dayInWords, daysBetween } from '../../core';
+import type { Transaction } from '../../data/connection';
+import { look, mark, person, point } from '../../data/tables';
+import { Refusal } from '../http/problem';
+import { dayIn, type Who } from '../who';
+import type { Runs } from './command';
+import { mustBeOnTheRoll } from './onTheRoll';
+
+type LookInput = CommandInput<'look.record'>;
+
+// Look and marks in one prepared statement: this is what a whole line of tablets sends at once. The look is taken only
+// of somebody on the roll, and as a correction only of a look of the same student and item. A mark whose point is of
+// another kind, or gone, finds no partner in the join; the counts tell.
+const RECORD = `
+  with l as (
+    insert into look (school_id, id, student_id, technique_id, condition_id, day, at, side, purpose, replaces, by, note,
+      stage, sequence_id, part_from, part_to, of_counts, counts, slips, partner_id)
+    select $1::uuid, $2::uuid, $3::uuid, $4::uuid, $5::uuid, $6::date, $7::timestamptz, $8, $9, $10::uuid, $11::uuid, $12,
+      $14, $15::uuid, $16::smallint, $17::smallint, $18::smallint, $19, $20::jsonb, $21::uuid
+    where exists (select 1 from person p where p.school_id = $1 and p.id = $3 and p.role = 'student'
+        and (p.left_on is null or p.left_on >= $6))
+      and ($10::uuid is null or exists (select 1 from look r where r.school_id = $1 and r.id = $10 and r.student_id = $3
+        and r.technique_id is not distinct from $4 and r.sequence_id is not distinct from $15))
+    returning id
+  ), m as (
+    insert into mark (school_id, look_id, point_id, kind, held, "of", "values", reps, told_by)
+    select $1, l.id, x.point_id, x.kind, x.held, x."of", x."values", x.reps, x.told_by
+    from l cross join jsonb_to_recordset($13::jsonb)
+      as x(point_id uuid, kind text, held smallint, "of" smallint, "values" double precision[], reps text, told_by uuid)
+    join point p on p.school_id = $1 and p.id = x.point_id and p.kind = x.kind
+    returning 1
+  )
+  select (select count(*)::int from l) as looks, (select count(*)::int from m) as marks`;
+
+/** A tablet's clock may run this far off before it is asked about, in ms. */
+const CLOCK_MAY_DIFFER = 6 * 3_600_000;
+
+/** "19:42 tonight", or with the day where it is another. */
+const momentInWords = (at: Date, who: Who): string => {
+  const time = at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: who.timeZone });
+  const day = dayIn(who.timeZone, at);
+  return day === who.today ? `${time} today` : `${time} on ${dayInWords(day, who.today)}`;
+};
+
+/** Refuses what a clock that is days off wrote down, and offers the moment by the server's clock. */
+export function clockIsRight(who: Who, day: string, at: string): void {
+  const off = who.behind ?? 0;
+  const ahead = daysBetween(who.today, day) > 1;
+  if (!ahead && Math.abs(off) <= CLOCK_MAY_DIFFER) return;
+  const meant = new Date(Math.min(Date.parse(at) + off, who.now.getTime()));
+  const mends: Mend[] =
+    dayIn(who.timeZone, meant) <= who.today
+      ? [
+          {
+            say: `Take it as of the server’s time, ${momentInWords(meant, who)}`,
+            set: { day: dayIn(who.timeZone, meant), at: meant.toISOString() },
+          },
+        ]
+      : [];
+  const days = Math.round(Math.abs(off) / 86_400_000);
+  const how = days >= 1 ? ` by ${days === 1 ? 'a day' : `${days} days`}` : '';
+  throw new Refusal(
+    422,
+    `The clock of this device is wrong${how}: this is dated ${dayInWords(day, who.today)}. Set the clock.`,
+    [{ path: 'day', message: 'Set the tablet’s clock.' }],
+    { mends },
+  );
+}
+
+/** Who corrected a look before, with what they marked, in words; null: nobody. */
+async function correctedBefore(tx: Transaction, who: Who, id: string) {
+  const found = await tx
+    .select({ id: look.id, at: look.at, by: person.name })
+    .from(look)
+    .leftJoin(person, sql`${person.schoolId} = ${look.schoolId} and ${person.id} = ${look.by}`)
+    .where(eq(look.replaces, id));
+  const first = found[0];
+  if (!first) return null;
+  const marks = await tx
+    .select({ name: point.name, held: mark.held, of: mark.of, values: mark.values })
+    .from(mark)
+    .innerJoin(point, sql`${point.schoolId} = ${mark.schoolId} and ${point.id} = ${mark.pointId}`)
+    .where(eq(mark.lookId, first.id));
+  const said = marks.slice(0, 6).map((m) => `${m.name} ${m.values ? m.values.join(', ') : `${m.held} of ${m.of}`}`);
+  return {
+    id: first.id,
+    says: `${first.by ?? 'Somebody'} corrected this look at ${momentInWords(first.at, who)}: ${said.join('; ') || 'everything taken back'}${marks.length > 6 ? ' and more' : ''}.`,
+  };
+}
+
+/** Why a look was not taken. */
+async function whyNot(tx: Transaction, who: Who, l: LookInput): Promise<Refusal> {
+  await mustBeOnTheRoll(tx, who, l.studentId, l.day);
+  const known = l.replaces === null ? [] : await tx.select({ id: look.id }).from(look).where(eq(look.id, l.replaces));
+  return known.length === 0
+    ? new Refusal(409, 'The look that this one corrects was never taken.', [], {
+        mends: [{ say: 'Take it as a look of its own', set: { replaces: null } }],
+      })
+    : new Refusal(409, 'The look that this one corrects is of another student or another item.', [], {
+        mends: [{ say: 'Take it as a look of its own', set: { replaces: null } }],
+      });
+}
+
+export const lookCommands: Runs<Extract<CommandName, 'look.record'>> = {
+  /**
+   * Adds a look. It is a fact: a correction is another look that replaces it, once. The watcher is who sent it. Points
+   * that are gone meanwhile are left out and named in the answer; the others are taken.
+   */
+  'look.record': async (tx, who, l) => {
+    clockIsRight(who, l.day, l.at);
+    if (l.replaces !== null) {
+      const before = await correctedBefore(tx, who, l.replaces);
+      if (before)
+        throw new Refusal(409, before.says, [], {
+          mends: [{ say: 'Let mine stand instead', set: { replaces: before.id } }],
+        });
+    }
+    const rows = l.marks.map((m) =>
+      m.kind === 'measured'
+        ? { point_id: m.pointId, kind: m.kind, held: 0, of: m.values.length, values: m.values }
+        : { point_id: m.pointId, kind: m.kind, held: m.held, of: m.of, values: null, reps: m.reps, told_by: m.toldBy },
+    );
+    const done = await tx.$client.query<{ looks: number; marks: number }>({
+      name: 'look.record',
+      text: RECORD,
+      values: [
+        who.schoolId,
+        l.id,
+        l.studentId,
+        l.techniqueId,
+        l.conditionId,
+        l.day,
+        l.at,
+        l.side,
+        l.purpose,
+        l.replaces,
+        who.personId,
+        l.note,
+        JSON.stringify(rows),
+        l.stage,
+        l.sequence?.id ?? null,
+        l.sequence?.from ?? null,
+        l.sequence?.to ?? null,
+        l.sequence?.ofCounts ?? null,
+        l.sequence?.counts ?? null,
+        l.sequence ? JSON.stringify(l.sequence.slips) : null,
+        l.partnerId,
+      ],
+    });
+    const { looks, marks } = done.rows[0]!;
+    if (looks === 0) throw await whyNot(tx, who, l);
+    if (marks === l.marks.length) return {};
+    const taken = await tx.select({ id: mark.pointId }).from(mark).where(eq(mark.lookId, l.id));
+    const there = new Set(taken.map((m) => m.id));
+    const notTaken = l.marks.map((m) => m.pointId).filter((id) => !there.has(id));
+    if (there.size === 0 && l.note.trim() === '' && l.sequence === null && l.replaces === null)
+      throw new Refusal(409, 'What was marked here is not in the library any more, or is known in another way now.');
+    return { notTaken };
+  },
+};
