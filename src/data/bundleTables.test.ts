@@ -49,4 +49,17 @@ describe('a school as CSV tables', () => {
     const read = bundleFromTables(kind);
     expect(read.ok ? [] : read.wrong[0]).toMatch(/^techniques, number 2, kind: A kind is one of/);
   });
+
+  it('points of nothing and gates without a way are said, not dropped', () => {
+    const tables = bundleTables(starter);
+    const lost = tables.points.map((p, i) => (i === 0 ? { ...p, technique: 'Nowhere stance' } : p));
+    expect(bundleFromTables({ ...tables, points: lost })).toEqual({
+      ok: false,
+      wrong: ['points, line 2: there is no technique called Nowhere stance in the tables.'],
+    });
+    const { way, requirements, ...rest } = { ...tables, gates: [{ belt: 'First belt', kind: 'age', amount: '9' }] };
+    expect([way.length, requirements.length].every((n) => n > 0)).toBe(true);
+    const read = bundleFromTables(rest);
+    expect(read.ok ? [] : read.wrong).toContain('gates: there is no table “way” that they belong to.');
+  });
 });

@@ -218,4 +218,69 @@ describe('what a file meets here', () => {
     expect((await take(me, many)).done).toBe(true);
     expect((await out(me)).techniques).toHaveLength(300);
   });
+
+  const problemsOf = (raw: unknown): string[] => {
+    const read = v.safeParse(bundleShape, raw);
+    return read.success ? [] : read.issues.map((i) => i.message);
+  };
+  it('what the commands refuse is refused from a file as well, in words of our own', async () => {
+    const me = await emptySchool();
+    const one = starterBundle();
+    const stand = one.techniques.find((x) => x.kind === 'stance')!;
+    const other = { ...stand, name: 'Second stance', stance: stand.name };
+    const reasons = async (bundle: Bundle) =>
+      (await take(me, bundle)).lines.filter((l) => l.fate === 'refused').map((l) => l.why);
+    const with_ = (techniques: Bundle['techniques']): Bundle => ({ ...one, techniques, sequences: [], syllabus: null });
+    expect(await reasons(with_([{ ...stand, stance: stand.name.toUpperCase() }]))).toEqual([
+      'A technique cannot stand on itself.',
+    ]);
+    expect(await reasons(with_([{ ...stand, stance: 'Second stance' }, other]))).toEqual([
+      expect.stringMatching(/stands on .* stands on .*nothing can stand on itself/),
+    ]);
+    const [a, b] = one.conditions as [string, string];
+    const circle = {
+      ...one,
+      syllabus: {
+        ...one.syllabus!,
+        order: [
+          { easier: a, harder: b },
+          { easier: b, harder: a },
+        ],
+      },
+    };
+    expect(await reasons(circle)).toEqual([expect.stringContaining('the order goes round in a circle')]);
+    const gate = (more: object) => ({
+      ...one,
+      syllabus: { ...one.syllabus!, gates: [{ rank: one.ranks[0]!.name, kind: 'age', amount: 9, ...more }] },
+    });
+    for (const more of [{ amount: 200 }, { kind: 'hours', amount: 0 }, { kind: 'consent', amount: 77 }])
+      expect(problemsOf(gate(more))).toEqual(['This gate asks for nothing, or for what cannot be.']);
+    const points = [stand.points[0]!, { ...stand.points[0]!, name: stand.points[0]!.name.toUpperCase() }];
+    expect(problemsOf(with_([{ ...stand, points }]))).toEqual(['Two points have the same name.']);
+  });
+
+  it('an older and a newer version are called what they are, and a need said a thousand times is one', async () => {
+    const one = starterBundle();
+    expect(problemsOf({ ...one, version: 2 })).toEqual([
+      'This file is of a later kind (2); take it in with a newer Stavewright.',
+    ]);
+    expect(problemsOf({ ...one, version: 0 })[0]).toContain('of an earlier kind');
+    expect(problemsOf({ ...one, version: undefined })[0]).toContain('of an earlier kind');
+    const items = one.syllabus!.items;
+    const again = (times: number) => ({
+      ...one,
+      syllabus: {
+        ...one.syllabus!,
+        items: items.map((i, n) =>
+          n === 1 ? { ...i, needs: Array.from({ length: times }, () => items[0]!.item) } : i,
+        ),
+      },
+    });
+    expect(problemsOf(again(100_000))).toEqual(['An item needs at most 200 others.']);
+    const me = await emptySchool();
+    expect((await take(me, again(200))).done).toBe(true);
+    expect((await out(me)).syllabus!.items.flatMap((i) => i.needs)).toHaveLength(
+      new Set(items.flatMap((i, n) => (n === 1 ? ['twice'] : i.needs.map((x) => JSON.stringify([n, x]))))).size,
+    );
+  });
 });
