@@ -137,23 +137,76 @@ test.describe('the mat', () => {
     ]);
   });
 
-  test('a refused mark stays with its reason', async ({ demo, context }) => {
+  test('a mark that is not taken stands aside with its reason, can be sent again, and goes only when told twice', async ({
+    demo,
+    context,
+  }) => {
     await demo.signIn(context, 'maren');
     const page = await context.newPage();
     await page.goto(`${demo.url}/look`);
     await awake(page);
     await page.getByRole('button', { name: 'Everybody' }).click();
     await pick(page, 'Cover');
-    // Meanwhile somebody takes the point out of the library.
+    // Meanwhile somebody makes another kind of the point.
     await demo.query(`update point set kind = 'felt' where name = 'Steps in'`);
+    const began = await now(demo);
     await page.getByRole('button', { name: /Steps in/ }).click();
     await page.keyboard.press('h');
-    await page.getByRole('button', { name: /1 refused: see why/ }).click();
-    await expect(page.getByText(/Steps in: held.*changed or taken away/)).toBeVisible();
+    await page.keyboard.press('h');
+    await page.getByRole('button', { name: /2 stand aside: see why/ }).click();
+    await expect(page.getByText(/Steps in: held.*not in the library any more/)).toHaveCount(2);
     await page.reload();
-    await page.getByRole('button', { name: /1 refused: see why/ }).click();
-    await page.getByRole('button', { name: 'Let it go' }).click();
-    await expect(page.getByText(/refused/)).toHaveCount(0);
+    await page.getByRole('button', { name: /2 stand aside: see why/ }).click();
+    // One is let go, which is asked; the other is sent again when the point is as it was.
+    await page.getByRole('button', { name: 'Let it go' }).first().click();
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await page.getByRole('button', { name: 'Let it go' }).first().click();
+    await page.getByRole('button', { name: 'Yes, let it go' }).click();
+    await expect(page.getByRole('button', { name: /1 stands aside/ })).toBeVisible();
     await demo.query(`update point set kind = 'seen' where name = 'Steps in'`);
+    await page.getByRole('button', { name: 'Send it again' }).click();
+    await expect(page.getByText(/aside/)).toHaveCount(0);
+    expect(await looksSince(demo, began)).toHaveLength(1);
+  });
+
+  test('a network that answers with a page of its own costs no mark, and the mat opens in it', async ({
+    demo,
+    context,
+  }) => {
+    await demo.signIn(context, 'maren');
+    const page = await context.newPage();
+    await page.goto(`${demo.url}/look`);
+    await awake(page);
+    // The mat's own copy is made by the worker on the second visit.
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    await page.reload();
+    await awake(page);
+    await page.getByRole('button', { name: 'Everybody' }).click();
+    await pick(page, 'Cover');
+    const began = await now(demo);
+    let status = 200;
+    const captive = async (route: import('@playwright/test').Route) => {
+      await route.fulfill({
+        status,
+        contentType: 'text/html',
+        body: '<!doctype html><h1>Sign in to this network</h1>',
+      });
+    };
+    await context.route('**/api/**', captive);
+    await page.getByRole('button', { name: /Steps in/ }).click();
+    for (status of [200, 403, 404, 511]) {
+      await page.keyboard.press('h');
+      await expect(page.getByText(/waits? for the network/)).toBeVisible();
+    }
+    await expect(page.getByText(/aside/)).toHaveCount(0);
+    await expect(page.getByText('4 wait for the network.')).toBeVisible();
+    status = 200;
+    await context.route('**/look', captive);
+    await page.goto(`${demo.url}/look`);
+    await awake(page);
+    await expect(page.getByText('4 wait for the network.')).toBeVisible();
+    await context.unrouteAll();
+    await expect(page.getByText('None waits for the network.')).toBeVisible({ timeout: 15_000 });
+    expect(await looksSince(demo, began)).toHaveLength(4);
   });
 });

@@ -145,6 +145,8 @@ export interface Problem {
   title: string;
   status: number;
   detail?: string | undefined;
+  /** Which command it is about, as `/commands/<id>`. */
+  instance?: string | undefined;
   errors?: FieldError[] | undefined;
   mends?: Mend[] | undefined;
   meanwhile?: Meanwhile | undefined;

@@ -1,51 +1,90 @@
 import { v7 } from 'uuid';
-import type { CommandDraft, CommandName, FieldError, Problem } from '../contracts/commands';
+import type { CommandDraft, CommandName, FieldError, Meanwhile, Mend, Problem } from '../contracts/commands';
 import type { ViewInput, ViewName, ViewResults } from '../contracts/views';
 
-export type Answer = { ok: true; answer: unknown } | { ok: false; title: string; errors: FieldError[]; status: number };
+export interface Refused {
+  ok: false;
+  title: string;
+  errors: FieldError[];
+  /** 0: our server was not reached, whoever answered instead. */
+  status: number;
+  mends?: Mend[] | undefined;
+  meanwhile?: Meanwhile | undefined;
+}
+export type Answer = { ok: true; answer: unknown } | Refused;
 
 export const newId = (): string => v7();
 
+/** So long is an answer waited for, in ms. */
+const LONGEST = 30_000;
 const NO_NETWORK = 'There is no connection to the school’s server. What you typed stays here; try again in a moment.';
+const FOREIGN =
+  'Something between this device and the school’s server answered instead of it, as hotels and halls do before one signs in to their network. What you typed stays here; try again when the network is open.';
+const notReached = (title: string): Refused => ({ ok: false, title, errors: [], status: 0 });
 
-async function problemIn(
-  response: Response,
-): Promise<{ ok: false; title: string; errors: FieldError[]; status: number }> {
-  const body = (await response.json().catch(() => null)) as Partial<Problem> | null;
-  return {
-    ok: false,
-    title: body?.title ?? 'The server gave no answer that can be read.',
-    errors: body?.errors ?? [],
-    status: response.status,
-  };
-}
+const isObject = (x: unknown): x is Record<string, unknown> => typeof x === 'object' && x !== null;
+/** Problems of ours name their kind by a path of ours, and the command they are about where they know it. */
+const isOurProblem = (type: string | null, body: unknown, id: string | null): body is Problem =>
+  (type ?? '').startsWith('application/problem+json') &&
+  isObject(body) &&
+  typeof body['type'] === 'string' &&
+  body['type'].startsWith('/problems/') &&
+  typeof body['title'] === 'string' &&
+  (id === null || body['instance'] === undefined || body['instance'] === `/commands/${id}`);
 
-/** Posts JSON to our own server; a lost network is an answer like any other. */
-export async function post(path: string, body: unknown): Promise<Answer> {
-  let response: Response;
+const isOurs = (response: Response) => (response.headers.get('content-type') ?? '').startsWith('application/json');
+
+async function fetched(path: string, body: unknown): Promise<Response | null> {
   try {
-    response = await fetch(path, {
+    return await fetch(path, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify(body),
+      // A page in between that sends us elsewhere is no answer.
+      redirect: 'error',
+      // A network that swallows everything must not hold the queue for ever.
+      signal: AbortSignal.timeout(LONGEST),
     });
   } catch {
-    return { ok: false, title: NO_NETWORK, errors: [], status: 0 };
+    return null;
   }
-  if (!response.ok) return problemIn(response);
-  return { ok: true, answer: await response.json().catch(() => ({})) };
 }
 
-/** Sends one command and waits for its answer. Marks at the mat go through the outbox instead. */
+/**
+ * Posts JSON to our own server. Only what our server says counts: our JSON, not redirected, and for a command an answer
+ * that names its id. A lost network and a foreign answer are alike: nothing is known to have been done.
+ */
+export async function post(path: string, body: unknown, id: string | null = null): Promise<Answer> {
+  const response = await fetched(path, body);
+  if (response === null) return notReached(NO_NETWORK);
+  const type = response.headers.get('content-type');
+  const said: unknown = await response.json().catch(() => null);
+  if (response.redirected) return notReached(FOREIGN);
+  if (!response.ok) {
+    if (!isOurProblem(type, said, id)) return notReached(response.status >= 502 ? NO_NETWORK : FOREIGN);
+    const { title, errors = [], mends, meanwhile } = said;
+    return { ok: false, title, errors, status: response.status, mends, meanwhile };
+  }
+  if (!(type ?? '').startsWith('application/json') || !isObject(said)) return notReached(FOREIGN);
+  if (id === null) return { ok: true, answer: said };
+  return said['id'] === id ? { ok: true, answer: said['answer'] } : notReached(FOREIGN);
+}
+
+/** Posts one command; `at` is when the person did it. */
+export const postCommand = (c: { id: string; at: string; name: CommandName; input: unknown }): Promise<Answer> =>
+  post('/api/commands', { ...c, sent: new Date().toISOString() }, c.id);
+
+/** Sends one command and waits for its answer. Marks at the mat go through the queue of the device instead. */
 export const send = <N extends CommandName>(name: N, input: CommandDraft<N>, id = newId()): Promise<Answer> =>
-  post('/api/commands', { id, at: new Date().toISOString(), name, input });
+  postCommand({ id, at: new Date().toISOString(), name, input });
 
 /** Asks for a view. */
 export async function ask<N extends ViewName>(name: N, input: ViewInput<N>): Promise<ViewResults[N] | null> {
   try {
     const query = new URLSearchParams(input);
     const response = await fetch(`/api/views/${name}?${query.toString()}`);
-    return response.ok ? ((await response.json()) as ViewResults[N]) : null;
+    if (!response.ok || response.redirected || !isOurs(response)) return null;
+    return (await response.json()) as ViewResults[N];
   } catch {
     return null;
   }

@@ -11,9 +11,13 @@ declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: { url: string; r
 precacheAndRoute(self.__WB_MANIFEST);
 cleanupOutdatedCaches();
 
+// A page in between, as halls have before one signs in to their network, is no answer: then what is kept is shown.
+const ours = (response: Response) => response.headers.has('x-stavewright');
 const usable = {
+  fetchDidSucceed: ({ response }: { response: Response }) =>
+    ours(response) ? Promise.resolve(response) : Promise.reject(new Error('not ours')),
   cacheWillUpdate: ({ response }: { response: Response }) =>
-    Promise.resolve(response.ok && !response.redirected ? response : null),
+    Promise.resolve(ours(response) && response.ok && !response.redirected ? response : null),
 };
 registerRoute(
   ({ request, url }) =>

@@ -2,7 +2,7 @@ import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { LookWritten } from '../../contracts/look';
-import { drop, openNow, readOpen } from '../../kit/outbox';
+import { drop, openNow, readOpen } from '../../kit/deviceQueue/deviceQueue';
 import Card from './Card';
 import { BASE, CONDITION, FELT, focusOn, HEEL, kitOf, point, SPOT, student, technique } from './testing/kit';
 

@@ -132,8 +132,11 @@ export default function Card({
     setSide(step.side);
     choose(step.at);
   };
-  const finish = async () => {
-    if (await card.finish()) {
+  /** False where the device has no room: then the card stays, with all that was tapped. */
+  const finish = async (): Promise<boolean> => {
+    const marked = await card.finish();
+    if (marked === null) return false;
+    if (marked) {
       onLooked();
       // The correction was said over this card: from now on it is the student's until it holds.
       if (student.focus && student.focus.since === null)
@@ -142,10 +145,10 @@ export default function Card({
     setNoting(false);
     setAt(0);
     setSide(card.sides[0]!);
+    return true;
   };
   const next = async () => {
-    await finish();
-    onNext();
+    if (await finish()) onNext();
   };
 
   useKeys((key, digit) => {
@@ -303,7 +306,7 @@ export default function Card({
         <Button onClick={() => setNoting(!noting)} aria-pressed={noting}>
           Note
         </Button>
-        <Button onClick={() => void finish().then(onEnd)}>End</Button>
+        <Button onClick={() => void finish().then((kept) => kept && onEnd())}>End</Button>
         <Button variant="contained" onClick={() => void next()}>
           {following ? `Next: ${following.name}` : 'Save this card'}
         </Button>

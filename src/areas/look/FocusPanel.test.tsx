@@ -1,11 +1,11 @@
 import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { put as realPut } from '../../kit/outbox';
+import { put as realPut } from '../../kit/deviceQueue/deviceQueue';
 import { FocusPanel } from './FocusPanel';
 import { BASE, focusOn, HEEL, kitOf, slipOf, student } from './testing/kit';
 
-vi.mock(import('../../kit/outbox'), async (read) => ({ ...(await read()), put: vi.fn() }));
+vi.mock(import('../../kit/deviceQueue/deviceQueue'), async (read) => ({ ...(await read()), put: vi.fn() }));
 const put = vi.mocked(realPut);
 beforeEach(() => void put.mockReset().mockResolvedValue(undefined));
 

@@ -4,7 +4,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { LookKitView, SlipShown } from '../../contracts/views';
 import { dayInWords } from '../../core';
-import { put } from '../../kit/outbox';
+import { put } from '../../kit/deviceQueue/deviceQueue';
 import { newId } from '../../kit/send';
 import { dayNow } from './record';
 import type { KitStudent } from './line';

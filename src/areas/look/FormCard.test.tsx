@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { LookWritten } from '../../contracts/look';
 import { parseSequence } from '../../core';
-import { drop, openNow, readOpen } from '../../kit/outbox';
+import { drop, openNow, readOpen } from '../../kit/deviceQueue/deviceQueue';
 import FormCard from './FormCard';
 import { CONDITION, HEEL, kitOf, sequence, student } from './testing/kit';
 

@@ -21,7 +21,8 @@ import { onScreen } from '../../kit/drawing/tones';
 import { Belt } from '../../kit/marks/Belt';
 import { CutMark } from '../../kit/marks/CutMark';
 import { Stick, type Notch } from '../../kit/marks/Stick';
-import { drop, openNow } from '../../kit/outbox';
+import { drop, openNow } from '../../kit/deviceQueue/deviceQueue';
+import { useAhead } from '../../kit/deviceQueue/useAhead';
 import { ask, newId } from '../../kit/send';
 import { Switch } from '../../kit/Switch';
 import { Key } from './Key';
@@ -59,8 +60,18 @@ interface Props {
   onEnd: () => void;
 }
 
+/** One showing, whole: each tap writes it anew. */
+interface Showing {
+  lookId: string;
+  marks: ShowingMarks;
+  note: string;
+  purpose: Purpose;
+  partner: string | null;
+  open: boolean;
+}
+
 /** A showing that was open when the browser was closed, or when somebody else was looked at in between. */
-function begunShowing(studentId: string, sequenceId: string, from: number, to: number, by: string) {
+function begunShowing(studentId: string, sequenceId: string, from: number, to: number, by: string): Showing | null {
   for (const c of openNow()) {
     const l = c.input as LookWritten;
     const read = l.sequence ? readShowing(l.sequence.counts) : null;
@@ -68,7 +79,14 @@ function begunShowing(studentId: string, sequenceId: string, from: number, to: n
     if (l.sequence.id !== sequenceId || l.sequence.from !== from || l.sequence.to !== to) continue;
     const slips = l.sequence.slips.map((s) => ({ ...s }));
     const marks: ShowingMarks = { from, counts: [...read.counts], own: { ...read.own }, slips };
-    return { lookId: c.id, marks, purpose: l.purpose, note: l.note, partner: l.partnerId ?? null };
+    return {
+      lookId: c.id,
+      marks,
+      purpose: l.purpose ?? 'show',
+      note: l.note,
+      partner: l.partnerId ?? null,
+      open: true,
+    };
   }
   return null;
 }
@@ -90,21 +108,44 @@ export default function FormCard({
   const { sequence } = item;
   const [from, to] = [item.part?.from ?? 1, item.part?.to ?? sequence.body.moves.length];
   const [begun] = useState(() => begunShowing(student.id, sequence.id, from, to, kit.me.personId));
-  // `marks` is what the device has; `made` runs ahead of it by what is just being written down.
-  const [marks, setMarks] = useState<ShowingMarks>(begun?.marks ?? unseen(from, to));
-  const made = useRef(marks);
-  const taken = useRef(marks);
+  const ahead = useAhead<'showing', Showing>(
+    async (_, now) => {
+      if (!isShown(now.marks) && now.note.trim() === '') {
+        await drop(now.lookId);
+        return now;
+      }
+      const draft = draftLook({
+        id: now.lookId,
+        studentId: student.id,
+        sequence: showingOf(now.marks, sequence),
+        conditionId,
+        side: 'none',
+        purpose: now.purpose,
+        partnerId: now.partner,
+        note: now.note,
+        marks: namedPoints(now.marks, sequence),
+        names: Object.fromEntries(sequence.points.flat().map((p) => [p.id, p.name])),
+        label: `${student.name}, ${item.name}`,
+      });
+      await recordLook(draft, kit.me.personId, kit.timeZone, now.open);
+      return now;
+    },
+    () => (begun ? [['showing', begun]] : []),
+  );
+  const [fresh, setFresh] = useState<Showing>(
+    () => begun ?? { lookId: newId(), marks: unseen(from, to), note: '', purpose: 'show', partner: null, open: true },
+  );
+  // What the device has is drawn; taps are laid upon what was tapped last.
+  const shown = ahead.has('showing') ?? fresh;
+  const latest = () => ahead.latest('showing') ?? fresh;
+  const { marks } = shown;
+  const { note, purpose, partner, lookId } = latest();
+  const problem = ahead.problem;
   const [past, setPast] = useState<{ marks: ShowingMarks; word: string }[]>([]);
   const [at, setAt] = useState(0);
-  const [purpose, setPurpose] = useState<Purpose>(begun?.purpose ?? 'show');
-  const [lookId, setLookId] = useState(() => begun?.lookId ?? newId());
-  const [note, setNote] = useState(begun?.note ?? '');
   const [noting, setNoting] = useState(false);
-  const [problem, setProblem] = useState('');
   const [earlier, setEarlier] = useState<EarlierShowingsView['showings']>([]);
   const [nth, setNth] = useState(1);
-  const [partner, setPartner] = useState<string | null>(begun?.partner ?? null);
-  const chain = useRef<Promise<unknown>>(Promise.resolve());
   const frame = useRef<HTMLDivElement>(null);
 
   useEffect(() => {
@@ -124,94 +165,67 @@ export default function FormCard({
   }, [at, layout]);
 
   const shouts = sequence.body.moves.slice(from - 1, to).some((m) => m.step.shout || m.partner?.shout);
-  const write = (next: ShowingMarks, open: boolean, id = lookId, said = note, why = purpose, withWhom = partner) => {
-    const draft = draftLook({
-      id,
-      studentId: student.id,
-      sequence: showingOf(next, sequence),
-      conditionId,
-      side: 'none',
-      purpose: why,
-      partnerId: withWhom,
-      note: said,
-      marks: namedPoints(next, sequence),
-      label: `${student.name}, ${item.name}`,
-    });
-    chain.current = chain.current
-      .then(() =>
-        isShown(next) || said.trim() !== '' ? recordLook(draft, kit.me.personId, kit.timeZone, open) : drop(id),
-      )
-      .then(
-        () => {
-          setProblem('');
-          setMarks(next);
-          taken.current = next;
-        },
-        (e: unknown) => {
-          setProblem(e instanceof Error ? e.message : 'The mark was not taken.');
-          made.current = taken.current;
-        },
-      );
-  };
+  const change = (more: Partial<Showing>) => ahead.set('showing', { ...latest(), ...more });
   const set = (next: ShowingMarks, word: string) => {
-    const before = made.current;
+    const before = latest().marks;
     setPast((p) => [...p.slice(-40), { marks: before, word }]);
-    made.current = next;
-    write(next, true);
+    change({ marks: next });
   };
   const undo = () => {
     const step = past.at(-1);
     if (!step) return;
     setPast(past.slice(0, -1));
-    made.current = step.marks;
-    write(step.marks, true);
+    change({ marks: step.marks });
   };
-  const finish = async () => {
-    const shown = isShown(made.current);
-    if (shown || note.trim() !== '') write(made.current, false);
-    if (shown) onLooked();
-    await chain.current;
+  /** False where the device has no room: then the showing stays, with all that was tapped. */
+  const finish = async (): Promise<boolean> => {
+    const now = latest();
+    if (!isShown(now.marks) && now.note.trim() === '') return true;
+    change({ open: false });
+    if (!(await ahead.settled())) return false;
+    if (isShown(now.marks)) onLooked();
+    return true;
   };
   const again = async () => {
-    await finish();
-    if (isShown(marks))
+    const before = latest();
+    if (!(await finish())) return;
+    if (isShown(before.marks))
       setEarlier([
         {
-          id: lookId,
+          id: before.lookId,
           studentId: student.id,
           day: kit.today,
           from,
-          counts: showingOf(marks, sequence).counts,
+          counts: showingOf(before.marks, sequence).counts,
           by: kit.me.name,
           byMe: true,
-          slips: marks.slips,
+          slips: before.marks.slips,
         },
         ...earlier,
       ]);
-    made.current = unseen(from, to);
-    taken.current = made.current;
-    setMarks(made.current);
-    setLookId(newId());
+    ahead.forget('showing');
+    setFresh({ ...before, lookId: newId(), marks: unseen(from, to), note: '', open: true });
     setPast([]);
-    setNote('');
     setNoting(false);
     setAt(0);
     setNth(nth + 1);
   };
   const next = async () => {
-    await finish();
-    onNext();
+    if (await finish()) onNext();
   };
   const count = from + at;
   const press = (mark: CountMark) => {
-    set(markCount(made.current, at, mark), `${count} ${mark === 'H' ? 'held' : mark === 'S' ? 'slipped' : 'not seen'}`);
+    set(
+      markCount(latest().marks, at, mark),
+      `${count} ${mark === 'H' ? 'held' : mark === 'S' ? 'slipped' : 'not seen'}`,
+    );
     if (mark !== 'S') setAt(Math.min(marks.counts.length - 1, at + 1));
   };
   const tap = (i: number) => {
     setAt(i);
-    set(tapCount(made.current, i), `${from + i} slipped`);
+    set(tapCount(latest().marks, i), `${from + i} slipped`);
   };
-  const close = () => set(restHeld(made.current, shouts), 'the rest held');
+  const close = () => set(restHeld(latest().marks, shouts), 'the rest held');
 
   useKeys((key) => {
     if (key === 'arrowright') setAt((i) => Math.min(marks.counts.length - 1, i + 1));
@@ -270,8 +284,7 @@ export default function FormCard({
                 student={student}
                 value={partner}
                 onPartner={(id) => {
-                  setPartner(id);
-                  if (isShown(made.current) || note.trim() !== '') write(made.current, true, lookId, note, purpose, id);
+                  change({ partner: id });
                 }}
               />
               <span role="status">
@@ -294,8 +307,7 @@ export default function FormCard({
           label="Purpose"
           value={purpose}
           onChange={(p) => {
-            setPurpose(p);
-            if (isShown(made.current)) write(made.current, true, lookId, note, p);
+            change({ purpose: p });
           }}
           options={(['show', 'study'] as const).map((p) => ({ value: p, word: PURPOSE_WORDS[p] }))}
         />
@@ -370,7 +382,7 @@ export default function FormCard({
                 <ButtonBase
                   role="checkbox"
                   aria-checked={chosen(w)}
-                  onClick={() => set(nameSlip(made.current, at, w), `${count} slipped`)}
+                  onClick={() => set(nameSlip(latest().marks, at, w), `${count} slipped`)}
                   className={chosen(w) ? 'on' : ''}
                 >
                   <CutMark cut={chosen(w) ? 'slipped' : 'not seen'} /> {cap(w.what)}
@@ -385,7 +397,7 @@ export default function FormCard({
                 className={`own-point ${marks.own[o]}`}
                 aria-label={`${o}: ${said(marks.own[o])}`}
                 onClick={() =>
-                  set({ ...made.current, own: { ...made.current.own, [o]: TURN[made.current.own[o]] } }, o)
+                  set({ ...latest().marks, own: { ...latest().marks.own, [o]: TURN[latest().marks.own[o]] } }, o)
                 }
               >
                 <CutMark cut={said(marks.own[o])} /> {o}
@@ -402,8 +414,7 @@ export default function FormCard({
           <NoteField
             note={note}
             onNote={(text) => {
-              setNote(text);
-              write(made.current, true, lookId, text);
+              change({ note: text });
             }}
           />
         )}
@@ -421,7 +432,7 @@ export default function FormCard({
         ) : (
           <Button onClick={() => void again()}>Once more</Button>
         )}
-        <Button onClick={() => void finish().then(onEnd)}>End</Button>
+        <Button onClick={() => void finish().then((kept) => kept && onEnd())}>End</Button>
         <Button variant={open ? 'outlined' : 'contained'} onClick={() => void next()}>
           {following ? `Next: ${nameParts(following.name)[0]}` : 'Save this showing'}
         </Button>

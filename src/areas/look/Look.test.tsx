@@ -1,12 +1,12 @@
 import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { put as realPut, readOpen as realReadOpen } from '../../kit/outbox';
+import { put as realPut, readOpen as realReadOpen } from '../../kit/deviceQueue/deviceQueue';
 import { freshLine, keepLine } from './line';
 import Look from './Look';
 import { BASE, CONDITION, FELT, HEEL, kitOf, student, technique } from './testing/kit';
 
-vi.mock(import('../../kit/outbox'), async (read) => ({
+vi.mock(import('../../kit/deviceQueue/deviceQueue'), async (read) => ({
   ...(await read()),
   put: vi.fn(),
   readOpen: vi.fn(),
@@ -111,7 +111,10 @@ describe('the mat', () => {
       label: '',
       by: 'me',
       open: true,
-      refused: null,
+      aside: null,
+      faults: 0,
+      chain: null,
+      names: {},
     });
     readOpen.mockResolvedValue([card('old', 61), card('new', 59)]);
     open();

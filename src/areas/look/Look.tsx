@@ -9,7 +9,7 @@ import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { Splinter } from '../../kit/marks/small';
-import { put, readOpen, type Waiting } from '../../kit/outbox';
+import { put, readOpen, type Waiting } from '../../kit/deviceQueue/deviceQueue';
 import { newId } from '../../kit/send';
 import {
   freshLine,

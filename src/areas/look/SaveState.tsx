@@ -1,14 +1,14 @@
 import Button from '@mui/material/Button';
 import { useEffect, useState } from 'react';
-import { dismiss, keepSending, type OutboxState } from '../../kit/outbox';
+import { keepSending, letGo, sendAgain, type QueueState, type Waiting } from '../../kit/deviceQueue/deviceQueue';
 
-/** How the marks stand, always in words: on this tablet, waiting for the network, or refused and why. */
+/** How the marks stand, always in words: on this tablet, waiting for the network, or aside and why. */
 export function SaveState({ by, problem }: { by: string; problem: string }) {
-  const [state, setState] = useState<OutboxState | null>(null);
+  const [state, setState] = useState<QueueState | null>(null);
   const [open, setOpen] = useState(false);
   useEffect(() => keepSending(by, setState), [by]);
   const n = state?.waiting ?? 0;
-  const refused = state?.refused ?? [];
+  const aside = state?.aside ?? [];
   return (
     <div className="save" role="status" aria-live="polite">
       {problem !== '' ? (
@@ -40,26 +40,67 @@ export function SaveState({ by, problem }: { by: string; problem: string }) {
           </span>
         </>
       )}
-      {refused.length > 0 && (
+      {aside.length > 0 && (
         <>
           <Button variant="text" className="refused" aria-expanded={open} onClick={() => setOpen(!open)}>
-            {refused.length} refused: see why
+            {aside.length} {aside.length === 1 ? 'stands' : 'stand'} aside: see why
           </Button>
           {open && (
             <ul className="refusals">
-              {refused.map((r) => (
-                <li key={r.id}>
-                  <span>
-                    <b>{r.label}</b>: {r.refused?.title}
-                  </span>
-                  <Button onClick={() => void dismiss(r.id)}>Let it go</Button>
-                </li>
+              {aside.map((c) => (
+                <StandsAside key={c.id} command={c} />
               ))}
             </ul>
           )}
         </>
       )}
     </div>
+  );
+}
+
+/** One that was not taken: why, what would mend it, sending it again, and, asked twice, letting it go. */
+function StandsAside({ command: c }: { command: Waiting }) {
+  const [busy, setBusy] = useState(false);
+  const [going, setGoing] = useState(false);
+  if (!c.aside) return null;
+  const { title, mends, taken } = c.aside;
+  const again = (mend: (typeof mends)[number] | null) => {
+    setBusy(true);
+    void sendAgain(c.id, mend).finally(() => setBusy(false));
+  };
+  return (
+    <li>
+      <span>
+        <b>{c.label}</b>: {title}
+      </span>
+      <span className="ways">
+        {taken ? (
+          <Button onClick={() => void letGo(c.id)}>I have seen it</Button>
+        ) : going ? (
+          <>
+            <span>It is gone for good then.</span>
+            <Button className="hurts" onClick={() => void letGo(c.id)}>
+              Yes, let it go
+            </Button>
+            <Button onClick={() => setGoing(false)}>Keep it</Button>
+          </>
+        ) : (
+          <>
+            {mends.map((m) => (
+              <Button key={m.say} variant="contained" disabled={busy} onClick={() => again(m)}>
+                {m.say}
+              </Button>
+            ))}
+            <Button disabled={busy} onClick={() => again(null)}>
+              Send it again
+            </Button>
+            <Button variant="text" disabled={busy} onClick={() => setGoing(true)}>
+              Let it go
+            </Button>
+          </>
+        )}
+      </span>
+    </li>
   );
 }
 

@@ -3,11 +3,12 @@ import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { LookWritten } from '../../contracts/look';
 import type { EarlierMarksView } from '../../contracts/views';
-import { put as realPut } from '../../kit/outbox';
+import { put as realPut } from '../../kit/deviceQueue/deviceQueue';
+import { shown } from '../../kit/testing/server';
 import { Sweep } from './Sweep';
 import { BASE, CONDITION, HEEL, kitOf, student, technique } from './testing/kit';
 
-vi.mock(import('../../kit/outbox'), async (read) => ({ ...(await read()), put: vi.fn() }));
+vi.mock(import('../../kit/deviceQueue/deviceQueue'), async (read) => ({ ...(await read()), put: vi.fn() }));
 const put = vi.mocked(realPut);
 const looks = () => put.mock.calls.map(([c]) => c.input as LookWritten);
 
@@ -18,7 +19,7 @@ beforeEach(() => {
   put.mockReset().mockResolvedValue(undefined);
   localStorage.clear();
   earlier = [];
-  vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify({ marks: earlier }))));
+  vi.stubGlobal('fetch', () => Promise.resolve(shown({ marks: earlier })));
 });
 function open(more: Partial<Parameters<typeof Sweep>[0]> = {}) {
   const on = { arrive: vi.fn(), swept: vi.fn(), side: vi.fn() };
@@ -143,5 +144,32 @@ describe('a sweep along the line', () => {
     expect(arrive).toHaveBeenCalledWith(noor!.id);
     await user.click(screen.getByRole('button', { name: 'Now the right' }));
     expect(side).toHaveBeenCalledWith('right');
+  });
+
+  it('a device that has no room for a moment loses no tap, and nothing corrects a look that was never made', async () => {
+    const { user } = open();
+    put.mockRejectedValueOnce(new Error('This device has no room left.'));
+    await user.keyboard('h');
+    expect(await screen.findByText('This device has no room left.')).toBeTruthy();
+    expect(row(/Ilse Marrow: not seen/)).toBeTruthy();
+    // The next tap takes the first with it.
+    await user.keyboard('s');
+    await screen.findByText('2 of 3 marked');
+    expect([row(/Ilse Marrow: held/), row(/Noor Saltby: slipped/)].every(Boolean)).toBe(true);
+    const [lost, first] = looks();
+    expect(first!.marks).toMatchObject([{ held: 1 }]);
+    put.mockRejectedValueOnce(new Error('This device has no room left.'));
+    await user.keyboard('{ArrowUp}{ArrowUp}s');
+    await screen.findByText('This device has no room left.');
+    await user.keyboard('{ArrowUp}{ArrowUp}h');
+    await waitFor(() => expect(screen.queryByText('This device has no room left.')).toBeNull());
+    // Each replaces what the device has, whatever could not be written in between.
+    const made = new Set([first!.id]);
+    for (const l of looks().slice(2)) {
+      if (l.studentId === ilse!.id && l.replaces !== null) expect(made.has(l.replaces)).toBe(true);
+      if (l !== looks()[3]) made.add(l.id);
+    }
+    expect(lost!.replaces).toBeNull();
+    expect(row(/Ilse Marrow: held/)).toBeTruthy();
   });
 });

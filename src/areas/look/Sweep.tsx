@@ -7,7 +7,8 @@ import { canHurt, isHeld, type Side } from '../../core';
 import { Belt } from '../../kit/marks/Belt';
 import { BodyFigure } from '../../kit/marks/BodyFigure';
 import { Stick, type Notch } from '../../kit/marks/Stick';
-import { ask } from '../../kit/send';
+import { useAhead } from '../../kit/deviceQueue/useAhead';
+import { ask, newId } from '../../kit/send';
 import { Board, type Cut } from './Board';
 import { Key } from './Key';
 import { Measuring, middleOf, rangeFor, unitAfter } from './Measuring';
@@ -19,6 +20,11 @@ import { useKeys } from './useKeys';
 interface Done {
   lookId: string;
   held: number | null;
+}
+/** What was tapped for somebody: how many held of how many, or what was measured; null: taken back. */
+interface Tapped extends Done {
+  of: number;
+  value: number | null;
 }
 interface Props {
   kit: LookKitView;
@@ -59,13 +65,16 @@ function readPass(sweep: string): Pass {
 }
 
 /** Remembers how far it has come; without room only that is forgotten, the marks are kept elsewhere. */
-function keepPass(sweep: string, pass: Pass): void {
+function keepPass(sweep: string, soFar: string): void {
   try {
-    localStorage.setItem(marksKey(sweep), JSON.stringify(pass));
+    localStorage.setItem(marksKey(sweep), soFar);
   } catch {
     // The next reload begins the pass anew; what was marked is in the outbox.
   }
 }
+
+const wordFor = (held: number | null, of: number): string =>
+  held === null ? 'not seen' : of === 1 ? (held === 1 ? 'held' : 'slipped') : `${held} of ${of}`;
 
 /** One point across the whole line: one tap a person, mark and move on. */
 export function Sweep({
@@ -96,19 +105,45 @@ export function Sweep({
   // A reload in the middle of a pass goes on where it was. Each sweep is a component of its own, so this is read once.
   const [kept] = useState(() => readPass(sweepKey));
   const [pass, setPass] = useState(kept.pass);
-  // `done` is what the device has; `made` runs ahead of it by what is just being written down.
-  const [done, setDone] = useState<Record<string, Done>>(kept.done);
-  const made = useRef<Record<string, Done>>(kept.done);
+  const ahead = useAhead<string, Tapped>(
+    async (studentId, tap, over) => {
+      const who = kit.students.find((x) => x.id === studentId) ?? line.find((x) => x.id === studentId);
+      // What was never on the device needs nothing taken back.
+      if (!who || (tap.held === null && (over?.held ?? null) === null)) return over;
+      const draft = draftLook({
+        id: tap.lookId,
+        studentId,
+        techniqueId: technique.id,
+        conditionId,
+        side,
+        marks:
+          tap.held === null
+            ? []
+            : point.kind === 'measured'
+              ? [{ pointId: point.id, kind: 'measured', values: [tap.value!] }]
+              : [{ pointId: point.id, kind: point.kind, held: tap.held, of: tap.of }],
+        // Over what the device really has: a look that could not be written is corrected by nobody.
+        replaces: over?.lookId ?? null,
+        names: { [point.id]: point.name },
+        label: `${who.name}, ${point.name}: ${tap.value !== null && tap.held !== null ? `${tap.value}${unitAfter(point.unit)}` : wordFor(tap.held, tap.of)}`,
+      });
+      await recordLook(draft, kit.me.personId, kit.timeZone);
+      return tap;
+    },
+    () => Object.entries(kept.done).map(([id, d]): [string, Tapped] => [id, { of: 1, value: null, ...d }]),
+  );
+  const done: Record<string, Done> = Object.fromEntries(ahead.entries());
+  // What the device has of this pass is remembered for a reload.
+  const soFar = JSON.stringify({ pass, done });
+  useEffect(() => keepPass(sweepKey, soFar), [sweepKey, soFar]);
   const [at, setAt] = useState(() => {
     const open = line.findIndex((s) => !waived(s) && (kept.done[s.id]?.held ?? null) === null);
     return open < 0 ? firstOpen : open;
   });
   const [of, setOf] = useState(1);
-  const [last, setLast] = useState<{ studentId: string; before: Done | undefined; word: string } | null>(null);
-  const [problem, setProblem] = useState('');
+  const [last, setLast] = useState<{ studentId: string; before: Tapped | undefined; word: string } | null>(null);
   const [earlier, setEarlier] = useState<EarlierMarksView['marks']>([]);
   const rows = useRef<HTMLUListElement>(null);
-  const chain = useRef<Promise<unknown>>(Promise.resolve());
 
   const [came, setCame] = useState(false);
   const [value, setValue] = useState<number | null>(null);
@@ -122,18 +157,15 @@ export function Sweep({
     rows.current?.children[at]?.scrollIntoView({ block: 'nearest' });
   }, [at]);
 
-  const sticks = useMemo(() => {
-    const own = new Set(Object.values(done).map((d) => d.lookId));
-    const byStudent = new Map<string, Notch[]>();
-    for (const m of earlier) {
-      if (m.pointId !== point.id || m.side !== side || own.has(m.lookId)) continue;
-      const list = byStudent.get(m.studentId) ?? [];
-      if (list.length >= 2) continue;
-      list.unshift(m.held >= m.of ? 'H' : 'S');
-      byStudent.set(m.studentId, list);
-    }
-    return byStudent;
-  }, [earlier, point.id, side, done]);
+  const own = new Set(ahead.entries().map(([, d]) => d.lookId));
+  const sticks = new Map<string, Notch[]>();
+  for (const m of earlier) {
+    if (m.pointId !== point.id || m.side !== side || own.has(m.lookId)) continue;
+    const list = sticks.get(m.studentId) ?? [];
+    if (list.length >= 2) continue;
+    list.unshift(m.held >= m.of ? 'H' : 'S');
+    sticks.set(m.studentId, list);
+  }
 
   // What another watcher marked of the same point today stands beside the name; both looks count.
   const others = useMemo(() => {
@@ -158,68 +190,38 @@ export function Sweep({
   const range = rangeFor(point, person);
   const shownValue = value ?? middleOf(point, range);
   const accepted = range !== null && isHeld(shownValue, range);
-  const word = (held: number | null, n = of) =>
-    held === null ? 'not seen' : n === 1 ? (held === 1 ? 'held' : 'slipped') : `${held} of ${n}`;
+  const word = (held: number | null) => wordFor(held, of);
   const next = (from: number) => {
     for (let i = from + 1; i < line.length; i += 1) if (!waived(line[i]!)) return i;
     return from;
   };
 
-  const mark = (held: number | null, who = person, undoing = false) => {
+  const mark = (held: number | null, who = person) => {
     if (!who || waived(who)) return;
-    const now = made.current[who.id];
+    const now = ahead.latest(who.id);
     if (held === null && (now === undefined || now.held === null)) {
-      if (!undoing) setAt(next(at));
+      setAt(next(at));
       return;
     }
-    const draft = draftLook({
-      studentId: who.id,
-      techniqueId: technique.id,
-      conditionId,
-      side,
-      marks:
-        held === null
-          ? []
-          : point.kind === 'measured'
-            ? [{ pointId: point.id, kind: 'measured', values: [shownValue] }]
-            : [{ pointId: point.id, kind: point.kind, held, of }],
-      replaces: now?.lookId ?? null,
-      label: `${who.name}, ${point.name}: ${measured && held !== null ? `${shownValue}${unitAfter(point.unit)}` : word(held)}`,
-    });
-    const after = { ...made.current, [who.id]: { lookId: draft.id, held } };
-    made.current = after;
-    // Shown as taken only when the device has it; one after the other, so that a correction follows what it corrects.
-    chain.current = chain.current
-      .then(() => recordLook(draft, kit.me.personId, kit.timeZone))
-      .then(
-        () => {
-          keepPass(sweepKey, { pass, done: after });
-          setDone(after);
-          setProblem('');
-        },
-        (e: unknown) => {
-          setProblem(e instanceof Error ? e.message : 'The mark was not taken.');
-          const { [who.id]: _lost, ...rest } = made.current;
-          made.current = now ? { ...rest, [who.id]: now } : rest;
-        },
-      );
+    // Shown as taken only when the device has it; a correction is written over what the device has.
+    ahead.set(who.id, { lookId: newId(), held, of, value: measured ? shownValue : null });
     onSwept();
     setValue(null);
-    setLast(undoing ? null : { studentId: who.id, before: now, word: word(held) });
-    if (!undoing) setAt(next(at));
+    setLast({ studentId: who.id, before: now, word: word(held) });
+    setAt(next(at));
   };
   const undo = () => {
     const who = line.find((s) => s.id === last?.studentId);
     if (!who || !last) return;
-    mark(last.before?.held ?? null, who, true);
+    // As it was, with its own number and measure.
+    ahead.set(who.id, { held: null, of, value: null, ...last.before, lookId: newId() });
+    setLast(null);
     setAt(line.indexOf(who));
   };
   const nextPass = () => {
     const n = pass + 1;
-    keepPass(sweepKey, { pass: n, done: {} });
     setPass(n);
-    made.current = {};
-    setDone({});
+    for (const [id] of ahead.entries()) ahead.forget(id);
     setLast(null);
     setAt(firstOpen);
   };
@@ -420,7 +422,7 @@ export function Sweep({
         <Key notch="U" word="Not seen" low onClick={() => mark(null)} />
       </section>
       <footer>
-        <SaveState by={kit.me.personId} problem={problem} />
+        <SaveState by={kit.me.personId} problem={ahead.problem} />
         <Button disabled={!last} onClick={undo}>
           {last ? `Undo: ${nameParts(line.find((s) => s.id === last.studentId)?.name ?? '')[0]} ${last.word}` : 'Undo'}
         </Button>

@@ -1,9 +1,9 @@
 import type { LookWritten } from '../../contracts/look';
-import { put } from '../../kit/outbox';
+import { put } from '../../kit/deviceQueue/deviceQueue';
 import { newId } from '../../kit/send';
 
 /** A look as the mat makes it: what is not said is not there. */
-export type LookDraft = Omit<LookWritten, 'day' | 'at'> & { label: string };
+export type LookDraft = Omit<LookWritten, 'day' | 'at'> & { label: string; names: Record<string, string> };
 
 /** The day of an instant where the school is: the mat may be used after midnight elsewhere. */
 export const dayNow = (timeZone: string, at = new Date()): string =>
@@ -12,10 +12,10 @@ export const dayNow = (timeZone: string, at = new Date()): string =>
 /** Writes a look into the outbox; when this returns it is on the device. An open one is still being marked. */
 export async function recordLook(draft: LookDraft, by: string, timeZone: string, open = false): Promise<void> {
   const at = new Date();
-  const { label, ...look } = draft;
+  const { label, names, ...look } = draft;
   const input: LookWritten = { ...look, day: dayNow(timeZone, at), at: at.toISOString() };
   // The command has the look's id: put again while open it is changed, sent twice it is done once.
-  await put({ id: draft.id, at: at.toISOString(), name: 'look.record', input, label, by, open });
+  await put({ id: draft.id, at: at.toISOString(), name: 'look.record', input, label, names, by, open });
 }
 
 export const draftLook = (
@@ -29,5 +29,6 @@ export const draftLook = (
   partnerId: null,
   replaces: null,
   note: '',
+  names: {},
   ...d,
 });

@@ -1,8 +1,9 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import type { LookWritten } from '../../contracts/look';
 import type { LookKitView } from '../../contracts/views';
 import type { Purpose, Side, Stage } from '../../core';
-import { drop, openNow } from '../../kit/outbox';
+import { drop, openNow } from '../../kit/deviceQueue/deviceQueue';
+import { useAhead } from '../../kit/deviceQueue/useAhead';
 import { newId } from '../../kit/send';
 import { cardFrom, isMarked, marksOf, uncutFor, type CardMarks, type PointMarks } from './cardMarks';
 import type { KitPoint, KitStudent, KitTechnique } from './line';
@@ -14,11 +15,14 @@ export interface How {
   stage: Stage | null;
   partnerId: string | null;
 }
+/** The look of one side, whole: each tap writes it anew. */
 interface SideCard {
   lookId: string;
   marks: CardMarks;
+  note: string;
+  how: How;
+  open: boolean;
 }
-type Cards = Partial<Record<Side, SideCard>>;
 interface Step {
   side: Side;
   marks: CardMarks;
@@ -27,19 +31,14 @@ interface Step {
 const STEPS_KEPT = 30;
 
 /** A card that was open when the browser was closed, or when somebody else was looked at in between. */
-function begunCard(who: string, by: string): { cards: Cards; notes: Partial<Record<Side, string>>; how: How } {
-  const out: ReturnType<typeof begunCard> = {
-    cards: {},
-    notes: {},
-    how: { purpose: null, stage: null, partnerId: null },
-  };
+function begunCard(who: string, by: string): { cards: [Side, SideCard][]; how: How } {
+  const out: ReturnType<typeof begunCard> = { cards: [], how: { purpose: null, stage: null, partnerId: null } };
   for (const c of openNow()) {
     const l = c.input as LookWritten;
     if (c.name !== 'look.record' || c.by !== by || `${l.studentId} ${l.techniqueId} ${l.conditionId}` !== who) continue;
-    out.cards[l.side] = { lookId: c.id, marks: cardFrom(l.marks, 5) };
-    out.notes[l.side] = l.note;
-    if (l.purpose || l.stage || l.partnerId)
-      out.how = { purpose: l.purpose, stage: l.stage ?? null, partnerId: l.partnerId ?? null };
+    const how = { purpose: l.purpose, stage: l.stage ?? null, partnerId: l.partnerId ?? null };
+    out.cards.push([l.side, { lookId: c.id, marks: cardFrom(l.marks, 5), note: l.note, how, open: true }]);
+    if (l.purpose || l.stage || l.partnerId) out.how = how;
   }
   return out;
 }
@@ -65,103 +64,78 @@ export function useCard({
 }) {
   const sides: Side[] = technique.sided ? ['left', 'right'] : ['none'];
   const [begun] = useState(() => begunCard(`${student.id} ${technique.id} ${conditionId}`, kit.me.personId));
-  // `cards` is what the device has; `made` runs ahead of it by what is just being written down.
-  const [cards, setCards] = useState<Cards>(begun.cards);
-  const made = useRef<Cards>(begun.cards);
-  const [notes, setNotes] = useState(begun.notes);
   const [how, setHow] = useState<How>(begun.how);
   const [past, setPast] = useState<readonly Step[]>([]);
-  const [problem, setProblem] = useState('');
-  const chain = useRef<Promise<unknown>>(Promise.resolve());
-
-  const write = (
-    side: Side,
-    marks: CardMarks,
-    open: boolean,
-    { note = notes[side] ?? '', as = how }: { note?: string; as?: How } = {},
-  ) => {
-    const lookId = made.current[side]?.lookId ?? newId();
-    const before = cards[side];
-    made.current = { ...made.current, [side]: { lookId, marks } };
-    const list = marksOf(points, marks);
-    const draft = draftLook({
-      id: lookId,
-      studentId: student.id,
-      techniqueId: technique.id,
-      conditionId,
-      side,
-      ...as,
-      marks: list,
-      note,
-      label: `${student.name}, ${technique.name}${side === 'none' ? '' : `, ${side}`}: ${list.length === 0 ? 'a note' : `${list.length} points`}`,
-    });
-    const empty = list.length === 0 && note.trim() === '';
-    chain.current = chain.current
-      .then(() => (empty ? drop(lookId) : recordLook(draft, kit.me.personId, kit.timeZone, open)))
-      .then(
-        () => {
-          setProblem('');
-          if (open) setCards((c) => ({ ...c, [side]: { lookId, marks } }));
-        },
-        (e: unknown) => {
-          setProblem(e instanceof Error ? e.message : 'The mark was not taken.');
-          made.current = { ...made.current, [side]: before };
-        },
-      );
-  };
-  const marksNow = (side: Side): CardMarks => made.current[side]?.marks ?? {};
+  const ahead = useAhead<Side, SideCard>(
+    async (side, own) => {
+      const list = marksOf(points, own.marks);
+      if (list.length === 0 && own.note.trim() === '') {
+        await drop(own.lookId);
+        return own;
+      }
+      const draft = draftLook({
+        id: own.lookId,
+        studentId: student.id,
+        techniqueId: technique.id,
+        conditionId,
+        side,
+        ...own.how,
+        marks: list,
+        note: own.note,
+        names: Object.fromEntries(points.map((p) => [p.id, p.name])),
+        label: `${student.name}, ${technique.name}${side === 'none' ? '' : `, ${side}`}: ${list.length === 0 ? 'a note' : `${list.length} points`}`,
+      });
+      await recordLook(draft, kit.me.personId, kit.timeZone, own.open);
+      return own;
+    },
+    () => begun.cards,
+  );
+  const cardOf = (side: Side): SideCard =>
+    ahead.latest(side) ?? { lookId: newId(), marks: {}, note: '', how, open: true };
+  const change = (side: Side, more: Partial<SideCard>) => ahead.set(side, { ...cardOf(side), ...more });
 
   return {
     sides,
-    problem,
+    problem: ahead.problem,
     how,
     canUndo: past.length > 0,
     /** What the device has of a side. */
-    shown: (side: Side): CardMarks => cards[side]?.marks ?? {},
+    shown: (side: Side): CardMarks => ahead.has(side)?.marks ?? {},
     /** What was tapped last, although it may still be on its way to the device. */
-    latest: (side: Side, p: KitPoint): PointMarks => marksNow(side)[p.id] ?? uncutFor(p, of),
-    note: (side: Side): string => notes[side] ?? '',
+    latest: (side: Side, p: KitPoint): PointMarks => cardOf(side).marks[p.id] ?? uncutFor(p, of),
+    note: (side: Side): string => ahead.latest(side)?.note ?? '',
     /** Marks one point; `at` is where the cursor stood, so that undoing returns there. */
     set(side: Side, p: KitPoint, next: PointMarks, at: number) {
-      const old = marksNow(side);
+      const old = cardOf(side).marks;
       setPast((list) => [...list.slice(-STEPS_KEPT), { side, marks: old, at }]);
-      write(side, { ...old, [p.id]: next }, true);
+      change(side, { marks: { ...old, [p.id]: next } });
     },
     /** Takes the last mark back; says where it was. */
     undo(): { side: Side; at: number } | null {
       const step = past.at(-1);
       if (!step) return null;
       setPast(past.slice(0, -1));
-      write(step.side, step.marks, true);
+      change(step.side, { marks: step.marks });
       return step;
     },
     setNote(side: Side, note: string) {
-      setNotes((n) => ({ ...n, [side]: note }));
-      write(side, marksNow(side), true, { note });
+      change(side, { note });
     },
     changeHow(as: How) {
       setHow(as);
-      for (const side of sides) {
-        const own = made.current[side];
-        if (own) write(side, own.marks, true, { as });
-      }
+      for (const side of sides) if (ahead.latest(side)) change(side, { how: as });
     },
-    /** Closes the card: its looks may be sent. True if anything was marked. */
-    async finish(): Promise<boolean> {
-      let looked = false;
-      for (const side of sides) {
-        const own = made.current[side];
-        if (!own) continue;
-        const marked = Object.values(own.marks).some(isMarked);
-        if (marked || (notes[side] ?? '').trim() !== '') write(side, own.marks, false);
-        looked ||= marked;
-      }
-      await chain.current;
-      made.current = {};
-      setCards({});
+    /** Closes the card: its looks may be sent. Says if anything was marked; null where the device has no room for it. */
+    async finish(): Promise<boolean | null> {
+      const own = sides.flatMap((side) => {
+        const card = ahead.latest(side);
+        return card ? [{ side, card }] : [];
+      });
+      for (const { side } of own) change(side, { open: false });
+      if (!(await ahead.settled())) return null;
+      for (const { side } of own) ahead.forget(side);
       setPast([]);
-      setNotes({});
-      return looked;
+      return own.some(({ card }) => Object.values(card.marks).some(isMarked));
     },
   };
 }

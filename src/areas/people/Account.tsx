@@ -3,7 +3,7 @@ import TextField from '@mui/material/TextField';
 import { useEffect, useState, type SyntheticEvent } from 'react';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { forgetPeople } from '../../kit/offline';
-import { waitingHere } from '../../kit/outbox';
+import { waitingHere } from '../../kit/deviceQueue/deviceQueue';
 import { post } from '../../kit/send';
 import { plural } from '../../kit/words';
 

@@ -2,6 +2,7 @@ import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { StudentView } from '../../contracts/views';
+import { doneAs, idIn, refusedAs, shown } from '../../kit/testing/server';
 import Student from './Student';
 import { forStudent, need, pageOf } from './testing/student';
 
@@ -14,10 +15,13 @@ beforeEach(() => {
   answer = { status: 200, body: {} };
   fresh = null;
   vi.stubGlobal('fetch', (path: string, init?: RequestInit) => {
-    const reply = (status: number, body: unknown) => Promise.resolve(new Response(JSON.stringify(body), { status }));
-    if (path.startsWith('/api/views/')) return fresh ? reply(200, fresh) : reply(503, {});
+    if (path.startsWith('/api/views/'))
+      return Promise.resolve(fresh ? shown(fresh) : refusedAs(503, 'The database cannot be reached just now.'));
     sent.push(JSON.parse(init?.body as string) as (typeof sent)[number]);
-    return reply(answer.status, answer.body);
+    const { status, body } = answer;
+    return Promise.resolve(
+      status === 200 ? doneAs(idIn(init), body) : refusedAs(status, 'no', body as object, idIn(init)),
+    );
   });
 });
 const open = (view: StudentView) => {

@@ -45,7 +45,7 @@ describe('what comes in', () => {
   it('a file that is no file of ours says where it goes wrong, and nothing is sent', async () => {
     const user = open();
     await user.upload(picker(), file('school.json', '{'));
-    expect(await screen.findByText(/school\.json is no JSON/)).toBeTruthy();
+    expect(await screen.findByText(/school\.json is no whole JSON/)).toBeTruthy();
     await user.upload(picker(), file('school.json', '{"ranks": 5}'));
     await waitFor(() => expect(screen.getByRole('alert').textContent).not.toBe(''));
     await user.upload(picker(), file('people.csv', 'a,b\n1,2'));

@@ -16,7 +16,7 @@ import {
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { newId, send } from '../../kit/send';
-import { capital, dateInWords, inWords } from '../../kit/words';
+import { capital, dateInWords, inWords, plural } from '../../kit/words';
 import { AddItem } from './AddItem';
 import { BeltSheet } from './BeltSheet';
 import { Cloth, cellId, type Grip, type Place, type Tie } from './Cloth';
@@ -52,7 +52,7 @@ export default function Syllabus({
   rankId,
 }: {
   view: SyllabusView;
-  me: string;
+  me: { id: string; name: string };
   mayChange: boolean;
   rankId: string | null;
 }) {
@@ -121,7 +121,12 @@ export default function Syllabus({
   );
   const does = async <N extends CommandName>(name: N, input: CommandDraft<N>): Promise<FieldError[] | null> => {
     draft.setWrong('');
-    await draft.settled();
+    if (!(await draft.settled())) {
+      draft.setWrong(
+        'Some changes of the draft are not saved yet. They are kept here; this can be done when they are.',
+      );
+      return [];
+    }
     const answer = await send(name, input);
     if (answer.ok) {
       await draft.renew();
@@ -312,7 +317,9 @@ export default function Syllabus({
           </button>
           <a href="/syllabus/exchange">Take out, bring in</a>
           <span className="saving second" role="status">
-            {draft.saving === 'saved' ? '' : draft.saving === 'saving' ? 'saving' : 'not saved: no connection'}
+            {draft.saving === 'saving' && 'saving'}
+            {draft.saving === 'waiting' &&
+              `${inWords(draft.pending.length)} ${plural(draft.pending.length, 'change waits', 'changes wait')} ${draft.signedOut ? 'until you sign in again' : 'for the network'}, kept on this device`}
             {draft.undoes && draft.saving === 'saved' && (
               <>
                 saved; changed: {draft.undoes}{' '}
@@ -325,9 +332,23 @@ export default function Syllabus({
         </p>
       )}
       <div role="alert">
-        {draft.wrong !== '' && (
+        {(draft.wrong !== '' || draft.saving === 'aside') && (
           <p className="message wrong" style={{ marginBottom: 12 }}>
             {draft.wrong}
+            {draft.saving === 'aside' && (
+              <>
+                {' '}
+                Not taken, and kept here: {draft.pending.map((c) => c.label).join('; ')}.{' '}
+                <button type="button" className="link" onClick={() => void draft.layOn()}>
+                  Lay {draft.pending.length === 1 ? 'it' : 'them'} on what stands now
+                </button>{' '}
+                or{' '}
+                <button type="button" className="link" onClick={() => void draft.letThemGo()}>
+                  let {draft.pending.length === 1 ? 'it' : 'them'} go
+                </button>
+                .
+              </>
+            )}
           </p>
         )}
       </div>

@@ -1,8 +1,10 @@
 import { act, renderHook, waitFor } from '@testing-library/react';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { SyllabusView } from '../../contracts/views';
 import type { Syllabus } from '../../core';
 import { asks, CONDITIONS, RANKS, syllabus, thread } from '../../core/syllabus/builders';
+import { flush, letGo, waitingIn } from '../../kit/deviceQueue/deviceQueue';
+import { doneAs, idIn, refusedAs, shown } from '../../kit/testing/server';
 import { useDraft } from './useDraft';
 
 const cloth = { colour: '#FFFFFF', second: null, stripe: null, bars: 0 };
@@ -26,27 +28,44 @@ const first = syllabus({ threads: [thread('kick')], requirements: [asks('kick', 
 interface Write {
   name: string;
   input: { version: number | null; edits?: unknown[]; syllabus?: Syllabus };
-  reply: (status: number, body: unknown) => void;
+  reply: (status: number, body: object) => void;
   lose: () => void;
 }
+const maren = { id: '0197f3a0-0000-7000-8000-00000000000a', name: 'Maren' };
 let writes: Write[] = [];
 let there = viewOf(first, 3);
-beforeEach(() => {
+let away = false;
+beforeEach(async () => {
+  for (const c of await waitingIn('draft', maren.id)) await letGo(c.id);
   writes = [];
+  away = false;
   there = viewOf(first, 3);
   vi.stubGlobal('fetch', (path: string, init?: RequestInit) => {
-    if (path.startsWith('/api/views/')) return Promise.resolve(new Response(JSON.stringify(there)));
+    if (path.startsWith('/api/views/')) return Promise.resolve(shown(there));
+    if (away) return Promise.reject(new TypeError('no network'));
     return new Promise<Response>((resolve, reject) => {
       const said = JSON.parse(init?.body as string) as Pick<Write, 'name' | 'input'>;
+      const id = idIn(init);
       writes.push({
         ...said,
-        reply: (status, body) => resolve(new Response(JSON.stringify(body), { status })),
+        reply: (status, body) =>
+          resolve(
+            status === 200
+              ? doneAs(id, body)
+              : refusedAs(status, 'Somebody else has changed the draft meanwhile.', body, id),
+          ),
         lose: () => reject(new TypeError('no network')),
       });
     });
   });
 });
-const open = () => renderHook(() => useDraft(viewOf(first, 3), 'maren')).result;
+afterEach(async () => {
+  // Nothing hangs on into the next test.
+  away = true;
+  for (const w of writes) w.lose();
+  await flush(maren.id);
+});
+const open = () => renderHook(() => useDraft(viewOf(first, 3), maren)).result;
 const nth = async (n: number) => {
   await waitFor(() => expect(writes.length).toBe(n));
   return writes[n - 1]!;
@@ -108,31 +127,63 @@ describe('the draft on a screen', () => {
     expect(writes).toHaveLength(2);
   });
 
-  it('what the server refuses is said, and what stands there is shown', async () => {
+  it('what the server does not take is said and kept, what stands there is shown, and it can be laid on that', async () => {
     const draft = open();
     there = viewOf(syllabus({ threads: [thread('kick'), thread('theirs')] }), 9);
     act(() => void draft.current.edit([put('punch')], 'one'));
-    const write = await nth(1);
-    await act(async () => {
-      write.reply(409, { title: 'Somebody else has changed the draft meanwhile.', errors: [] });
-      await draft.current.settled();
-    });
+    act(() => void draft.current.edit([put('block')], 'two'));
+    (await nth(1)).reply(409, {});
+    await waitFor(() => expect(draft.current.saving).toBe('aside'));
+    await waitFor(() => expect(ids(draft.current.syllabus)).toEqual(['kick', 'theirs']));
     expect(draft.current.wrong).toBe('Somebody else has changed the draft meanwhile.');
-    expect(ids(draft.current.syllabus)).toEqual(['kick', 'theirs']);
     expect(draft.current.undoes).toBeNull();
-    expect(draft.current.versionNow()).toBe(9);
+    expect(draft.current.pending.map((c) => c.label)).toEqual(['one', 'two']);
+    // Nothing new is laid over it before that is settled.
+    expect(draft.current.edit([put('cover')], 'three')).toMatch(/First say/);
+    const laid = act(() => draft.current.layOn());
+    const again = await nth(2);
+    expect(again.input.version).toBe(9);
+    again.reply(200, { version: 10 });
+    const second = await nth(3);
+    expect(second.input.version).toBe(10);
+    second.reply(200, { version: 11 });
+    await laid;
+    await waitFor(() => expect(draft.current.saving).toBe('saved'));
+    expect(ids(draft.current.syllabus)).toEqual(['kick', 'theirs', 'punch', 'block']);
+    expect(draft.current.versionNow()).toBe(11);
   });
 
-  it('without a network what was done stays on the screen, and the screen says that it waits', async () => {
+  it('what was not taken can be let go, with what follows it', async () => {
     const draft = open();
+    there = viewOf(syllabus({ threads: [thread('kick'), thread('theirs')] }), 9);
     act(() => void draft.current.edit([put('punch')], 'one'));
-    const write = await nth(1);
-    await act(async () => {
-      write.lose();
-      await draft.current.settled();
-    });
-    expect(ids(draft.current.syllabus)).toEqual(['kick', 'punch']);
-    expect(draft.current.saving).toBe('waiting');
-    expect(draft.current.wrong).toMatch(/no connection/);
+    (await nth(1)).reply(409, {});
+    await waitFor(() => expect(draft.current.saving).toBe('aside'));
+    await act(() => draft.current.letThemGo());
+    expect(draft.current.saving).toBe('saved');
+    expect(ids(draft.current.syllabus)).toEqual(['kick', 'theirs']);
+    expect(await waitingIn('draft', maren.id)).toEqual([]);
+  });
+
+  it('without a network what was done stays, also over a reload, and is sent when there is one', async () => {
+    away = true;
+    const before = renderHook(() => useDraft(viewOf(first, 3), maren));
+    act(() => void before.result.current.edit([put('punch')], 'one'));
+    act(() => void before.result.current.edit([put('block')], 'two'));
+    await waitFor(() => expect(before.result.current.saving).toBe('waiting'));
+    expect(await before.result.current.settled()).toBe(false);
+    expect(ids(before.result.current.syllabus)).toEqual(['kick', 'punch', 'block']);
+    before.unmount();
+
+    const draft = open();
+    await waitFor(() => expect(ids(draft.current.syllabus)).toEqual(['kick', 'punch', 'block']));
+    expect(draft.current.pending).toHaveLength(2);
+    away = false;
+    const settled = act(() => draft.current.settled());
+    (await nth(1)).reply(200, { version: 4 });
+    (await nth(2)).reply(200, { version: 5 });
+    expect(await settled).toBe(true);
+    await waitFor(() => expect(draft.current.saving).toBe('saved'));
+    expect(draft.current.versionNow()).toBe(5);
   });
 });

@@ -15,7 +15,9 @@ window.matchMedia = (query) =>
     dispatchEvent: () => false,
   }) satisfies MediaQueryList;
 // Nor does it know locks; nobody else sends from here.
-Object.defineProperty(navigator, 'locks', { value: { request: () => Promise.resolve() } });
+Object.defineProperty(navigator, 'locks', {
+  value: { request: (_: string, __: object, work: (lock: object) => unknown) => Promise.resolve(work({})) },
+});
 // And it reads files by the older way only.
 Blob.prototype.text = function (this: Blob) {
   return new Promise((resolve, reject) => {

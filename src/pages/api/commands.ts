@@ -8,13 +8,22 @@ import { runCommand } from '../../server/commands/run';
 /** A tablet that comes back after an evening without a network has a thousand marks. */
 const pace = new Pace(authPool, { most: 6000, seconds: 60 });
 
+/** The id of a command as it was sent: every answer names it, so that no other can be taken for it. */
+const idOf = (body: unknown): string | null => {
+  const id = (body as { id?: unknown } | null)?.id;
+  return typeof id === 'string' && id.length <= 100 ? id : null;
+};
+
 export const POST: APIRoute = async ({ request, locals }) => {
+  let id: string | null = null;
   try {
     if (!locals.me) return problem(401, 'Sign in first.');
     const own = await pace.allows(`command ${locals.me.userId}`);
     if (!own.ok) throw new Refusal(429, `That is very much at once. It is sent again in ${own.seconds} seconds.`);
-    return json(await runCommand(db, locals.me, await readJson(request)));
+    const body = await readJson(request);
+    id = idOf(body);
+    return json({ id, answer: await runCommand(db, locals.me, body) });
   } catch (error) {
-    return problemOf(error, 'commands');
+    return problemOf(error, 'commands', id === null ? null : `/commands/${id}`);
   }
 };

@@ -28,6 +28,8 @@ export function guard(headers: Headers, development: boolean): void {
   if (!development) headers.set('content-security-policy', POLICY);
   // Behind TLS the browser is told never to come without it again.
   if (config.APP_ORIGIN?.startsWith('https:')) headers.set('strict-transport-security', 'max-age=31536000');
+  // By this the device knows our answers from those of a page in between.
+  headers.set('x-stavewright', '1');
   headers.set('x-content-type-options', 'nosniff');
   headers.set('x-frame-options', 'DENY');
   headers.set('referrer-policy', 'same-origin');

@@ -32,7 +32,7 @@ export function problem(
   status: number,
   title: string,
   errors: readonly FieldError[] = [],
-  more: Pick<Problem, 'mends' | 'meanwhile'> = {},
+  more: Pick<Problem, 'mends' | 'meanwhile' | 'instance'> = {},
 ): Response {
   const body: Problem = { type: `/problems/${TYPES[status] ?? 'about-blank'}`, title, status, ...more };
   if (errors.length > 0) body.errors = [...errors];
@@ -48,21 +48,22 @@ const NOT_NOW = {
   busy: 'The server is busy just now. Nothing is lost; try again.',
 } as const;
 
-/** The answer to whatever went wrong; `where` names the door for the log. */
-export function problemOf(error: unknown, where = 'a request'): Response {
+/** The answer to whatever went wrong; `where` names the door for the log, `instance` what was asked for. */
+export function problemOf(error: unknown, where = 'a request', instance: string | null = null): Response {
+  const about = instance === null ? {} : { instance };
   if (error instanceof Refusal) {
-    const refused = problem(error.status, error.title, error.errors, error.more);
+    const refused = problem(error.status, error.title, error.errors, { ...error.more, ...about });
     if (error.status === 429 || error.status === 503) refused.headers.set('retry-after', '2');
     return refused;
   }
   const why = passing(error);
   if (why !== null) {
-    const later = problem(503, NOT_NOW[why]);
+    const later = problem(503, NOT_NOW[why], [], about);
     later.headers.set('retry-after', '2');
     return later;
   }
   const mark = logFault(error, where);
-  return problem(500, `Something is wrong on our side (${mark}). Nothing was changed.`);
+  return problem(500, `Something is wrong on our side (${mark}). Nothing was changed.`, [], about);
 }
 
 export const json = (value: unknown, status = 200): Response =>

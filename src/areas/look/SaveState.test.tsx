@@ -1,0 +1,60 @@
+import { render, screen, waitFor } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { letGo, put, waitingHere } from '../../kit/deviceQueue/deviceQueue';
+import { doneAs, idIn, refusedAs } from '../../kit/testing/server';
+import { SaveState } from './SaveState';
+
+const inputs: Record<string, unknown>[] = [];
+let reply: (id: string) => Response;
+beforeEach(async () => {
+  inputs.length = 0;
+  vi.stubGlobal('fetch', (_: string, init: RequestInit) => {
+    inputs.push((JSON.parse(init.body as string) as { input: Record<string, unknown> }).input);
+    return Promise.resolve(reply(idIn(init)));
+  });
+  await letGo('look-1');
+});
+const mark = () =>
+  put({
+    id: 'look-1',
+    at: '2026-03-05T18:00:00Z',
+    name: 'look.record',
+    input: { day: '2027-03-05', note: 'stays' } as never,
+    label: 'Ilse Marrow, heel: held',
+    by: 'me',
+    open: false,
+  });
+
+describe('how the marks stand', () => {
+  it('a clock that is days off: the server’s time is offered, and one tap sends it so', async () => {
+    const mend = { say: 'Take it as of the server’s time, 19:42 today', set: { day: '2026-03-05' } };
+    reply = (id) => refusedAs(422, 'The clock of this device is wrong by 365 days.', { mends: [mend] }, id);
+    render(<SaveState by="me" problem="" />);
+    const user = userEvent.setup({ delay: null });
+    await mark();
+    await user.click(await screen.findByRole('button', { name: '1 stands aside: see why' }));
+    expect(screen.getByText(/The clock of this device is wrong/)).toBeTruthy();
+    reply = (id) => doneAs(id);
+    await user.click(screen.getByRole('button', { name: mend.say }));
+    await waitFor(async () => expect(await waitingHere()).toBe(0));
+    expect(inputs.at(-1)).toEqual({ day: '2026-03-05', note: 'stays' });
+    await waitFor(() => expect(screen.queryByText(/aside/)).toBeNull());
+  });
+
+  it('a right that was missing for a minute: it is sent again as it was, and is let go only when told twice', async () => {
+    reply = (id) => refusedAs(403, 'An examiner may not do this.', {}, id);
+    render(<SaveState by="me" problem="" />);
+    const user = userEvent.setup({ delay: null });
+    await mark();
+    await user.click(await screen.findByRole('button', { name: '1 stands aside: see why' }));
+    await user.click(screen.getByRole('button', { name: 'Send it again' }));
+    await waitFor(() => expect(inputs).toHaveLength(2));
+    await user.click(await screen.findByRole('button', { name: 'Let it go' }));
+    await user.click(screen.getByRole('button', { name: 'Keep it' }));
+    expect(await waitingHere()).toBe(1);
+    await user.click(screen.getByRole('button', { name: 'Let it go' }));
+    await user.click(screen.getByRole('button', { name: 'Yes, let it go' }));
+    await waitFor(async () => expect(await waitingHere()).toBe(0));
+  });
+});

@@ -1,0 +1,275 @@
+import 'fake-indexeddb/auto';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { captivePage, doneAs, idIn, refusedAs } from '../testing/server';
+import {
+  drop,
+  flush,
+  keepSending,
+  letGo,
+  openNow,
+  put,
+  readOpen,
+  sendAgain,
+  waitingHere,
+  waitingIn,
+  type QueueState,
+  type Waiting,
+} from './deviceQueue';
+
+const me = 'person-1';
+const command = (id: string, more: Partial<Waiting> = {}): Waiting => ({
+  id,
+  at: '2026-03-05T18:00:00Z',
+  name: 'rank.remove',
+  input: { id },
+  label: `command ${id}`,
+  by: me,
+  open: false,
+  aside: null,
+  faults: 0,
+  chain: null,
+  names: {},
+  ...more,
+});
+
+type Says = number | 'away' | Response | { answer: unknown } | { mends: object[] };
+let inputs: unknown[] = [];
+/** A server that answers as told, and remembers what it got. */
+function server(answer: (id: string) => Says) {
+  const got: string[] = [];
+  inputs = [];
+  vi.stubGlobal('fetch', (_: string, init: RequestInit) => {
+    const id = idIn(init);
+    const says = answer(id);
+    if (says === 'away') return Promise.reject(new TypeError('Failed to fetch'));
+    got.push(id);
+    inputs.push((JSON.parse(init.body as string) as { input: unknown }).input);
+    if (says instanceof Response) return Promise.resolve(says);
+    if (typeof says === 'number')
+      return Promise.resolve(says === 200 ? doneAs(id) : refusedAs(says, `no: ${says}`, {}, id));
+    return Promise.resolve('answer' in says ? doneAs(id, says.answer) : refusedAs(409, 'no', says, id));
+  });
+  return got;
+}
+
+/** The state as a screen hears of it. */
+async function state(): Promise<QueueState> {
+  return new Promise((resolve) => {
+    const stop = keepSending('nobody', (s) => {
+      stop();
+      resolve(s);
+    });
+  });
+}
+
+beforeEach(async () => {
+  let chain = Promise.resolve();
+  vi.stubGlobal('navigator', {
+    locks: {
+      request: (_: string, __: object, work: (lock: object) => Promise<void>) => (chain = chain.then(() => work({}))),
+    },
+  });
+  vi.stubGlobal('document', { addEventListener: () => undefined, removeEventListener: () => undefined });
+  vi.stubGlobal('addEventListener', () => undefined);
+  vi.stubGlobal('removeEventListener', () => undefined);
+  server(() => 200);
+  for (const c of await readOpen()) await drop(c.id);
+  for (const c of (await state()).aside) await letGo(c.id);
+  await flush(me);
+  await flush('person-2');
+});
+
+describe('the queue of the device', () => {
+  it('keeps what cannot be sent, and sends it in order when the server is back', async () => {
+    server(() => 'away');
+    for (const id of ['a', 'b', 'c']) await put(command(id));
+    await flush(me);
+    expect(await waitingHere()).toBe(3);
+    const got = server(() => 200);
+    await flush(me);
+    expect(got).toEqual(['a', 'b', 'c']);
+    expect(await waitingHere()).toBe(0);
+  });
+
+  it('stops at the first that finds no server, so that a correction never overtakes what it corrects', async () => {
+    server(() => 'away');
+    for (const id of ['a', 'b', 'c']) await put(command(id));
+    await flush(me);
+    const got = server((id) => (id === 'b' ? 503 : 200));
+    await flush(me);
+    expect(got).toEqual(['a', 'b']);
+    expect(await waitingHere()).toBe(2);
+  });
+
+  it('keeps a refused command with its reason, sends the others, and lets it go when told', async () => {
+    server((id) => (id === 'b' ? 409 : 200));
+    for (const id of ['a', 'b', 'c']) await put(command(id));
+    await flush(me);
+    const now = await state();
+    expect(now.waiting).toBe(0);
+    expect(now.aside.map((r) => [r.id, r.aside?.title])).toEqual([['b', 'no: 409']]);
+    const again = server(() => 200);
+    await flush(me);
+    expect(again).toEqual([]);
+    await letGo('b');
+    expect(await waitingHere()).toBe(0);
+  });
+
+  it('waits for a new sign-in where the session has ended', async () => {
+    server(() => 401);
+    await put(command('a'));
+    await flush(me);
+    const now = await state();
+    expect([now.waiting, now.aside.length]).toEqual([1, 0]);
+    await flush(me);
+    server(() => 200);
+    await flush(me);
+    expect(await waitingHere()).toBe(0);
+  });
+
+  it('never sends one person’s marks under another’s name', async () => {
+    const got = server(() => 200);
+    await put(command('theirs', { by: 'person-2', open: true }));
+    await put(command('theirs', { by: 'person-2', open: false }));
+    await flush(me);
+    expect(got.filter((id) => id === 'theirs').length).toBeLessThanOrEqual(1);
+    server(() => 'away');
+    await put(command('hers', { by: 'person-2' }));
+    await flush('person-2');
+    const mine = server(() => 200);
+    await flush(me);
+    expect(mine).toEqual([]);
+    await flush('person-2');
+    expect(mine).toEqual(['hers']);
+  });
+
+  it('does not send what is still being written, and sends it once when it is finished', async () => {
+    const got = server(() => 200);
+    await put(command('card', { open: true }));
+    await put(command('card', { open: true, label: 'changed' }));
+    await flush(me);
+    expect(got).toEqual([]);
+    expect((await readOpen()).map((c) => c.label)).toEqual(['changed']);
+    // A screen that opens again begins with it at once, and with what was changed since.
+    await put(command('card', { open: true, label: 'changed again' }));
+    expect(openNow().map((c) => c.label)).toEqual(['changed again']);
+    await put(command('dropped', { open: true }));
+    await drop('dropped');
+    expect(openNow().map((c) => c.id)).toEqual(['card']);
+    await put(command('card', { open: false }));
+    expect(openNow()).toEqual([]);
+    await flush(me);
+    await flush(me);
+    expect(got).toEqual(['card']);
+  });
+
+  const ids = async () => (await state()).aside.map((c) => c.id);
+
+  it.each([
+    ['a page with 200', () => captivePage(200)],
+    ['a page with 403', () => captivePage(403)],
+    ['a page with 404', () => captivePage(404)],
+    ['JSON that is not ours', () => new Response('{"ok":true}', { headers: { 'content-type': 'application/json' } })],
+    ['our answer to another command', () => doneAs('another')],
+    ['our refusal of another command', () => refusedAs(409, 'no', {}, 'another')],
+    ['a gateway that found nobody', () => captivePage(502)],
+    ['being sent elsewhere', () => 'away' as const],
+  ])('%s is no answer: everything is kept and sent again', async (_, foreign) => {
+    server(foreign);
+    for (const id of ['a', 'b']) await put(command(id));
+    await flush(me);
+    const now = await state();
+    expect([now.waiting, now.aside.length]).toEqual([2, 0]);
+    const got = server(() => 200);
+    await flush(me);
+    expect(got).toEqual(['a', 'b']);
+    expect(await waitingHere()).toBe(0);
+  });
+
+  it('one that our server fails at again and again stands aside and blocks nobody', async () => {
+    server(() => 'away');
+    for (const id of ['a', 'b', 'c']) await put(command(id));
+    const got = server((id) => (id === 'a' ? 500 : 200));
+    for (let i = 0; i < 3; i += 1) await flush(me);
+    expect(got.filter((id) => id !== 'a')).toEqual(['b', 'c']);
+    expect((await state()).aside.map((c) => c.id)).toEqual(['a']);
+    await flush(me);
+    expect(got.filter((id) => id === 'a')).toHaveLength(3);
+    server(() => 200);
+    await sendAgain('a');
+    expect(await waitingHere()).toBe(0);
+  });
+
+  it('a correction never overtakes what it corrects, and is sent when that has gone', async () => {
+    server(() => 'away');
+    const look = (id: string, replaces: string | null) =>
+      command(id, { name: 'look.record', input: { replaces } as never });
+    for (const c of [look('a', null), look('b', 'a'), look('c', null)]) await put(c);
+    const got = server((id) => (id === 'a' ? 409 : 200));
+    await flush(me);
+    expect(got).toEqual(['a', 'c']);
+    expect((await state()).waiting).toBe(1);
+    await letGo('a');
+    await flush(me);
+    expect(got).toEqual(['a', 'c', 'b']);
+  });
+
+  it('what is refused can be mended as the server offers, and sent again', async () => {
+    server(() => 'away');
+    await put(command('a', { name: 'look.record', input: { partnerId: 'nobody', note: 'stays' } as never }));
+    const mend = { say: 'Send it without the partner', set: { partnerId: null } };
+    server(() => ({ mends: [mend] }));
+    await flush(me);
+    const aside = (await state()).aside[0]!.aside!;
+    expect(aside.mends).toEqual([mend]);
+    server(() => 200);
+    await sendAgain('a', aside.mends[0]);
+    expect(inputs).toEqual([{ partnerId: null, note: 'stays' }]);
+    expect(await waitingHere()).toBe(0);
+  });
+
+  it('a point that was not taken is named, and there is nothing to send again', async () => {
+    server(() => 'away');
+    await put(command('a', { names: { p1: 'Rear heel', p2: 'Knee' } }));
+    const got = server(() => ({ answer: { notTaken: ['p1'] } }));
+    await flush(me);
+    const [c] = (await state()).aside;
+    expect(c?.aside).toMatchObject({
+      taken: true,
+      title: expect.stringContaining('All was taken but “Rear heel”') as string,
+    });
+    await sendAgain('a');
+    expect(got).toEqual(['a']);
+    await letGo('a');
+    expect(await ids()).toEqual([]);
+  });
+
+  it('changes of a chain are each made over what the one before has made, and wait behind one that stands aside', async () => {
+    server(() => 'away');
+    const change = (id: string) => command(id, { chain: 'draft', input: { version: 3 } as never });
+    for (const id of ['a', 'b', 'c', 'd']) await put(change(id));
+    let version = 3;
+    const got = server((id) => (id === 'c' ? 409 : { answer: { version: (version += 1) } }));
+    await flush(me);
+    expect(got).toEqual(['a', 'b', 'c']);
+    expect(inputs).toEqual([{ version: 3 }, { version: 4 }, { version: 5 }]);
+    expect((await waitingIn('draft', me)).map((c) => c.id)).toEqual(['c', 'd']);
+    server(() => ({ answer: { version: (version += 1) } }));
+    await sendAgain('c', { say: '', set: { version: 9 } });
+    expect(await waitingHere()).toBe(0);
+  });
+
+  it('what is put while it is being sent goes in the same run, a thousand too', async () => {
+    server(() => 'away');
+    for (let i = 0; i < 150; i += 1) await put(command(`n${String(i).padStart(4, '0')}`));
+    let more = true;
+    const got = server(() => {
+      if (more) void put(command('z'));
+      more = false;
+      return 200;
+    });
+    await flush(me);
+    expect(got).toHaveLength(151);
+    expect(new Set(got).size).toBe(151);
+  });
+});

@@ -1,0 +1,194 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { CommandName, Mend } from '../../contracts/commands';
+import { postCommand, type Answer } from '../send';
+import { again, afterAnswer, followUp, nextToSend, readWaiting, type Trouble, type Waiting } from './queue';
+
+export type { Waiting } from './queue';
+
+// Everything that is written without waiting for a network goes through here: on the device before it is shown, sent in
+// order, kept until our own server has answered, set aside with its reason where it was refused.
+
+interface Shape extends DBSchema {
+  commands: { key: string; value: Waiting };
+}
+
+// What this page knows the device to have: a screen can begin with it at once, without waiting for the disk.
+const known = new Map<string, Waiting>();
+
+let opening: Promise<IDBPDatabase<Shape>> | undefined;
+const database = () =>
+  (opening ??= openDB<Shape>('stavewright', 1, {
+    upgrade: (db) => void db.createObjectStore('commands', { keyPath: 'id' }),
+  }));
+const all = async (): Promise<Waiting[]> => (await (await database()).getAll('commands')).map(readWaiting);
+
+/** How a device stands with the server. */
+export interface QueueState {
+  waiting: number;
+  aside: Waiting[];
+  /** Why the last try did not go through. */
+  trouble: Trouble;
+}
+
+type Listener = (state: QueueState) => void;
+const listeners = new Set<Listener>();
+/** Told of each command that was answered, in the order of the answers. */
+type Answered = (c: Waiting, answer: Answer) => void;
+const answered = new Set<Answered>();
+let trouble: Trouble = 'none';
+
+async function tell() {
+  const now = await all();
+  const state: QueueState = {
+    waiting: now.filter((c) => c.aside === null).length,
+    aside: now.filter((c) => c.aside !== null),
+    trouble,
+  };
+  for (const l of listeners) l(state);
+}
+
+/** Asks the browser not to throw the marks away when space runs short; the answer is its own affair. */
+const keep = () => void navigator.storage?.persist?.().catch(() => false);
+
+type NewCommand<N extends CommandName> = Omit<Waiting<N>, 'aside' | 'faults' | 'chain' | 'names'> &
+  Partial<Pick<Waiting, 'chain' | 'names'>>;
+
+async function store(command: Waiting): Promise<void> {
+  try {
+    const db = await database();
+    const tx = db.transaction('commands', 'readwrite', { durability: 'strict' });
+    await tx.store.put(command);
+    await tx.done;
+    known.set(command.id, command);
+  } catch (error) {
+    throw new Error(
+      error instanceof DOMException && error.name === 'QuotaExceededError'
+        ? 'This device has no room left. The mark is not kept yet; free some space, then go on.'
+        : 'This device cannot keep marks just now. The mark is not kept yet.',
+      { cause: error },
+    );
+  }
+}
+
+/**
+ * Writes a command down on this device; only when this has returned may it be shown as taken. Putting the same id again
+ * changes it as long as it is open. Throws with a plain message if the device has no room.
+ */
+export async function put<N extends CommandName>(command: NewCommand<N>): Promise<void> {
+  await store({ chain: null, names: {}, ...command, aside: null, faults: 0 });
+  void tell();
+  if (!command.open) void flush(command.by);
+}
+
+/** Takes away a command that was never sent (one that is still open). */
+export async function drop(id: string): Promise<void> {
+  await (await database()).delete('commands', id);
+  known.delete(id);
+  void tell();
+}
+
+/** Reads what is still being written on this device; a page that shows such things waits for this once. */
+export async function readOpen(): Promise<Waiting[]> {
+  for (const c of await all()) known.set(c.id, c);
+  return openNow();
+}
+
+/** What is still being written, as far as this page has read or written it. */
+export const openNow = (): Waiting[] => [...known.values()].filter((c) => c.open);
+
+/** What waits on this device in a chain, oldest first, also what stands aside. */
+export const waitingIn = async (chain: string, by: string): Promise<Waiting[]> =>
+  (await all()).filter((c) => c.chain === chain && c.by === by);
+
+let running: Promise<void> = Promise.resolve();
+/**
+ * Sends what waits, oldest first, and forgets each command only when our own server has answered for it. What is refused
+ * stands aside with its reason and holds nobody up but those that follow it. A lock keeps two tabs from sending the same.
+ */
+export function flush(by: string): Promise<void> {
+  // Whoever waits for it waits for a run that began after they asked.
+  return (running = running.then(() => run(by)));
+}
+
+async function run(by: string): Promise<void> {
+  await navigator.locks.request('stavewright-outbox', { ifAvailable: true }, async (lock) => {
+    if (!lock) return;
+    const db = await database();
+    const tried = new Set<string>();
+    let found: Trouble = 'none';
+    let now = await all();
+    let fresh = true;
+    for (;;) {
+      const c = nextToSend(now, by, tried);
+      if (!c) {
+        // What was put meanwhile is sent in the same run.
+        if (!fresh) {
+          [now, fresh] = [await all(), true];
+          continue;
+        }
+        if (found === 'none' && now.some((o) => !o.open && o.aside === null && o.by !== by)) found = 'other person';
+        break;
+      }
+      fresh = false;
+      tried.add(c.id);
+      const answer = await postCommand({ id: c.id, at: c.at, name: c.name, input: c.input });
+      const after = afterAnswer(c, answer);
+      if (after.stays === null) await db.delete('commands', c.id);
+      else if (after.stays !== c) await db.put('commands', after.stays);
+      known.delete(c.id);
+      const { stays } = after;
+      now = now.flatMap((o) => (o.id !== c.id ? [o] : stays === null ? [] : [stays]));
+      if (answer.ok && c.chain !== null) {
+        now = await all();
+        const next = followUp(now, c, answer.answer);
+        if (next) await db.put('commands', next);
+        if (next) now = now.map((o) => (o.id === next.id ? next : o));
+      }
+      if (after.stays === null || after.stays.aside !== null) for (const l of answered) l(c, answer);
+      if (after.trouble !== 'none') found = after.trouble;
+      if (!after.goesOn) break;
+      if (tried.size % 20 === 0) void tell();
+    }
+    trouble = found;
+  });
+  await tell();
+}
+
+/** Sends a command that stands aside once more, perhaps with what mends it. */
+export async function sendAgain(id: string, mend: Mend | null = null): Promise<void> {
+  const c = (await all()).find((x) => x.id === id);
+  if (!c || c.aside?.taken) return;
+  await store(again(c, mend));
+  await flush(c.by);
+}
+
+/** Lets a command go that stands aside, after the person has seen why and said so. */
+export async function letGo(id: string): Promise<void> {
+  await drop(id);
+}
+
+/** Calls back for each command that is answered while this page is open; returns how to stop. */
+export function whenAnswered(listener: Answered): () => void {
+  answered.add(listener);
+  return () => void answered.delete(listener);
+}
+
+/** Keeps trying, since browsers do not say when only the server was away. Returns how to stop. */
+export function keepSending(by: string, listener: Listener, every = 3000): () => void {
+  listeners.add(listener);
+  keep();
+  const go = () => void flush(by);
+  const timer = setInterval(go, every);
+  addEventListener('online', go);
+  document.addEventListener('visibilitychange', go);
+  go();
+  return () => {
+    listeners.delete(listener);
+    clearInterval(timer);
+    removeEventListener('online', go);
+    document.removeEventListener('visibilitychange', go);
+  };
+}
+
+/** How many commands wait here, of anybody: asked before somebody signs out. */
+export const waitingHere = async (): Promise<number> => (await all()).length;
