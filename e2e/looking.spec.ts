@@ -166,7 +166,7 @@ test.describe('looking', () => {
       Object.defineProperty(IDBObjectStore.prototype, 'put', { ...real, value: full });
     });
     await page.keyboard.press('h');
-    await expect(page.getByText('This device has no room left. The mark was not taken')).toBeVisible();
+    await expect(page.getByText('This device has no room left. The mark is not kept yet')).toBeVisible();
     await expect(page.getByText('0 of 2 marked')).toBeVisible();
     await page.evaluate(() => {
       const { real } = window as unknown as { real: PropertyDescriptor };

@@ -244,7 +244,7 @@ test('a school goes out as a file and into an empty one, tried before it is done
       buffer: Buffer.from(body),
     });
     await input.setInputFiles(file('{ not json'));
-    await shows(theirs, /school\.json is no JSON/);
+    await shows(theirs, /school\.json is no whole JSON/);
     await input.setInputFiles(file('{"format":"something else"}'));
     await shows(theirs, 'Format: This file is not a school of ours.');
     await theirs.getByRole('button', { name: 'Look at the small start' }).click();

@@ -20,6 +20,15 @@ const OFFERED = {
   'revoke-sessions': v.object({}),
   'revoke-other-sessions': v.object({}),
 } as const;
+/** What is said where the library refuses: nothing that tells a wrong address from a wrong password. */
+const REFUSED: Record<keyof typeof OFFERED, string> = {
+  'sign-in/email': 'This address and password do not belong together.',
+  'change-password': 'The present password is not right.',
+  'sign-out': 'You are not signed in any more.',
+  'revoke-sessions': 'You are not signed in any more.',
+  'revoke-other-sessions': 'You are not signed in any more.',
+};
+const TOO_OFTEN = 'Too many tries. Wait a minute, then try again.';
 const isOffered = (door: string): door is keyof typeof OFFERED => Object.hasOwn(OFFERED, door);
 
 export const POST: APIRoute = async ({ params, request, locals }) => {
@@ -44,7 +53,7 @@ export const POST: APIRoute = async ({ params, request, locals }) => {
     forgetSessions();
     // The library fails only where the database does.
     if (answer.status >= 500) return problem(503, 'This cannot be checked just now. Try again in a moment.');
-    if (!answer.ok) return new Response(answer.body, answer);
+    if (!answer.ok) return problem(answer.status, answer.status === 429 ? TOO_OFTEN : REFUSED[door]);
     // The library's answer names the session's token; our pages need the cookie alone, which scripts cannot read.
     const headers = new Headers({ 'content-type': 'application/json', 'cache-control': 'no-store' });
     for (const cookie of answer.headers.getSetCookie()) headers.append('set-cookie', cookie);
