@@ -13,6 +13,8 @@ export * from './technique/technique';
 export * from './technique/pose';
 export * from './technique/prerequisites';
 export * from './technique/standsOn';
+// side by side
+export * from './sideBySide/meet';
 // sequence
 export * from './sequence/move';
 export * from './sequence/vocabulary';

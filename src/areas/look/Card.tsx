@@ -31,7 +31,7 @@ import { PointList } from './PointList';
 import { SaveState, useAwake } from './SaveState';
 import { SideSwitch } from './SideSwitch';
 import { useCard, type How } from './useCard';
-import { useKeys } from './useKeys';
+import { useKeys } from '../../kit/useKeys';
 
 interface Props {
   kit: LookKitView;

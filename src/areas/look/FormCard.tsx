@@ -42,7 +42,7 @@ import {
   unseen,
   type ShowingMarks,
 } from './showing';
-import { useKeys } from './useKeys';
+import { useKeys } from '../../kit/useKeys';
 
 const COLUMN = 81;
 const PURPOSE_WORDS: Record<Purpose, string> = { show: 'shown', study: 'studied' };

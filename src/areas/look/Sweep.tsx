@@ -15,7 +15,7 @@ import { Measuring, middleOf, rangeFor, unitAfter } from './Measuring';
 import { nameParts, type KitPoint, type KitStudent, type KitTechnique } from './line';
 import { draftLook, recordLook } from './record';
 import { SaveState, useAwake } from './SaveState';
-import { useKeys } from './useKeys';
+import { useKeys } from '../../kit/useKeys';
 
 interface Done {
   lookId: string;

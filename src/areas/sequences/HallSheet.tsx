@@ -4,6 +4,7 @@ import { useState, type SyntheticEvent } from 'react';
 import type { FieldError } from '../../contracts/commands';
 import type { HallShown } from '../../contracts/views';
 import { errorAt, newId, send } from '../../kit/send';
+import { useSideBySide } from '../../kit/sideBySide/useSideBySide';
 
 /** The rooms the school trains in: name and size. */
 export function HallSheet({
@@ -20,25 +21,42 @@ export function HallSheet({
   const [width, setWidth] = useState('');
   const [depth, setDepth] = useState('');
   const [errors, setErrors] = useState<FieldError[]>([]);
-  const field = (path: string) => ({ error: !!errorAt(errors, path), helperText: errorAt(errors, path) });
-  const save = async (e: SyntheticEvent) => {
-    e.preventDefault();
-    const answer = await send('hall.save', {
-      id,
-      name,
-      width: Number(width.replace(',', '.')),
-      depth: Number(depth.replace(',', '.')),
-    });
-    setErrors(answer.ok ? [] : answer.errors);
-    if (!answer.ok) return;
+  const [wrong, setWrong] = useState('');
+  const finish = async () => {
     setId(newId());
     setName('');
     setWidth('');
     setDepth('');
     await done();
   };
+  const { save: saveIt, meeting } = useSideBySide('hall.save', {
+    title: `Which ${name} shall stand?`,
+    nameOf: (path) => ({ where: name, what: path.at(-1) === 'name' ? 'its name' : `its ${path.at(-1)} in metres` }),
+    done: finish,
+  });
+  const remove = async (hallId: string) => {
+    const answer = await send('hall.remove', { id: hallId });
+    setWrong(answer.ok ? '' : answer.title);
+    if (answer.ok) await done();
+  };
+  const field = (path: string) => ({ error: !!errorAt(errors, path), helperText: errorAt(errors, path) });
+  const save = async (e: SyntheticEvent) => {
+    e.preventDefault();
+    const now = {
+      id,
+      name,
+      width: Number(width.replace(',', '.')),
+      depth: Number(depth.replace(',', '.')),
+    };
+    const { version, ...was } = halls.find((h) => h.id === id) ?? { ...now, version: undefined };
+    const answer = await saveIt(was, now, version);
+    setErrors(answer.ok ? [] : answer.errors);
+    setWrong(answer.ok || answer.meanwhile || answer.errors.length > 0 ? '' : answer.title);
+    if (answer.ok) await finish();
+  };
   return (
     <form className="sheet stack" onSubmit={(e) => void save(e)} noValidate>
+      {meeting}
       <h2>Where do we train?</h2>
       <ul>
         {halls.map((h) => (
@@ -56,7 +74,7 @@ export function HallSheet({
             >
               Change
             </Button>
-            <Button onClick={() => void send('hall.remove', { id: h.id }).then(done)}>Remove</Button>
+            <Button onClick={() => void remove(h.id)}>Remove</Button>
           </li>
         ))}
       </ul>
@@ -83,6 +101,7 @@ export function HallSheet({
           {...field('depth')}
         />
       </div>
+      <div role="alert">{wrong !== '' && <p className="message wrong">{wrong}</p>}</div>
       <div className="row">
         <Button type="submit" variant="contained">
           Keep it

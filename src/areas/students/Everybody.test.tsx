@@ -1,6 +1,7 @@
 import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { refusedAs, shown } from '../../kit/testing/server';
 import type { EverybodyView } from '../../contracts/views';
 import Everybody from './Everybody';
 
@@ -25,7 +26,7 @@ beforeEach(() => {
   const rows = [
     { studentId: 'Ilse', words: 'about 7 in 10', chance: 0.7, lo: 0.6, hi: 0.8, looks: 12, correctedBy: 0 },
   ];
-  vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify({ rows }), { status })));
+  vi.stubGlobal('fetch', () => Promise.resolve(status === 200 ? shown({ rows }) : refusedAs(status, 'no')));
 });
 const open = (rows: EverybodyView['rows']) => {
   render(<Everybody view={{ rows, ranks: [white!, straw!], gradingDay: '2026-04-01' }} />);

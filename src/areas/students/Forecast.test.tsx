@@ -1,6 +1,7 @@
 import { act, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { refusedAs, shown } from '../../kit/testing/server';
 import type { Forecast as Found } from '../../core';
 import type { ForecastAsked, ForecastSaid } from '../../workers/forecast';
 import { Forecast } from './Forecast';
@@ -32,7 +33,7 @@ beforeEach(() => {
   [input, status] = [{}, 200];
   vi.stubGlobal('Worker', Hand);
   vi.stubGlobal('fetch', () =>
-    Promise.resolve(new Response(JSON.stringify({ name: 'Ilse', rank: 'Straw', input }), { status })),
+    Promise.resolve(status === 200 ? shown({ name: 'Ilse', rank: 'Straw', input }) : refusedAs(status, 'no')),
   );
 });
 const found = (more: Partial<Found> = {}): Found => ({

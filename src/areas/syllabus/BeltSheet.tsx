@@ -7,6 +7,7 @@ import type { Cloth } from '../../contracts/syllabus';
 import type { SyllabusView } from '../../contracts/views';
 import { Belt } from '../../kit/marks/Belt';
 import { errorAt, newId } from '../../kit/send';
+import { useSideBySide } from '../../kit/sideBySide/useSideBySide';
 import { CUTTINGS } from '../../kit/tokens';
 
 /** Sends a command; null if it was done, otherwise what is wrong at which field. */
@@ -18,11 +19,13 @@ export function BeltSheet({
   does,
   leave,
   made,
+  saved,
 }: {
   value: SyllabusView['ranks'][number] | null;
   does: Does;
   leave: () => void;
   made: (id: string) => void;
+  saved: () => Promise<void>;
 }) {
   const [id] = useState(value?.id ?? newId());
   const [name, setName] = useState(value?.name ?? '');
@@ -30,11 +33,27 @@ export function BeltSheet({
     value?.cloth ?? { colour: CUTTINGS[0]!.colour, second: null, stripe: null, bars: 0 },
   );
   const [errors, setErrors] = useState<FieldError[]>([]);
+  const { save: saveIt, meeting } = useSideBySide('rank.save', {
+    title: `Which ${value?.name ?? ''} belt shall stand?`,
+    nameOf: (path) => ({
+      where: value?.name ?? 'The belt',
+      what: path.at(-1) === 'name' ? 'its name' : `its cloth: ${path.at(-1)}`,
+    }),
+    done: saved,
+  });
   const save = async (e: SyntheticEvent) => {
     e.preventDefault();
+    if (value) {
+      const { version, ...was } = value;
+      const answer = await saveIt({ id, name: was.name, cloth: was.cloth }, { id, name, cloth }, version);
+      if (answer.ok) await saved();
+      else if (!answer.meanwhile)
+        setErrors(answer.errors.length > 0 ? answer.errors : [{ path: 'name', message: answer.title }]);
+      return;
+    }
     const wrong = await does('rank.save', { id, name, cloth });
     setErrors(wrong ?? []);
-    if (wrong === null && !value) made(id);
+    if (wrong === null) made(id);
   };
   const colours = (label: string, now: string | null, set: (c: string | null) => void, none: boolean) => (
     <TextField
@@ -55,6 +74,7 @@ export function BeltSheet({
   );
   return (
     <form className="sheet stack" onSubmit={(e) => void save(e)} noValidate>
+      {meeting}
       <h2>{value ? `Name and cloth of ${value.name}` : 'A new belt'}</h2>
       <Belt name={name || 'New'} cloth={cloth} width={132} height={33} />
       <TextField

@@ -33,6 +33,7 @@ export function RankSheet({
   mayChange,
   edit,
   does,
+  saved,
   leave,
 }: {
   view: SyllabusView;
@@ -42,6 +43,8 @@ export function RankSheet({
   mayChange: boolean;
   edit: (edits: EditInput[], says: string) => string | null;
   does: Does;
+  /** When the belt itself was saved. */
+  saved: () => Promise<void>;
   leave: () => void;
 }) {
   const [gate, setGate] = useState<(Gate & { rankId: string }) | 'new' | null>(null);
@@ -59,7 +62,19 @@ export function RankSheet({
     [order[place], order[to]] = [order[to]!, order[place]!];
     await does('rank.order', { ids: order });
   };
-  if (cloth) return <BeltSheet value={rank} does={does} leave={() => setCloth(false)} made={() => setCloth(false)} />;
+  if (cloth)
+    return (
+      <BeltSheet
+        value={rank}
+        does={does}
+        leave={() => setCloth(false)}
+        made={() => setCloth(false)}
+        saved={async () => {
+          await saved();
+          setCloth(false);
+        }}
+      />
+    );
   return (
     <section className="sheet stack" aria-label={rank.name}>
       <h2 className="spread">

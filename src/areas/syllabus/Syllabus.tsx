@@ -119,6 +119,7 @@ export default function Syllabus({
           : [],
     [tie, place, syllabus, view.ranks],
   );
+  const renewed = async () => void (await draft.renew());
   const does = async <N extends CommandName>(name: N, input: CommandDraft<N>): Promise<FieldError[] | null> => {
     draft.setWrong('');
     if (!(await draft.settled())) {
@@ -451,6 +452,7 @@ export default function Syllabus({
           )}
           {open?.what === 'rank' && (
             <RankSheet
+              saved={renewed}
               key={open.id}
               view={view}
               syllabus={syllabus}
@@ -476,7 +478,13 @@ export default function Syllabus({
             />
           )}
           {open?.what === 'belt' && (
-            <BeltSheet value={null} does={does} leave={leave} made={(id) => setOpen({ what: 'rank', id })} />
+            <BeltSheet
+              value={null}
+              does={does}
+              saved={renewed}
+              leave={leave}
+              made={(id) => setOpen({ what: 'rank', id })}
+            />
           )}
           {open?.what === 'conditions' && (
             <ConditionsSheet view={view} syllabus={syllabus} edit={edit} does={does} leave={leave} />

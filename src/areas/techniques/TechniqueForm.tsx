@@ -9,9 +9,11 @@ import { Controller, useFieldArray, useForm, useWatch, type Control, type FieldP
 import { techniqueInput, type TechniqueInput } from '../../contracts/technique';
 import { BODY_PARTS, HURTS, POINT_KINDS, TECHNIQUE_KINDS, UNITS } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
-import { newId, send } from '../../kit/send';
+import { newId } from '../../kit/send';
+import { useSideBySide } from '../../kit/sideBySide/useSideBySide';
 import { NO_DETAIL } from '../../contracts/techniqueDetail';
 import { DetailFields } from './DetailFields';
+import { techniquePlace } from './techniquePlace';
 
 type Form = Control<TechniqueInput>;
 type Named = { id: string; name: string };
@@ -237,6 +239,18 @@ function PointFields({
   );
 }
 
+/** A draft on this device: what it began from, with its version, and what was typed. */
+interface Kept {
+  was: TechniqueInput;
+  version: number | undefined;
+  now: TechniqueInput;
+}
+/** Reads a draft; those of older releases hold only what was typed, over whatever stands now. */
+function readDraft(text: string, start: TechniqueInput, version: number | undefined): Kept {
+  const raw = JSON.parse(text) as Kept | TechniqueInput;
+  return 'now' in raw ? raw : { was: start, version, now: raw };
+}
+
 /** The message of a nested field, wherever the form put it. */
 function errorAtPath(errors: unknown, path: string): string | undefined {
   let at: unknown = errors;
@@ -249,12 +263,15 @@ function errorAtPath(errors: unknown, path: string): string | undefined {
 /** Writes a technique with its points and slips. What is typed stays on the device until it is saved. */
 export default function TechniqueForm({
   start,
+  version,
   stances,
   steps,
   others,
   isNew,
 }: {
   start: TechniqueInput;
+  /** The version that is changed here; none for a new one. */
+  version?: number;
   stances: Named[];
   steps: Named[];
   others: Named[];
@@ -267,34 +284,51 @@ export default function TechniqueForm({
   });
   const points = useFieldArray({ control, name: 'points', keyName: 'key' });
   const [wrong, setWrong] = useState('');
+  const [base, setBase] = useState<Kept>({ was: start, version, now: start });
+  const { save: sendIt, meeting } = useSideBySide('technique.save', {
+    title: `Which ${start.name.toLowerCase()} shall stand?`,
+    nameOf: (path) => techniquePlace(path, [base.was, base.now]),
+    inDialog: false,
+    leave: 'Keep mine as a draft',
+    done: () => {
+      localStorage.removeItem(kept);
+      location.assign(`/techniques/${start.id}`);
+    },
+  });
   const [found, setFound] = useState(false);
   const all = useWatch({ control });
 
   useEffect(() => {
     const text = localStorage.getItem(kept);
     if (!text) return;
-    reset(JSON.parse(text) as TechniqueInput, { keepDefaultValues: true });
+    const draft = readDraft(text, start, version);
+    // A draft goes on from what it began with: what others saved since is shown when it is saved.
     // eslint-disable-next-line react-hooks/set-state-in-effect -- what the device kept is found once, after hydration
+    setBase(draft);
+    reset(draft.now, { keepDefaultValues: true });
     setFound(true);
-  }, [kept, reset]);
+  }, [kept, reset, start, version]);
   useEffect(() => {
-    if (formState.isDirty) localStorage.setItem(kept, JSON.stringify(all));
-  }, [all, kept, formState.isDirty]);
+    if (formState.isDirty) localStorage.setItem(kept, JSON.stringify({ ...base, now: all }));
+  }, [all, base, kept, formState.isDirty]);
 
   const save = handleSubmit(
     async (t) => {
       setWrong('');
-      const answer = await send('technique.save', t);
+      setBase({ ...base, now: t });
+      const answer = await sendIt(base.was, t, base.version);
       if (answer.ok) {
         localStorage.removeItem(kept);
         location.assign(`/techniques/${t.id}`);
         return;
       }
+      if (answer.meanwhile) return;
       for (const e of answer.errors) setError(e.path as FieldPath<TechniqueInput>, { message: e.message });
       setWrong(answer.title);
     },
     () => setWrong('Some fields need a look; each says what is wrong.'),
   );
+  if (meeting) return <IslandRoot>{meeting}</IslandRoot>;
   return (
     <IslandRoot>
       <form onSubmit={(e) => void save(e)} noValidate>
@@ -326,6 +360,7 @@ export default function TechniqueForm({
               variant="text"
               onClick={() => {
                 localStorage.removeItem(kept);
+                setBase({ was: start, version, now: start });
                 reset(start);
                 setFound(false);
               }}

@@ -31,6 +31,7 @@ export interface HallShown {
   name: string;
   width: number;
   depth: number;
+  version: number;
 }
 
 /** A sequence on the workbench, with all that reading and checking it needs. */

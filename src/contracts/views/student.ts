@@ -62,6 +62,7 @@ export interface StudentView {
     age: number | null;
     born: string | null;
     leftOn: string | null;
+    version: number;
     rank: RankShown;
     since: string;
   };

@@ -24,7 +24,7 @@ export interface VersionShown {
 
 /** The way: the draft or the newest published version, whole, and everything it names. */
 export interface SyllabusView {
-  ranks: (RankShown & { wornBy: number })[];
+  ranks: (RankShown & { wornBy: number; version: number })[];
   conditions: ConditionShown[];
   syllabus: Syllabus;
   /** The draft's count of changes; null: what is shown is published, and a change begins a draft. */

@@ -36,6 +36,7 @@ export interface TechniqueView {
     stanceId: string | null;
     stepId: string | null;
     retired: boolean;
+    version: number;
     changedOn: string;
     changedBy: string | null;
     detail: TechniqueDetail;

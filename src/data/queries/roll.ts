@@ -9,6 +9,7 @@ export interface RollRow extends Record<string, unknown> {
   since: string;
   leftOn: string | null;
   userId: string | null;
+  version: number;
   lastHere: string | null;
 }
 
@@ -18,7 +19,7 @@ export async function readRoll(
   { withLeft = false, id }: { withLeft?: boolean; id?: string } = {},
 ): Promise<RollRow[]> {
   const { rows } = await tx.execute<RollRow>(sql`
-    select p.id, p.name, p.born::text as born, r.rank_id as "rankId", r.since::text as since, p.left_on::text as "leftOn", p.user_id as "userId",
+    select p.id, p.name, p.born::text as born, r.rank_id as "rankId", r.since::text as since, p.left_on::text as "leftOn", p.user_id as "userId", p.version,
       (select max(c.day)::text from attendance a join class_held c on c.school_id = a.school_id and c.id = a.class_id
         where a.school_id = p.school_id and a.person_id = p.id) as "lastHere"
     from person p

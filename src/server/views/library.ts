@@ -83,7 +83,7 @@ export async function techniqueView(tx: Transaction, who: Who, { id }: ViewInput
   if (!t) throw new Refusal(404, 'This technique is not in the library.');
   const { ranks, requirements, conditions } = await readNewest(tx);
   const changed = await tx
-    .select({ at: technique.changedAt, by: person.name })
+    .select({ version: technique.version, at: technique.changedAt, by: person.name })
     .from(technique)
     .leftJoin(person, and(eq(person.schoolId, technique.schoolId), eq(person.id, technique.changedBy)))
     .where(eq(technique.id, id));
@@ -135,6 +135,7 @@ export async function techniqueView(tx: Transaction, who: Who, { id }: ViewInput
       stanceId: t.stanceId,
       stepId: t.stepId,
       retired: t.retired,
+      version: changed[0]?.version ?? 1,
       changedOn: changed[0] ? dayIn(who.timeZone, changed[0].at) : who.today,
       changedBy: changed[0]?.by ?? null,
       detail: t.detail,

@@ -102,7 +102,7 @@ export async function sequenceView(tx: Transaction, who: Who, { id }: ViewInput<
     ranks: await ranksOf(tx),
     conditions: await readBeyond(tx),
     halls: await tx
-      .select({ id: hall.id, name: hall.name, width: hall.width, depth: hall.depth })
+      .select({ id: hall.id, name: hall.name, width: hall.width, depth: hall.depth, version: hall.version })
       .from(hall)
 
       .orderBy(desc(sql`${hall.width} * ${hall.depth}`)),

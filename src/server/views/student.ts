@@ -294,6 +294,7 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
       age,
       born: student.born,
       leftOn: student.leftOn,
+      version: student.version,
       rank: present,
       since: student.since,
     },

@@ -87,7 +87,11 @@ export async function syllabusView(tx: Transaction, who: Who): Promise<SyllabusV
     counts,
   });
   return {
-    ranks: versions.ranks.map((r) => ({ ...rankShown(r), wornBy: roll.filter((x) => x.rankId === r.id).length })),
+    ranks: versions.ranks.map((r) => ({
+      ...rankShown(r),
+      version: r.version,
+      wornBy: roll.filter((x) => x.rankId === r.id).length,
+    })),
     conditions: versions.conditions.map(({ id, name }) => ({ id, name })),
     syllabus: body,
     version: versions.draft?.version ?? null,
@@ -119,7 +123,13 @@ export async function syllabusView(tx: Transaction, who: Who): Promise<SyllabusV
           ),
         ),
     ],
-    halls: (await tx.select().from(hall)).map(({ id, name, width, depth }) => ({ id, name, width, depth })),
+    halls: (await tx.select().from(hall)).map(({ id, name, width, depth, version }) => ({
+      id,
+      name,
+      width,
+      depth,
+      version,
+    })),
     today: who.today,
   };
 }

@@ -56,6 +56,7 @@ export const pageOf = (more: Partial<StudentView> = {}): StudentView => ({
     age: 14,
     born: '2012-03-01',
     leftOn: null,
+    version: 1,
     rank: WHITE!,
     since: '2025-06-01',
   },

@@ -1,0 +1,80 @@
+import Dialog from '@mui/material/Dialog';
+import { lazy, Suspense, useState, type ReactNode } from 'react';
+import type { CommandDraft, CommandName, Meanwhile } from '../../contracts/commands';
+import { send, type Answer } from '../send';
+import type { PlaceName } from './SideBySide';
+
+// Two people rarely save the same thing: the screen for it is fetched when they do.
+const SideBySide = lazy(async () => ({ default: (await import('./SideBySide')).SideBySide }));
+
+/**
+ * Saves what several people edit. `save` sends what was changed with the version it began from; where somebody saved
+ * meanwhile, `meeting` is the screen on which both are shown side by side, and what is chosen there is saved.
+ */
+export function useSideBySide<N extends CommandName>(
+  command: N,
+  {
+    title,
+    nameOf,
+    show,
+    leave = 'Keep mine here, decide later',
+    inDialog = true,
+    done,
+  }: {
+    title: string;
+    nameOf: (path: readonly string[]) => PlaceName;
+    show?: (value: unknown, path: readonly string[]) => string;
+    leave?: string;
+    inDialog?: boolean;
+    /** When what was chosen is saved. */
+    done: () => Promise<void> | void;
+  },
+): {
+  save: (was: object, mine: CommandDraft<N> & object, version: number | undefined) => Promise<Answer>;
+  meeting: ReactNode;
+} {
+  const [met, setMet] = useState<{ was: object; mine: object; meanwhile: Meanwhile } | null>(null);
+  const [saving, setSaving] = useState(false);
+  const [wrong, setWrong] = useState('');
+  const save = async (was: object, mine: CommandDraft<N> & object, version: number | undefined): Promise<Answer> => {
+    const answer = await send(command, { ...mine, version } as CommandDraft<N>);
+    if (!answer.ok && answer.meanwhile) setMet({ was, mine, meanwhile: answer.meanwhile });
+    return answer;
+  };
+  const settle = async (value: object) => {
+    if (!met) return;
+    setSaving(true);
+    const answer = await send(command, { ...value, version: met.meanwhile.version } as CommandDraft<N>);
+    setSaving(false);
+    // A third save adds its places; what was chosen stays chosen.
+    if (!answer.ok && answer.meanwhile) setMet({ ...met, meanwhile: answer.meanwhile });
+    if (!answer.ok) return setWrong(answer.title);
+    setMet(null);
+    await done();
+  };
+  const screen = met && (
+    <Suspense fallback={<p>One moment…</p>}>
+      <SideBySide
+        title={title}
+        was={met.was}
+        mine={met.mine}
+        meanwhile={met.meanwhile}
+        nameOf={nameOf}
+        {...(show ? { show } : {})}
+        saving={saving}
+        wrong={wrong}
+        onSave={(value) => void settle(value as object)}
+        leave={leave}
+        onLeave={() => setMet(null)}
+      />
+    </Suspense>
+  );
+  const meeting = inDialog
+    ? screen && (
+        <Dialog open fullWidth maxWidth="lg" onClose={() => setMet(null)} aria-label={title}>
+          <div style={{ padding: 24 }}>{screen}</div>
+        </Dialog>
+      )
+    : screen;
+  return { save, meeting };
+}
