@@ -70,9 +70,11 @@ export async function post(path: string, body: unknown, id: string | null = null
   return said['id'] === id ? { ok: true, answer: said['answer'] } : notReached(FOREIGN);
 }
 
-/** Posts one command; `at` is when the person did it. */
-export const postCommand = (c: { id: string; at: string; name: CommandName; input: unknown }): Promise<Answer> =>
-  post('/api/commands', { ...c, sent: new Date().toISOString() }, c.id);
+/** Posts one command; `at` is when the person did it, `sent` the device's clock now. */
+export const postCommand = (
+  c: { id: string; at: string; name: CommandName; input: unknown },
+  sent = new Date().toISOString(),
+): Promise<Answer> => post('/api/commands', { ...c, sent }, c.id);
 
 /** Sends one command and waits for its answer. Marks at the mat go through the queue of the device instead. */
 export const send = <N extends CommandName>(name: N, input: CommandDraft<N>, id = newId()): Promise<Answer> =>

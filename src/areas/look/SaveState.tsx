@@ -19,7 +19,9 @@ export function SaveState({ by, problem }: { by: string; problem: string }) {
             {state === null
               ? 'Reading what this tablet keeps…'
               : n === 0
-                ? 'All marks are saved.'
+                ? aside.length === 0
+                  ? 'All marks are saved.'
+                  : 'All other marks are saved.'
                 : 'All marks are saved on this tablet.'}
           </b>
           <span>

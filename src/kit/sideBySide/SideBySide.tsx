@@ -87,7 +87,8 @@ export function SideBySide<T>({
         {places.length === 0
           ? 'You changed different places; nothing has to be chosen.'
           : `You both began from version ${meanwhile.version - 1}. ${capital(inWords(places.length))} ${plural(places.length, 'place differs', 'places differ')}.`}
-        {quiet.length > 0 && ` ${capital(quiet.join(' and '))} touch nothing of the other and stand.`}
+        {quiet.length > 0 &&
+          ` ${capital(quiet.join(' and '))} ${met.onlyMine + met.onlyTheirs === 1 ? 'touches nothing of the other and stands' : 'touch nothing of the other and stand'}.`}
       </p>
       {places.length > 0 && (
         <div className="heads" aria-hidden="true">
@@ -95,7 +96,8 @@ export function SideBySide<T>({
           <b>{their}</b>
           <b>Yours</b>
           <span>
-            <b>What stands</b> <small>1 2 3 or a click; ↑ ↓ next place</small>
+            <b>What stands</b>
+            <small>1 2 3 or a click; ↑ ↓ next place</small>
           </span>
         </div>
       )}

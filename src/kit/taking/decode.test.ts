@@ -3,9 +3,9 @@ import { decode, decodeAs, type Way } from './decode';
 
 // Invented names; the code pages are those of the WHATWG Encoding Standard, as every TextDecoder knows them.
 const WEST = 'Zoë Brückner\nRené Garçon\nAña Núñez\nSøren Ågård';
-const POLISH = 'Łucja Źrebięć\nPaweł Świątek\nMałgorzata Żółć';
-const CZECH = 'Jiří Dvořák\nŠárka Čermáková\nZdeněk Růžička';
-const HUNGARIAN = 'Győző Szűcs\nÖrs Fűzfa';
+const POLISH = 'Łucja Źrebięca\nPaweł Świerszczyk\nMałgosia Żółwińska';
+const CZECH = 'Jiří Rákosník\nŠárka Čejkovská\nZdeněk Hůlkař';
+const HUNGARIAN = 'Győző Nádas\nÖrs Fűzfasi';
 
 /** A text in one byte a letter. */
 function encode(text: string, way: Way): Uint8Array {

@@ -1,11 +1,13 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { v7 } from 'uuid';
 import { COMMANDS, type CommandName } from '../../contracts/commands';
+import { seeded } from '../../core';
+import { starterBundle } from '../../data/starter';
 import { inSchool, openDatabase, openPool } from '../../data/connection';
 import { makeDatabase, type TestDatabase } from '../../data/testing/database';
 import { logFault } from '../http/fault';
 import { problemOf, Refusal } from '../http/problem';
-import { spoiled } from '../testing/fuzz';
+import { spoil, spoiled } from '../testing/fuzz';
 import { goodInputs } from '../testing/inputs';
 import { aLook, DAY, NOW, smallSchool, type SmallSchool } from '../testing/school';
 import { runCommand } from './run';
@@ -44,6 +46,22 @@ describe('whatever is sent', () => {
         if (!(e instanceof Refusal)) faults.push(`${name} ${JSON.stringify(input).slice(0, 300)}: ${String(e)}`);
         else if (e.title.length === 0 || /valibot|Expected|undefined|\bnull\b/.test(e.title))
           faults.push(`${name} answers “${e.title}”`);
+      }
+    }
+    expect(faults).toEqual([]);
+  });
+
+  it('a hostile file is taken or refused in words, and nothing of it breaks', { timeout: 240_000 }, async () => {
+    const dice = seeded(Number(process.env['FUZZ_SEED'] ?? 5));
+    const faults: string[] = [];
+    for (let i = 0; i < Number(process.env['FILES'] ?? 25); i += 1) {
+      const input = { bundle: spoil(starterBundle(), dice), keep: 'file', dry: true };
+      const body = { id: v7(), at: NOW.toISOString(), name: 'bundle.import', input };
+      try {
+        await runCommand(t.db, s.as.head, body, NOW);
+      } catch (e) {
+        if (!(e instanceof Refusal)) faults.push(`${JSON.stringify(input).slice(0, 200)}: ${String(e)}`);
+        else if (e.errors.some((x) => /Invalid|Expected/.test(x.message))) faults.push(JSON.stringify(e.errors));
       }
     }
     expect(faults).toEqual([]);

@@ -1,6 +1,6 @@
 // Inputs that are nearly right: one or two places of a good one replaced by what nobody should send.
 import type { CommandName } from '../../contracts/commands';
-import { seeded } from '../../core';
+import { seeded, type Random } from '../../core';
 import { goodInputs } from './inputs';
 import type { SmallSchool } from './school';
 
@@ -68,28 +68,33 @@ export function* spoiled(
   seed: number,
 ): Generator<{ name: CommandName; input: unknown }> {
   const dice = seeded(seed);
-  const pick = <T>(list: readonly T[]): T => list[Math.floor(dice() * list.length)]!;
   for (let i = 0; i < times; i += 1) {
     const name = names[i % names.length]!;
-    let input: unknown = goodInputs(s)[name]();
-    for (let n = dice() < 0.7 ? 1 : 2; n > 0; n -= 1) {
-      const at = pick(places(input));
-      const was = read(input, at);
-      const roll = dice();
-      const by =
-        roll < 0.1
-          ? GONE
-          : roll < 0.25
-            ? pick(SHAPES)
-            : Array.isArray(was) && roll < 0.6
-              ? Array.from({ length: pick([1, 2, 70, 3000]) }, (): unknown => (was as unknown[])[0] ?? pick(SHAPES))
-              : typeof was === 'number'
-                ? pick(NUMBERS)
-                : typeof was === 'string' || roll < 0.7
-                  ? pick(TEXTS)
-                  : pick<unknown>([...NUMBERS, ...SHAPES]);
-      input = replaced(input, at, by === GONE && at.length === 0 ? null : by);
-    }
-    yield { name, input };
+    yield { name, input: spoil(goodInputs(s)[name](), dice) };
   }
+}
+
+/** One thing with one or two of its places spoiled. */
+export function spoil(good: unknown, dice: Random): unknown {
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(dice() * list.length)]!;
+  let input = good;
+  for (let n = dice() < 0.7 ? 1 : 2; n > 0; n -= 1) {
+    const at = pick(places(input));
+    const was = read(input, at);
+    const roll = dice();
+    const by =
+      roll < 0.1
+        ? GONE
+        : roll < 0.25
+          ? pick(SHAPES)
+          : Array.isArray(was) && roll < 0.6
+            ? Array.from({ length: pick([1, 2, 70, 3000]) }, (): unknown => (was as unknown[])[0] ?? pick(SHAPES))
+            : typeof was === 'number'
+              ? pick(NUMBERS)
+              : typeof was === 'string' || roll < 0.7
+                ? pick(TEXTS)
+                : pick<unknown>([...NUMBERS, ...SHAPES]);
+    input = replaced(input, at, by === GONE && at.length === 0 ? null : by);
+  }
+  return input;
 }
