@@ -193,6 +193,14 @@ test.describe('the start commands', () => {
     expect(await third.ended).toBe(0);
   });
 
+  test('the short drill: nothing is lost or doubled when server and database are killed under six tablets', () => {
+    test.setTimeout(240_000);
+    const done = spawnSync(process.execPath, ['scripts/drill.mjs', '--short', '--json'], { encoding: 'utf8' });
+    const rows = JSON.parse(done.stdout.trim().split('\n').at(-1)!) as { id: string; ok: boolean; value: number }[];
+    expect(rows.map((r) => r.id)).toContain('kills-lost');
+    expect(rows.filter((r) => !r.ok)).toEqual([]);
+  });
+
   test('a PostgreSQL of one’s own, whose owner is no superuser, serves two servers that do not disturb each other', async () => {
     const pg = await import('pg');
     const admin = new pg.default.Client({ connectionString: process.env['E2E_OWNER_URL'] });

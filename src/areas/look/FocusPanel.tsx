@@ -9,7 +9,7 @@ import { newId } from '../../kit/send';
 import { dayNow } from './record';
 import type { KitStudent } from './line';
 
-/** Gives a student their correction: through the outbox like a mark, so that it works without a network. */
+/** Gives a student their correction: through the queue of the device like a mark, so that it works without a network. */
 export const giveFocus = (
   kit: LookKitView,
   student: KitStudent,

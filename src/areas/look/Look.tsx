@@ -105,7 +105,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
   useEffect(() => {
     let current = true;
     // Fetched before it is needed: the hall may lose its network at any moment.
-    void Promise.all([import('./Card'), import('./FormCard')]).catch(() => undefined);
+    void Promise.all([import('./Card'), import('./FormCard'), import('./StandsAside')]).catch(() => undefined);
     // A device that cannot be read begins with nothing; the first mark then says what is wrong.
     void readOpen()
       .catch((): Waiting[] => [])

@@ -34,7 +34,7 @@ describe('how the marks stand', () => {
     const user = userEvent.setup({ delay: null });
     await mark();
     await user.click(await screen.findByRole('button', { name: '1 stands aside: see why' }));
-    expect(screen.getByText(/The clock of this device is wrong/)).toBeTruthy();
+    expect(await screen.findByText(/The clock of this device is wrong/)).toBeTruthy();
     reply = (id) => doneAs(id);
     await user.click(screen.getByRole('button', { name: mend.say }));
     await waitFor(async () => expect(await waitingHere()).toBe(0));
@@ -48,7 +48,7 @@ describe('how the marks stand', () => {
     const user = userEvent.setup({ delay: null });
     await mark();
     await user.click(await screen.findByRole('button', { name: '1 stands aside: see why' }));
-    await user.click(screen.getByRole('button', { name: 'Send it again' }));
+    await user.click(await screen.findByRole('button', { name: 'Send it again' }));
     await waitFor(() => expect(inputs).toHaveLength(2));
     await user.click(await screen.findByRole('button', { name: 'Let it go' }));
     await user.click(screen.getByRole('button', { name: 'Keep it' }));

@@ -1,6 +1,9 @@
 import Button from '@mui/material/Button';
-import { useEffect, useState } from 'react';
-import { keepSending, letGo, sendAgain, type QueueState, type Waiting } from '../../kit/deviceQueue/deviceQueue';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import { keepSending, type QueueState } from '../../kit/deviceQueue/deviceQueue';
+
+// Rarely needed, so it is fetched after the page stands; the service worker keeps it for the hall.
+const StandsAside = lazy(() => import('./StandsAside'));
 
 /** How the marks stand, always in words: on this tablet, waiting for the network, or aside and why. */
 export function SaveState({ by, problem }: { by: string; problem: string }) {
@@ -48,61 +51,13 @@ export function SaveState({ by, problem }: { by: string; problem: string }) {
             {aside.length} {aside.length === 1 ? 'stands' : 'stand'} aside: see why
           </Button>
           {open && (
-            <ul className="refusals">
-              {aside.map((c) => (
-                <StandsAside key={c.id} command={c} />
-              ))}
-            </ul>
+            <Suspense fallback={null}>
+              <StandsAside commands={aside} />
+            </Suspense>
           )}
         </>
       )}
     </div>
-  );
-}
-
-/** One that was not taken: why, what would mend it, sending it again, and, asked twice, letting it go. */
-function StandsAside({ command: c }: { command: Waiting }) {
-  const [busy, setBusy] = useState(false);
-  const [going, setGoing] = useState(false);
-  if (!c.aside) return null;
-  const { title, mends, taken } = c.aside;
-  const again = (mend: (typeof mends)[number] | null) => {
-    setBusy(true);
-    void sendAgain(c.id, mend).finally(() => setBusy(false));
-  };
-  return (
-    <li>
-      <span>
-        <b>{c.label}</b>: {title}
-      </span>
-      <span className="ways">
-        {taken ? (
-          <Button onClick={() => void letGo(c.id)}>I have seen it</Button>
-        ) : going ? (
-          <>
-            <span>It is gone for good then.</span>
-            <Button className="hurts" onClick={() => void letGo(c.id)}>
-              Yes, let it go
-            </Button>
-            <Button onClick={() => setGoing(false)}>Keep it</Button>
-          </>
-        ) : (
-          <>
-            {mends.map((m) => (
-              <Button key={m.say} variant="contained" disabled={busy} onClick={() => again(m)}>
-                {m.say}
-              </Button>
-            ))}
-            <Button disabled={busy} onClick={() => again(null)}>
-              Send it again
-            </Button>
-            <Button variant="text" disabled={busy} onClick={() => setGoing(true)}>
-              Let it go
-            </Button>
-          </>
-        )}
-      </span>
-    </li>
   );
 }
 

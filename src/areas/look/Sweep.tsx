@@ -69,7 +69,7 @@ function keepPass(sweep: string, soFar: string): void {
   try {
     localStorage.setItem(marksKey(sweep), soFar);
   } catch {
-    // The next reload begins the pass anew; what was marked is in the outbox.
+    // The next reload begins the pass anew; what was marked is in the queue.
   }
 }
 

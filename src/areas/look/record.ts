@@ -9,7 +9,7 @@ export type LookDraft = Omit<LookWritten, 'day' | 'at'> & { label: string; names
 export const dayNow = (timeZone: string, at = new Date()): string =>
   new Intl.DateTimeFormat('en-CA', { timeZone }).format(at);
 
-/** Writes a look into the outbox; when this returns it is on the device. An open one is still being marked. */
+/** Writes a look into the queue of the device; when this returns it is on the device. An open one is still being marked. */
 export async function recordLook(draft: LookDraft, by: string, timeZone: string, open = false): Promise<void> {
   const at = new Date();
   const { label, names, ...look } = draft;

@@ -42,6 +42,13 @@ const bring = async (user: ReturnType<typeof userEvent.setup>) =>
   user.upload(picker(), file('school.json', JSON.stringify(school)));
 
 describe('what comes in', () => {
+  it('an empty file is called empty', async () => {
+    const user = open();
+    await user.upload(picker(), new File([' \n'], 'school.json', { type: 'application/json' }));
+    expect(await screen.findByText('school.json is empty.')).toBeTruthy();
+    expect(sent).toEqual([]);
+  });
+
   it('a file that is no file of ours says where it goes wrong, and nothing is sent', async () => {
     const user = open();
     await user.upload(picker(), file('school.json', '{'));

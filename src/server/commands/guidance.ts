@@ -76,6 +76,7 @@ export const guidanceCommands: Runs<Mine> = {
       if (received.rows[0]!.n === 0)
         throw new Refusal(403, 'You can say what you felt of somebody whose partner you were in the last days.');
     }
+    await mustBeOnTheRoll(tx, who, f.studentId);
     await tx.execute(sql`
       insert into look (school_id, id, student_id, technique_id, condition_id, day, at, side, by)
       values (${who.schoolId}::uuid, ${f.id}::uuid, ${f.studentId}::uuid, ${f.techniqueId}::uuid, ${f.conditionId}::uuid,

@@ -64,6 +64,8 @@ export async function runCommand(
   body: unknown,
   now = new Date(),
   watch?: Watch,
+  /** Asked before the work is done; refuses whoever sends too much at once. */
+  inPace: (who: Who) => Promise<void> = () => Promise.resolve(),
 ): Promise<unknown> {
   const outer = readInput(envelope, body);
   if (!outer.ok) throw new Refusal(422, outer.errors[0]?.message ?? 'This is no command.', outer.errors);
@@ -79,6 +81,7 @@ export async function runCommand(
       if (known) return { value: answerAgain(known, me, digest), parting: null };
       if (!(command.may as readonly string[]).includes(who.role))
         throw new Refusal(403, `${roleName(who.role)} may not do this.`);
+      await inPace(who);
       const input = readInput(command.input as v.GenericSchema, outer.value.input);
       if (!input.ok) throw new Refusal(422, input.errors[0]?.message ?? 'Something here is wrong.', input.errors);
       const run = RUNS[name] as (tx: Transaction, who: Who, input: unknown) => Promise<unknown>;
