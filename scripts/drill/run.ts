@@ -134,14 +134,15 @@ async function kills(): Promise<void> {
       off.tablets.reduce((n, t) => n + t.made.length - t.here.length, 0),
       0,
     );
-    for (const t of off.tablets) {
-      t.mend();
-      weather.clock = 0;
-    }
+    // The clocks are set, and each is taken as is offered: also what waited behind, whose date nobody sees any more.
+    weather.clock = 0;
     for (const t of off.tablets) {
       const again = new Tablet(school, weather, 0);
       again.here = t.here;
-      for (let i = 0; i < 5 && again.here.length > 0; i += 1) await again.run();
+      for (let i = 0; i < 9 && again.here.length > 0; i += 1) {
+        again.mend();
+        await again.run();
+      }
       t.here = again.here;
     }
     const [wrong] = await school.query<{ n: number }>(`select count(*)::int as n from look where day < current_date`);

@@ -36,6 +36,8 @@ const RECORD = `
 
 /** A tablet's clock may run this far off before it is asked about, in ms. */
 const CLOCK_MAY_DIFFER = 6 * 3_600_000;
+/** Two tablets' clocks differ by minutes. */
+const CORRECTION_MAY_PRECEDE = 3_600_000;
 
 /** "19:42 tonight", or with the day where it is another. */
 const momentInWords = (at: Date, who: Who): string => {
@@ -66,6 +68,30 @@ export function clockIsRight(who: Who, day: string, at: string): void {
     `The clock of this device is wrong${how}: this is dated ${dayInWords(day, who.today)}. Set the clock.`,
     [{ path: 'day', message: 'Set the tablet’s clock.' }],
     { mends },
+  );
+}
+
+/**
+ * A correction comes after what it corrects: one that is dated before it was written down by a clock that has been put
+ * right since, which nothing else would tell.
+ */
+async function comesAfter(tx: Transaction, who: Who, l: LookInput, replaces: string): Promise<void> {
+  const found = await tx.select({ at: look.at }).from(look).where(eq(look.id, replaces));
+  const first = found[0]?.at;
+  if (!first || Date.parse(l.at) >= first.getTime() - CORRECTION_MAY_PRECEDE) return;
+  const meant = new Date(first.getTime() + 1000);
+  throw new Refusal(
+    422,
+    `This corrects a look of ${momentInWords(first, who)} and is dated before it, ${dayInWords(l.day, who.today)}: the clock of this device was wrong.`,
+    [{ path: 'at', message: 'It is dated before what it corrects.' }],
+    {
+      mends: [
+        {
+          say: `Take it as of ${momentInWords(meant, who)}`,
+          set: { day: dayIn(who.timeZone, meant), at: meant.toISOString() },
+        },
+      ],
+    },
   );
 }
 
@@ -116,6 +142,7 @@ export const lookCommands: Runs<Extract<CommandName, 'look.record'>> = {
         throw new Refusal(409, before.says, [], {
           mends: [{ say: 'Let mine stand instead', set: { replaces: before.id } }],
         });
+      await comesAfter(tx, who, l, l.replaces);
     }
     const rows = l.marks.map((m) =>
       m.kind === 'measured'

@@ -123,6 +123,11 @@ describe('a look', () => {
     });
     const mended = body(mend!.set);
     await runCommand(t.db, s.as.instructor, { ...mended, sent: NOW.toISOString() }, NOW);
+    // What corrects it was written by the same clock, which is right by now: only its date before the other tells.
+    const late = aLook(s, { ...made, replaces: mended.input.id });
+    const before = await refused('look.record', late);
+    expect(before.title).toMatch(/^This corrects a look of 11:30 today and is dated before it, 2 March/);
+    await s.send('instructor', 'look.record', { ...late, ...before.more.mends![0]!.set });
   });
 });
 
