@@ -4,6 +4,7 @@ import { spawnSync } from 'node:child_process';
 import { chmodSync, mkdtempSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { nextToSend } from '../../src/kit/deviceQueue/queue';
 import { School, until, wait } from './school';
 import { network, Tablet, type Weather } from './tablet';
 
@@ -50,7 +51,8 @@ async function evening(school: School, weather: Weather, happens: (tablets: Tabl
   await happens(tablets);
   marking = false;
   await Promise.all(marks);
-  const sent = await until(() => tablets.every((t) => t.here.every((c) => c.aside !== null)), 180_000);
+  // What stands aside, and what waits behind that, stays.
+  const sent = await until(() => tablets.every((t) => nextToSend(t.here, 'me', new Set()) === null), 180_000);
   for (const t of tablets) t.stop();
   await Promise.all(sending);
   return { tablets, sent };
