@@ -155,9 +155,43 @@ async function kills(): Promise<void> {
       0,
     );
   }
+  if (!short) await flood(school, weather);
   const code = await school.stop();
   row('stop', 'exit code of the start command', code, 0);
   rmSync(home, { recursive: true, force: true });
+}
+
+/** One student asks for thirty pages at once, again and again, while a tablet marks. */
+async function flood(school: School, weather: Weather): Promise<void> {
+  const headers = await school.student();
+  const { id } = school.kit.students[0]!;
+  const tablet = new Tablet(school, weather, 3);
+  let on = true;
+  let asked = 0;
+  const pages = Array.from({ length: 30 }, async () => {
+    while (on) {
+      asked += 1;
+      await fetch(`${school.url}/students/${id}`, { headers, redirect: 'manual' }).then((r) => r.text());
+    }
+  });
+  const waits: number[] = [];
+  for (let i = 0; i < 60; i += 1) {
+    tablet.mark();
+    const began = performance.now();
+    await tablet.run();
+    waits.push(performance.now() - began);
+    await wait(100);
+  }
+  on = false;
+  await Promise.all(pages);
+  waits.sort((a, b) => a - b);
+  row(
+    'flood-wait',
+    `milliseconds that 19 of 20 marks took while a student asked for ${asked} pages, thirty at once`,
+    Math.round(waits[Math.floor(waits.length * 0.95)]!),
+    500,
+  );
+  row('flood-lost', 'marks not taken meanwhile', tablet.here.length, 0);
 }
 
 /** A disk of its own, small, and filled to the last byte while tablets mark. */

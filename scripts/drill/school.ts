@@ -114,6 +114,21 @@ export class School {
     ).json()) as LookKitView;
   }
 
+  /** A student of the school with a sign-in of their own: what their browser sends along. */
+  async student(): Promise<Record<string, string>> {
+    const { id } = this.kit.students[0]!;
+    const [email, password] = ['pupil@example.org', 'nine geese ashore'];
+    const send = (door: string, body: object, headers: Record<string, string>) =>
+      fetch(`${this.url}${door}`, { method: 'POST', headers, body: JSON.stringify(body) });
+    const input = { personId: id, email, password };
+    await send('/api/commands', { id: v7(), at: new Date().toISOString(), name: 'access.give', input }, this.headers());
+    const plain = { 'content-type': 'application/json', origin: this.url };
+    const signedIn = await send('/api/auth/sign-in/email', { email, password }, plain);
+    if (!signedIn.ok) throw new Error(`the student was not let in: ${signedIn.status}`);
+    const cookie = signedIn.headers.getSetCookie().map((c) => c.split(';')[0]);
+    return { ...plain, cookie: cookie.join('; ') };
+  }
+
   async healthy(): Promise<boolean> {
     try {
       return (await fetch(`${this.url}/api/health`, { signal: AbortSignal.timeout(2000) })).ok;

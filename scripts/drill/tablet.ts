@@ -1,6 +1,6 @@
 // A tablet of the hall: the real rules of the queue and of what counts as an answer, over a network that can be bad.
 import { v7 } from 'uuid';
-import { afterAnswer, again, nextToSend, type Waiting } from '../../src/kit/deviceQueue/queue';
+import { afterAnswer, again, begun, nextToSend, type Waiting } from '../../src/kit/deviceQueue/queue';
 import { postCommand } from '../../src/kit/send';
 import { captivePage } from '../../src/kit/testing/server';
 import { wait, type School } from './school';
@@ -50,33 +50,31 @@ export class Tablet {
     const student = kit.students[this.number % kit.students.length]!;
     const id = v7();
     const at = this.now();
-    this.here.push({
-      id,
-      at,
-      name: 'look.record',
-      input: {
+    this.here.push(
+      begun({
         id,
-        studentId: student.id,
-        techniqueId: technique.id,
-        conditionId: kit.conditions[0]!.id,
-        day: at.slice(0, 10),
         at,
-        side: technique.sided ? 'left' : 'none',
-        purpose: null,
-        replaces: i % 5 === 4 ? this.made.at(-1)! : null,
-        note: '',
-        marks: technique.points
-          .filter((p) => p.kind === 'seen')
-          .map((p) => ({ pointId: p.id, kind: 'seen' as const, held: 1, of: 1 })),
-      },
-      label: '',
-      by: 'me',
-      open: false,
-      aside: null,
-      faults: 0,
-      chain: null,
-      names: {},
-    });
+        name: 'look.record',
+        input: {
+          id,
+          studentId: student.id,
+          techniqueId: technique.id,
+          conditionId: kit.conditions[0]!.id,
+          day: at.slice(0, 10),
+          at,
+          side: technique.sided ? 'left' : 'none',
+          purpose: null,
+          replaces: i % 5 === 4 ? this.made.at(-1)! : null,
+          note: '',
+          marks: technique.points
+            .filter((p) => p.kind === 'seen')
+            .map((p) => ({ pointId: p.id, kind: 'seen' as const, held: 1, of: 1 })),
+        },
+        label: '',
+        by: 'me',
+        open: false,
+      }),
+    );
     this.made.push(id);
     this.since.set(id, performance.now());
   }

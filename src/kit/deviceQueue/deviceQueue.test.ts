@@ -15,20 +15,19 @@ import {
   type QueueState,
   type Waiting,
 } from './deviceQueue';
+import { begun } from './queue';
 
 const me = 'person-1';
 const command = (id: string, more: Partial<Waiting> = {}): Waiting => ({
-  id,
-  at: '2026-03-05T18:00:00Z',
-  name: 'rank.remove',
-  input: { id },
-  label: `command ${id}`,
-  by: me,
-  open: false,
-  aside: null,
-  faults: 0,
-  chain: null,
-  names: {},
+  ...begun({
+    id,
+    at: '2026-03-05T18:00:00Z',
+    name: 'rank.remove',
+    input: { id },
+    label: `command ${id}`,
+    by: me,
+    open: false,
+  }),
   ...more,
 });
 

@@ -1,7 +1,17 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { CommandName, Mend } from '../../contracts/commands';
 import { postCommand, type Answer } from '../send';
-import { again, afterAnswer, followUp, nextToSend, readWaiting, type Trouble, type Waiting } from './queue';
+import {
+  again,
+  afterAnswer,
+  begun,
+  followUp,
+  nextToSend,
+  readWaiting,
+  type NewCommand,
+  type Trouble,
+  type Waiting,
+} from './queue';
 
 export type { Waiting } from './queue';
 
@@ -50,9 +60,6 @@ async function tell() {
 /** Asks the browser not to throw the marks away when space runs short; the answer is its own affair. */
 const keep = () => void navigator.storage?.persist?.().catch(() => false);
 
-type NewCommand<N extends CommandName> = Omit<Waiting<N>, 'aside' | 'faults' | 'chain' | 'names'> &
-  Partial<Pick<Waiting, 'chain' | 'names'>>;
-
 async function store(command: Waiting): Promise<void> {
   try {
     const db = await database();
@@ -75,7 +82,7 @@ async function store(command: Waiting): Promise<void> {
  * changes it as long as it is open. Throws with a plain message if the device has no room.
  */
 export async function put<N extends CommandName>(command: NewCommand<N>): Promise<void> {
-  await store({ chain: null, names: {}, ...command, aside: null, faults: 0 });
+  await store(begun(command));
   void tell();
   if (!command.open) void flush(command.by);
 }

@@ -1,20 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Answer } from '../send';
-import { afterAnswer, again, nextToSend, readWaiting, type Waiting } from './queue';
+import { afterAnswer, again, begun, nextToSend, readWaiting, type Waiting } from './queue';
 
 const command = (id: string, more: Partial<Waiting> = {}): Waiting => ({
-  id,
-  at: '2026-03-05T18:00:00Z',
-  name: 'look.record',
-  input: { replaces: null } as never,
-  label: id,
-  by: 'me',
-  open: false,
-  aside: null,
-  faults: 0,
-  chain: null,
-  names: {},
+  ...begun({
+    id,
+    at: '2026-03-05T18:00:00Z',
+    name: 'look.record',
+    input: { replaces: null } as never,
+    label: id,
+    by: 'me',
+    open: false,
+  }),
   ...more,
 });
 const answer = (status: number): Answer =>

@@ -37,6 +37,17 @@ export type Trouble = 'none' | 'network' | 'signed out' | 'other person';
 /** Our server may fail at a command a few times by bad luck; one that it always fails at stands aside. */
 export const MOST_FAULTS = 3;
 
+/** What a new command must say of itself; the rest begins as it always does. */
+export type NewCommand<N extends CommandName = CommandName> = Omit<Waiting<N>, 'aside' | 'faults' | 'chain' | 'names'> &
+  Partial<Pick<Waiting, 'chain' | 'names'>>;
+export const begun = <N extends CommandName>(command: NewCommand<N>): Waiting<N> => ({
+  chain: null,
+  names: {},
+  ...command,
+  aside: null,
+  faults: 0,
+});
+
 /** As it is written down, with what older releases left on a device. */
 export function readWaiting(raw: unknown): Waiting {
   const c = raw as Waiting & { refused?: { title: string; errors: FieldError[] } | null };
