@@ -3,6 +3,8 @@ import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
+import './tables';
+import { isOnlyAdded } from './tables/columns';
 
 export interface Roles {
   app: { name: string; password: string };
@@ -10,21 +12,6 @@ export interface Roles {
 }
 
 const MIGRATIONS = path.join(path.dirname(fileURLToPath(import.meta.url)), 'migrations');
-/** Facts: rows of these are added and never changed or taken away by the app. */
-const ONLY_ADDED = [
-  'look',
-  'mark',
-  'history',
-  'rank_held',
-  'adaptation',
-  'override',
-  'consent',
-  'syllabus_followed',
-  'outcome',
-  'focus_given',
-  'practice',
-  'incident',
-];
 const THIS_SCHOOL = `(select nullif(current_setting('app.school', true), '')::uuid)`;
 const ident = (s: string) => pg.escapeIdentifier(s);
 
@@ -99,7 +86,7 @@ async function guardTables(client: pg.Client, roles: Roles) {
     await client.query(`revoke all on ${table} from public, ${app}, ${auth}`);
     if (schema === 'public') {
       await policy(table, 'own_school', app, `${name === 'school' ? 'id' : 'school_id'} = ${THIS_SCHOOL}`);
-      const rights = ONLY_ADDED.includes(name) ? 'select, insert' : 'select, insert, update, delete';
+      const rights = isOnlyAdded(name) ? 'select, insert' : 'select, insert, update, delete';
       await client.query(`grant ${rights} on ${table} to ${app}`);
     } else {
       await policy(table, 'sign_in', auth, 'true');

@@ -1,3 +1,4 @@
+import { getTableName, type Table } from 'drizzle-orm';
 import { date, integer, timestamp, uuid } from 'drizzle-orm/pg-core';
 
 /** The school every row belongs to: first column of every primary and foreign key. */
@@ -14,3 +15,12 @@ export const edited = () => ({
   changedAt: instant('changed_at').notNull().defaultNow(),
   changedBy: uuid('changed_by'),
 });
+
+const facts = new Set<string>();
+/** Facts: rows of such a table are added and never changed or taken away by the app; the guard of the tables sees to it. */
+export function onlyAdded<T extends Table>(table: T): T {
+  facts.add(getTableName(table));
+  return table;
+}
+/** Whether the rows of a table, by its name in the database, are only added. */
+export const isOnlyAdded = (name: string): boolean => facts.has(name);

@@ -1,18 +1,7 @@
 import { sql } from 'drizzle-orm';
-import {
-  boolean,
-  doublePrecision,
-  foreignKey,
-  integer,
-  jsonb,
-  pgTable,
-  primaryKey,
-  text,
-  uniqueIndex,
-  uuid,
-} from 'drizzle-orm/pg-core';
+import { boolean, foreignKey, integer, jsonb, pgTable, primaryKey, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
 import { SEQUENCE_KINDS, type Departure, type Recipe, type Sequence } from '../../core';
-import { day, edited, instant, schoolId } from './columns';
+import { day, instant, schoolId } from './columns';
 
 /** A sequence whole. Written by hand, `text` is what was typed; derived, `recipe` and the hand edits make it from its parent. */
 export const sequence = pgTable(
@@ -60,18 +49,4 @@ export const waiver = pgTable(
     primaryKey({ columns: [t.schoolId, t.sequenceId, t.key] }),
     foreignKey({ columns: [t.schoolId, t.sequenceId], foreignColumns: [sequence.schoolId, sequence.id] }),
   ],
-);
-
-/** A room the school trains in, in metres. */
-export const hall = pgTable(
-  'hall',
-  {
-    schoolId: schoolId(),
-    id: uuid('id').notNull(),
-    name: text('name').notNull(),
-    width: doublePrecision('width').notNull(),
-    depth: doublePrecision('depth').notNull(),
-    ...edited(),
-  },
-  (t) => [primaryKey({ columns: [t.schoolId, t.id] }), uniqueIndex('hall_name').on(t.schoolId, sql`lower(${t.name})`)],
 );

@@ -28,7 +28,7 @@ import type { Who } from '../who';
 import type { Runs } from './command';
 import { inTurn } from './inTurn';
 import { readEditContext, wholeIsSound, writeDraft } from './syllabus';
-import { pointRow, saveTechnique } from './techniques';
+import { pointRow, saveTechnique } from './technique';
 
 type Mine = Extract<CommandName, `bundle.${string}`>;
 type Keep = 'file' | 'here';

@@ -1,7 +1,9 @@
-import { eq } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
+import type { AnyPgColumn } from 'drizzle-orm/pg-core';
 import type { Transaction } from '../../data/connection';
 import { person } from '../../data/tables';
 import { Refusal } from '../http/problem';
+import type { Who } from '../who';
 
 /** What several people edit, as it stands now. */
 export interface Edited {
@@ -33,3 +35,10 @@ export async function notMeanwhile(
     { meanwhile: { version: now.version, by, at: now.changedAt.toISOString(), now: await stands() } },
   );
 }
+
+/** What every save of such a thing sets besides. */
+export const nextVersion = (table: { version: AnyPgColumn }, who: Who) => ({
+  version: sql`${table.version} + 1`,
+  changedAt: new Date(),
+  changedBy: who.personId,
+});

@@ -10,24 +10,61 @@ import { codeOf, constraintOf, passing } from '../http/fault';
 import { Refusal } from '../http/problem';
 import { readWho, whoQuestion, type Known, type Watch, type Who, type WhoRow } from '../who';
 import type { Runs } from './command';
-import { peopleCommands } from './people';
-import { evidenceCommands } from './evidence';
-import { lookCommands } from './look';
-import { guidanceCommands } from './guidance';
-import { sequenceCommands } from './sequences';
-import { bundleCommands } from './bundle';
+import { techniqueCommands } from './technique';
+import { sequenceCommands } from './sequence';
+import { hallCommands } from './hall';
+import { rankCommands } from './rank';
+import { conditionCommands } from './condition';
 import { syllabusCommands } from './syllabus';
-import { techniqueCommands } from './techniques';
+import { bundleCommands } from './bundle';
+import { studentCommands } from './student';
+import { promotionCommands } from './promotion';
+import { roomCommands } from './room';
+import { consentCommands } from './consent';
+import { injuryCommands } from './injury';
+import { adaptationCommands } from './adaptation';
+import { overrideCommands } from './override';
+import { lookCommands } from './look';
+import { feltCommands } from './felt';
+import { classCommands } from './class';
+import { focusCommands } from './focus';
+import { practiceCommands } from './practice';
+import { pauseCommands } from './pause';
+import { incidentCommands } from './incident';
+import { outcomeCommands } from './outcome';
+import { gradingDayCommands } from './gradingDay';
+import { guardianCommands } from './guardian';
+import { teacherCommands } from './teacher';
+import { accessCommands } from './access';
 
+/** Every command, by what it is about; each is in the file of that name. */
 const RUNS: Runs<CommandName> = {
   ...techniqueCommands,
   ...sequenceCommands,
+  ...hallCommands,
+  ...rankCommands,
+  ...conditionCommands,
   ...syllabusCommands,
   ...bundleCommands,
-  ...peopleCommands,
+  ...studentCommands,
+  ...promotionCommands,
+  ...roomCommands,
+  ...consentCommands,
+  ...injuryCommands,
+  ...adaptationCommands,
+  ...overrideCommands,
   ...lookCommands,
-  ...evidenceCommands,
-  ...guidanceCommands,
+  ...feltCommands,
+  ...classCommands,
+  ...focusCommands,
+  ...practiceCommands,
+  ...pauseCommands,
+  ...incidentCommands,
+  ...outcomeCommands,
+  ...gradingDayCommands,
+  ...guardianCommands,
+  ...teacherCommands,
+  ...accessCommands,
 };
 
 /** What must not stay in the history: a password that was given once. */

@@ -1,16 +1,7 @@
-import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, eq, inArray } from 'drizzle-orm';
 import { v7 } from 'uuid';
-import type { CommandName } from '../../contracts/commands';
 import type { EditInput } from '../../contracts/syllabus';
-import {
-  applyEdits,
-  NOTHING_ASKED,
-  teachingOrder,
-  withoutRank,
-  type Edit,
-  type EditContext,
-  type Syllabus,
-} from '../../core';
+import { applyEdits, NOTHING_ASKED, teachingOrder, type Edit, type EditContext, type Syllabus } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { openDraft } from '../../data/queries/syllabus';
 import { condition, person, rank, sequence, syllabusFollowed, syllabusVersion, technique } from '../../data/tables';
@@ -18,126 +9,10 @@ import { Refusal } from '../http/problem';
 import type { Who } from '../who';
 import type { Runs } from './command';
 import { inTurn } from './inTurn';
-import { notMeanwhile } from './meanwhile';
 
-type Mine = Extract<CommandName, `rank.${string}` | `condition.${string}` | `syllabus.${string}`>;
-
-export const syllabusCommands: Runs<Mine> = {
-  'rank.save': async (tx, who, { version, ...r }) => {
-    await inTurn(tx, who, 'way');
-    const now = (await tx.select().from(rank).where(eq(rank.id, r.id)))[0];
-    await notMeanwhile(tx, now?.name ?? '', now, version, () => ({ id: r.id, name: now!.name, cloth: now!.cloth }));
-    const twin = await tx
-      .select({ id: rank.id })
-      .from(rank)
-      .where(sql`lower(${rank.name}) = lower(${r.name}) and ${rank.id} <> ${r.id}`);
-    if (twin.length > 0)
-      throw new Refusal(422, `There already is a ${r.name} belt.`, [
-        { path: 'name', message: `There already is a ${r.name} belt.` },
-      ]);
-    const last = await tx.select({ next: sql<number>`coalesce(max(${rank.position}) + 1, 0)::int` }).from(rank);
-    await tx
-      .insert(rank)
-      .values({ schoolId: who.schoolId, ...r, position: last[0]?.next ?? 0, changedBy: who.personId })
-      .onConflictDoUpdate({
-        target: [rank.schoolId, rank.id],
-        set: {
-          name: r.name,
-          cloth: r.cloth,
-          version: sql`${rank.version} + 1`,
-          changedAt: new Date(),
-          changedBy: who.personId,
-        },
-      });
-    return { id: r.id };
-  },
-
-  'rank.order': async (tx, who, { ids }) => {
-    await inTurn(tx, who, 'way');
-    const all = await tx.select({ id: rank.id }).from(rank);
-    if (all.length !== new Set(ids).size || all.length !== ids.length || !all.every((r) => ids.includes(r.id)))
-      throw new Refusal(409, 'The belts have changed meanwhile. Load the page again and repeat the move.');
-    for (const [position, id] of ids.entries()) await tx.update(rank).set({ position }).where(eq(rank.id, id));
-    return {};
-  },
-
-  'rank.remove': async (tx, who, { id }) => {
-    await inTurn(tx, who, 'way');
-    const used = await tx.execute<{ people: number }>(
-      sql`select count(*)::int as people from rank_held where rank_id = ${id}`,
-    );
-    const { people } = used.rows[0]!;
-    if (people > 0)
-      throw new Refusal(
-        409,
-        `This belt cannot be removed: ${people} ${people === 1 ? 'person has' : 'people have'} worn it.`,
-      );
-    const versions = await tx.select().from(syllabusVersion);
-    const asks = (b: Syllabus) => b.requirements.some((r) => r.rankId === id) || b.gates.some((g) => g.rankId === id);
-    if (versions.some((x) => x.state === 'published' && asks(x.body)))
-      throw new Refusal(
-        409,
-        'A published version asks for it, and published versions never change. Give it another name instead.',
-      );
-    const draft = versions.find((x) => x.state === 'draft');
-    if (draft && asks(draft.body)) throw new Refusal(409, 'Take away what this belt asks first.');
-    if (draft) await writeDraft(tx, who, draft, withoutRank(draft.body, id));
-    await tx.delete(rank).where(eq(rank.id, id));
-    return {};
-  },
-
-  'condition.save': async (tx, who, { version, ...c }) => {
-    await inTurn(tx, who, 'way');
-    const now = (await tx.select().from(condition).where(eq(condition.id, c.id)))[0];
-    await notMeanwhile(tx, now?.name ?? '', now, version, () => ({ id: c.id, name: now!.name }));
-    const twin = await tx
-      .select({ id: condition.id })
-      .from(condition)
-      .where(sql`lower(${condition.name}) = lower(${c.name}) and ${condition.id} <> ${c.id}`);
-    if (twin.length > 0)
-      throw new Refusal(422, `There already is a condition “${c.name}”.`, [
-        { path: 'name', message: `There already is a condition “${c.name}”.` },
-      ]);
-    const last = await tx
-      .select({ next: sql<number>`coalesce(max(${condition.position}) + 1, 0)::int` })
-      .from(condition);
-    await tx
-      .insert(condition)
-      .values({ schoolId: who.schoolId, ...c, position: last[0]?.next ?? 0, changedBy: who.personId })
-      .onConflictDoUpdate({
-        target: [condition.schoolId, condition.id],
-        set: {
-          name: c.name,
-          version: sql`${condition.version} + 1`,
-          changedAt: new Date(),
-          changedBy: who.personId,
-        },
-      });
-    return { id: c.id };
-  },
-
-  'condition.remove': async (tx, who, { id }) => {
-    await inTurn(tx, who, 'way');
-    const looks = await tx.execute<{ n: number }>(sql`select count(*)::int as n from look where condition_id = ${id}`);
-    if (looks.rows[0]!.n > 0)
-      throw new Refusal(409, 'People were looked at in this condition, so it stays. Give it another name instead.');
-    const versions = await tx.select().from(syllabusVersion);
-    const names = (b: Syllabus) =>
-      b.requirements.some((r) => r.conditionId === id) || b.order.some((o) => o.easier === id || o.harder === id);
-    if (versions.some((x) => x.state === 'published' && names(x.body)))
-      throw new Refusal(409, 'A published version names it, and published versions never change.');
-    const draft = versions.find((x) => x.state === 'draft');
-    if (draft?.body.requirements.some((r) => r.conditionId === id))
-      throw new Refusal(409, 'The draft asks for something in this condition. Change that first.');
-    if (draft)
-      await writeDraft(tx, who, draft, {
-        ...draft.body,
-        order: draft.body.order.filter((o) => o.easier !== id && o.harder !== id),
-      });
-    await tx.delete(condition).where(eq(condition.id, id));
-    return {};
-  },
-
+export const syllabusCommands: Runs<
+  'syllabus.change' | 'syllabus.put' | 'syllabus.publish' | 'syllabus.discard' | 'syllabus.follow'
+> = {
   'syllabus.change': async (tx, who, { version, edits }) => {
     await inTurn(tx, who, 'way');
     const draft = await openDraft(tx, who.schoolId, v7);

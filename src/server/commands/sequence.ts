@@ -1,5 +1,4 @@
 import { and, eq, sql } from 'drizzle-orm';
-import type { CommandName } from '../../contracts/commands';
 import {
   derivationOrder,
   findDepartures,
@@ -19,14 +18,11 @@ import {
   textOf,
   type SequenceRow,
 } from '../../data/queries/sequences';
-import { hall, sequence, waiver } from '../../data/tables';
+import { sequence, waiver } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
 import type { Runs } from './command';
 import { inTurn } from './inTurn';
-import { notMeanwhile } from './meanwhile';
-
-type Mine = Extract<CommandName, `sequence.${string}` | `hall.${string}`>;
 
 const atField = (path: string, message: string): Refusal => new Refusal(422, message, [{ path, message }]);
 
@@ -67,7 +63,9 @@ async function saveWritten(tx: Transaction, who: Who, vocabulary: Vocabulary, in
   else await tx.insert(sequence).values({ schoolId: who.schoolId, id: input.id, ...row });
 }
 
-export const sequenceCommands: Runs<Mine> = {
+export const sequenceCommands: Runs<
+  'sequence.save' | 'sequence.derive' | 'sequence.retire' | 'sequence.waive' | 'sequence.import'
+> = {
   /**
    * Saves the text of a sequence. On a derived one, what differs from its recipe is kept as hand edits; a text with
    * mistakes is refused there, since it could not be told apart from what was left out on purpose.
@@ -212,28 +210,5 @@ export const sequenceCommands: Runs<Mine> = {
     }
     await recomputeAll(tx, vocabulary);
     return { taken: sequences.length };
-  },
-
-  'hall.save': async (tx, who, input) => {
-    const { id, version, ...row } = input;
-    const now = (await tx.select().from(hall).where(eq(hall.id, id)).for('update'))[0];
-    await notMeanwhile(tx, now?.name ?? '', now, version, () => ({
-      id,
-      name: now!.name,
-      width: now!.width,
-      depth: now!.depth,
-    }));
-    await tx
-      .insert(hall)
-      .values({ schoolId: who.schoolId, id, ...row, changedBy: who.personId })
-      .onConflictDoUpdate({
-        target: [hall.schoolId, hall.id],
-        set: { ...row, version: sql`${hall.version} + 1`, changedAt: new Date(), changedBy: who.personId },
-      });
-    return { id };
-  },
-  'hall.remove': async (tx, _who, { id }) => {
-    await tx.delete(hall).where(eq(hall.id, id));
-    return {};
   },
 };

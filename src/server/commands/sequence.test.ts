@@ -294,7 +294,7 @@ describe('waivers, halls and imports', () => {
   it('a hall has a size that can be', async () => {
     const id = v7();
     await s.send('head', 'hall.save', { id, name: 'Marsh room', width: 9, depth: 6 });
-    expect((await see(s.sequence)).halls).toEqual([{ id, name: 'Marsh room', width: 9, depth: 6 }]);
+    expect((await see(s.sequence)).halls).toEqual([{ id, name: 'Marsh room', width: 9, depth: 6, version: 1 }]);
     expect((await refusal(s.send('head', 'hall.save', { id, name: 'Marsh room', width: 0, depth: 6 }))).status).toBe(
       422,
     );

@@ -1,0 +1,35 @@
+import { foreignKey, index, jsonb, pgTable, primaryKey, smallint, uuid } from 'drizzle-orm/pg-core';
+import { type Item } from '../../core';
+import { day, schoolId } from './columns';
+import { person } from './person';
+
+/** A class that was held; hours and classes of the gates are counted from these. */
+export const classHeld = pgTable(
+  'class_held',
+  {
+    schoolId: schoolId(),
+    id: uuid('id').notNull(),
+    day: day('day').notNull(),
+    minutes: smallint('minutes').notNull(),
+    by: uuid('by'),
+    /** What was taught: those who were away are to make it up. */
+    taught: jsonb('taught').$type<Item[]>().notNull().default([]),
+  },
+  (t) => [primaryKey({ columns: [t.schoolId, t.id] }), index('class_held_day').on(t.schoolId, t.day)],
+);
+
+export const attendance = pgTable(
+  'attendance',
+  {
+    schoolId: schoolId(),
+    classId: uuid('class_id').notNull(),
+    personId: uuid('person_id').notNull(),
+    /** Where they stood, counted from the door: the next class can stand as this one did. */
+    place: smallint('place'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.schoolId, t.personId, t.classId] }),
+    foreignKey({ columns: [t.schoolId, t.classId], foreignColumns: [classHeld.schoolId, classHeld.id] }),
+    foreignKey({ columns: [t.schoolId, t.personId], foreignColumns: [person.schoolId, person.id] }),
+  ],
+);

@@ -1,0 +1,46 @@
+import { eq } from 'drizzle-orm';
+import { attendance, classHeld, person } from '../../data/tables';
+import { Refusal } from '../http/problem';
+import type { Runs } from './command';
+
+export const classCommands: Runs<'class.record'> = {
+  'class.record': async (tx, who, c) => {
+    if (c.day > who.today)
+      throw new Refusal(
+        422,
+        'This class is still to come.',
+        [{ path: 'day', message: 'This class is still to come.' }],
+        {
+          mends: [{ say: 'Take it as today’s class', set: { day: who.today } }],
+        },
+      );
+    const known = new Set((await tx.select({ id: person.id }).from(person)).map((p) => p.id));
+    const there = c.present.filter((id) => known.has(id));
+    if (there.length < c.present.length) {
+      const n = c.present.length - there.length;
+      throw new Refusal(
+        409,
+        `${n === 1 ? 'One' : n} of those on the line ${n === 1 ? 'is' : 'are'} not in the school.`,
+        [],
+        {
+          mends: [{ say: `Note the class without ${n === 1 ? 'that one' : 'those'}`, set: { present: there } }],
+        },
+      );
+    }
+    const { present, ...rest } = c;
+    await tx
+      .insert(classHeld)
+      .values({ schoolId: who.schoolId, ...rest, by: who.personId })
+      .onConflictDoUpdate({
+        target: [classHeld.schoolId, classHeld.id],
+        set: { minutes: c.minutes, taught: c.taught },
+      });
+    await tx.delete(attendance).where(eq(attendance.classId, c.id));
+    const people = [...new Set(present)];
+    if (people.length > 0)
+      await tx
+        .insert(attendance)
+        .values(people.map((personId, place) => ({ schoolId: who.schoolId, classId: c.id, personId, place })));
+    return {};
+  },
+};

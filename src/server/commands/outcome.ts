@@ -1,0 +1,16 @@
+import { outcome } from '../../data/tables';
+import { beltChanceOn } from '../views/beliefs';
+import type { Runs } from './command';
+import { mustBeOnTheRoll } from './onTheRoll';
+import { notAhead } from './days';
+
+export const outcomeCommands: Runs<'outcome.record'> = {
+  /** The chance that was believed that day is kept with what was decided, so that both can be compared later. */
+  'outcome.record': async (tx, who, o) => {
+    await mustBeOnTheRoll(tx, who, o.studentId, o.day);
+    notAhead(who, o.day, 'The day of a grading');
+    const chance = await beltChanceOn(tx, o.studentId, o.rankId, o.day);
+    await tx.insert(outcome).values({ schoolId: who.schoolId, ...o, chance, by: who.personId });
+    return {};
+  },
+};
