@@ -131,6 +131,24 @@ describe('a look', () => {
   });
 });
 
+describe('a belt', () => {
+  it('is given by what it is, however it and its neighbours are called', async () => {
+    const [plain, accented] = [v7(), v7()];
+    for (const [id, name] of [
+      [plain, 'Brun belt'],
+      [accented, 'Brün belt'],
+    ] as const)
+      await s.send('head', 'rank.save', { ...goodInputs(s)['rank.save'](), id, name });
+    const id = v7();
+    await s.send('head', 'student.add', { ...goodInputs(s)['student.add'](), id, rankId: accented });
+    const { rows } = await t.owner.query('select rank_id from rank_held where person_id = $1', [id]);
+    expect(rows).toEqual([{ rank_id: accented }]);
+    const unknown = await refused('student.add', { ...goodInputs(s)['student.add'](), rankId: v7() });
+    expect(unknown.title).toBe('This belt is not there any more.');
+    await s.send('head', 'rank.remove', { id: plain });
+  });
+});
+
 describe('what several people edit', () => {
   const block = (): TechniqueInput => ({
     id: v7(),

@@ -13,8 +13,8 @@ import { nextVersion, notMeanwhile } from './meanwhile';
 
 /** The roll's own rules (known belt, possible dates, no doubled name), as for a list that is imported. */
 async function checkStudents(tx: Transaction, who: Who, students: readonly StudentInput[]) {
-  const ranks = await tx.select({ id: rank.id, name: rank.name }).from(rank);
-  const names = new Map(ranks.map((r) => [r.id, r.name]));
+  // The belt is known by its id here, whatever it is called.
+  const ranks = await tx.select({ id: rank.id, name: rank.id }).from(rank);
   const onTheRoll = await tx
     .select({ name: person.name, born: person.born })
     .from(person)
@@ -22,11 +22,14 @@ async function checkStudents(tx: Transaction, who: Who, students: readonly Stude
   const lines = students.map((s, i) => ({
     line: i + 1,
     name: s.name,
-    rank: names.get(s.rankId) ?? '?',
+    rank: s.rankId,
     born: s.born ?? '',
     since: s.since,
   }));
-  return checkRollLines(lines, { ranks, onTheRoll, today: who.today });
+  const there = new Set(ranks.map((r) => r.id));
+  return checkRollLines(lines, { ranks, onTheRoll, today: who.today }).map((c, i) =>
+    there.has(students[i]!.rankId) ? c : { ...c, takes: false as const, wrong: 'This belt is not there any more.' },
+  );
 }
 
 async function addStudents(tx: Transaction, { schoolId, personId }: Who, students: readonly StudentInput[]) {
