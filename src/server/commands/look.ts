@@ -12,7 +12,7 @@ type LookInput = CommandInput<'look.record'>;
 
 // Look and marks in one prepared statement: this is what a whole line of tablets sends at once. The look is taken only
 // of somebody on the roll, and as a correction only of a look of the same student and item. A mark whose point is of
-// another kind, or gone, finds no partner in the join; the counts tell.
+// another kind, or gone, finds no partner in the join; the number of rows tells.
 const RECORD = `
   with l as (
     insert into look (school_id, id, student_id, technique_id, condition_id, day, at, side, purpose, replaces, by, note,
@@ -24,15 +24,12 @@ const RECORD = `
       and ($10::uuid is null or exists (select 1 from look r where r.school_id = $1 and r.id = $10 and r.student_id = $3
         and r.technique_id is not distinct from $4 and r.sequence_id is not distinct from $15))
     returning id
-  ), m as (
-    insert into mark (school_id, look_id, point_id, kind, held, "of", "values", reps, told_by)
-    select $1, l.id, x.point_id, x.kind, x.held, x."of", x."values", x.reps, x.told_by
-    from l cross join jsonb_to_recordset($13::jsonb)
-      as x(point_id uuid, kind text, held smallint, "of" smallint, "values" double precision[], reps text, told_by uuid)
-    join point p on p.school_id = $1 and p.id = x.point_id and p.kind = x.kind
-    returning 1
   )
-  select (select count(*)::int from l) as looks, (select count(*)::int from m) as marks`;
+  insert into mark (school_id, look_id, point_id, kind, held, "of", "values", reps, told_by)
+  select $1, l.id, x.point_id, x.kind, x.held, x."of", x."values", x.reps, x.told_by
+  from l cross join jsonb_to_recordset($13::jsonb)
+    as x(point_id uuid, kind text, held smallint, "of" smallint, "values" double precision[], reps text, told_by uuid)
+  join point p on p.school_id = $1 and p.id = x.point_id and p.kind = x.kind`;
 
 /** A tablet's clock may run this far off before it is asked about, in ms. */
 const CLOCK_MAY_DIFFER = 6 * 3_600_000;
@@ -149,7 +146,7 @@ export const lookCommands: Runs<Extract<CommandName, 'look.record'>> = {
         ? { point_id: m.pointId, kind: m.kind, held: 0, of: m.values.length, values: m.values }
         : { point_id: m.pointId, kind: m.kind, held: m.held, of: m.of, values: null, reps: m.reps, told_by: m.toldBy },
     );
-    const done = await tx.$client.query<{ looks: number; marks: number }>({
+    const done = await tx.$client.query({
       name: 'look.record',
       text: RECORD,
       values: [
@@ -176,9 +173,10 @@ export const lookCommands: Runs<Extract<CommandName, 'look.record'>> = {
         l.partnerId,
       ],
     });
-    const { looks, marks } = done.rows[0]!;
-    if (looks === 0) throw await whyNot(tx, who, l);
-    if (marks === l.marks.length) return {};
+    if (l.marks.length > 0 && done.rowCount === l.marks.length) return {};
+    const looks = await tx.select({ id: look.id }).from(look).where(eq(look.id, l.id));
+    if (looks.length === 0) throw await whyNot(tx, who, l);
+    if (l.marks.length === 0) return {};
     const taken = await tx.select({ id: mark.pointId }).from(mark).where(eq(mark.lookId, l.id));
     const there = new Set(taken.map((m) => m.id));
     const notTaken = l.marks.map((m) => m.pointId).filter((id) => !there.has(id));
