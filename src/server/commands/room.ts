@@ -3,11 +3,11 @@ import { person } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import type { Runs } from './command';
 import { nextVersion, notMeanwhile } from './meanwhile';
-import { mayWriteFor } from './writesFor';
+import { mustBeOwnStudent } from '../ownStudent';
 
 export const roomCommands: Runs<'student.room'> = {
   'student.room': async (tx, who, { id, version, ...room }) => {
-    await mayWriteFor(tx, who, id);
+    await mustBeOwnStudent(tx, who, id);
     const now = (await tx.select().from(person).where(eq(person.id, id)).for('update'))[0];
     await notMeanwhile(tx, now?.name ?? '', now, version, () => ({
       id,

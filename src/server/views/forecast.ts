@@ -7,11 +7,11 @@ import { Refusal } from '../http/problem';
 import type { Who } from '../who';
 import { forecastFor, nextGrading, schoolBeliefs } from './beliefs';
 import { rankAbove, readJudging } from './judging';
-import { mayRead } from './own';
+import { mustBeOwnStudent } from '../ownStudent';
 
 /** What the forecast needs; it is simulated where it is shown. */
 export async function forecastView(tx: Transaction, who: Who, { id }: ViewInput<'forecast'>): Promise<ForecastView> {
-  await mayRead(tx, who, id);
+  await mustBeOwnStudent(tx, who, id);
   const student = (await readRoll(tx, { withLeft: true, id }))[0];
   if (!student) throw new Refusal(404, 'This student is not on the roll.');
   const j = await readJudging(tx, who.today, [id]);

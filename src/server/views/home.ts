@@ -11,7 +11,7 @@ import { focusOf, readGiven, readResting, restOf } from './beliefs';
 import { focusShown, requirementNames } from './guided';
 import { homeFit, readRoom } from './room';
 import { judgeStudent, rankAbove, readJudging } from './judging';
-import { mayRead } from './own';
+import { mustBeOwnStudent } from '../ownStudent';
 
 const HARD_FROM = 16;
 
@@ -25,7 +25,7 @@ const atHome = (condition: string): string =>
 
 /** What to practise at home this week: the one correction first, then what is nearest to standing and fits the floor. */
 export async function homeView(tx: Transaction, who: Who, { id }: ViewInput<'home'>): Promise<HomeView> {
-  await mayRead(tx, who, id);
+  await mustBeOwnStudent(tx, who, id);
   const student = (await readRoll(tx, { withLeft: true, id }))[0];
   if (!student) throw new Refusal(404, 'This student is not on the roll.');
   const j = await readJudging(tx, who.today, [id]);

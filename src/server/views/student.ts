@@ -47,7 +47,7 @@ import { feltAsked } from './felt';
 import { chanceShown, focusShown, requirementNames, slipShown } from './guided';
 import { readMissed } from './missed';
 import { readRoom } from './room';
-import { mayRead } from './own';
+import { mustBeOwnStudent } from '../ownStudent';
 import { showingShown } from './studentLooks';
 import { judgeGates, judgeOne, rankAbove, readJudging, staleEarlier, type Judged, type Judging } from './judging';
 
@@ -203,7 +203,7 @@ const nameOfSequence = (j: Judging, id: string | null): string => (id ? (j.items
 
 /** "What does … need for … belt?" A student sees only their own page, and only what has been decided and seen. */
 export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'student'>): Promise<StudentView> {
-  await mayRead(tx, who, id);
+  await mustBeOwnStudent(tx, who, id);
   const [student] = await readRoll(tx, { withLeft: true, id });
   if (!student) throw new Refusal(404, 'This student is not on the roll.');
   const j = await readJudging(tx, who.today, [id]);

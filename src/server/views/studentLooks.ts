@@ -6,7 +6,7 @@ import { readItems } from '../../data/queries/items';
 import { readLibrary } from '../../data/queries/library';
 import { condition, look, mark, person } from '../../data/tables';
 import type { Who } from '../who';
-import { mayRead } from './own';
+import { mustBeOwnStudent } from '../ownStudent';
 
 /** "count 5 slipped", of a showing; empty for other looks. */
 export function showingShown(l: { counts: string | null; partFrom: number | null }): string {
@@ -20,7 +20,7 @@ export async function studentLooksView(
   who: Who,
   { id }: ViewInput<'studentLooks'>,
 ): Promise<StudentLooksView> {
-  await mayRead(tx, who, id);
+  await mustBeOwnStudent(tx, who, id);
   const library = await readLibrary(tx);
   const items = await readItems(tx, library, []);
   // Whoever can have watched, decided or told: teachers, and the student; not everybody who ever came.

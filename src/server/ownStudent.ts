@@ -1,11 +1,11 @@
 import { and, eq } from 'drizzle-orm';
-import type { Transaction } from '../../data/connection';
-import { guardianOf } from '../../data/tables';
-import { Refusal } from '../http/problem';
-import type { Who } from '../who';
+import type { Transaction } from '../data/connection';
+import { guardianOf } from '../data/tables';
+import { Refusal } from './http/problem';
+import type { Who } from './who';
 
-/** Students write for themselves, guardians for theirs, teachers for everybody. */
-export async function mayWriteFor(tx: Transaction, who: Who, studentId: string): Promise<void> {
+/** Teachers read and write for every student, a student for themselves, a guardian for those they answer for. */
+export async function mustBeOwnStudent(tx: Transaction, who: Who, studentId: string): Promise<void> {
   if (who.role === 'head' || who.role === 'instructor') return;
   if (who.role === 'student' && who.personId === studentId) return;
   if (who.role === 'guardian') {
