@@ -2,7 +2,7 @@
 import type pg from 'pg';
 import { v7 } from 'uuid';
 import * as v from 'valibot';
-import { bundleShape } from '../../src/contracts/bundle';
+import { bundleShape } from '../../src/contracts/stored/bundle';
 import { inSchool, type Database } from '../../src/data/connection';
 import { openSchool } from '../../src/data/openSchool';
 import { starterBundle } from '../../src/data/starter';

@@ -1,5 +1,5 @@
 import { toJsonSchema } from '@valibot/to-json-schema';
-import { bundleShape } from './bundle';
+import { bundleShape } from './stored/bundle';
 
 /** The JSON Schema (2020-12) of a school as it travels, as in docs/formats; what only our own code can check is left out. */
 export const bundleJsonSchema = (): object => ({

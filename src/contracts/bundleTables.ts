@@ -1,8 +1,8 @@
 import Papa from 'papaparse';
 import * as v from 'valibot';
 import { printSequence, type Sequence } from '../core';
-import { bundleShape, type Bundle, type ItemByName } from './bundle';
 import { guarded, unguarded } from './cell';
+import { bundleShape, type Bundle, type ItemByName } from './stored/bundle';
 
 /** The tables in which a school travels as CSV (RFC 4180), in the order in which a person reads them. */
 export const TABLES = [

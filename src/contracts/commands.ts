@@ -1,29 +1,31 @@
 import * as v from 'valibot';
 import { VERDICTS } from '../core';
-import { bundleImport } from './bundle';
-import { classInput, feltInput, lookInput } from './look';
-import {
-  accessInput,
-  adaptationInput,
-  consentInput,
-  focusInput,
-  guardianInput,
-  incidentInput,
-  injuryInput,
-  outcomeInput,
-  pauseInput,
-  practiceInput,
-  promotionInput,
-  roomInput,
-  studentChange,
-  studentInput,
-  teacherInput,
-  type Role,
-} from './people';
-import { hallInput, mergeInput, sequenceDerive, sequenceImport, sequenceSave, sequenceWaive } from './sequence';
-import { conditionInput, rankInput, syllabusChange, syllabusFollow, syllabusPublish, syllabusPut } from './syllabus';
-import { techniqueInput } from './technique';
-import { date, id, instant, line, reason } from './words';
+import { accessInput } from './access';
+import { adaptationInput } from './adaptation';
+import { classInput } from './class';
+import { conditionInput } from './condition';
+import { consentInput } from './consent';
+import { feltInput } from './felt';
+import { date, id, instant, line, reason } from './fields';
+import { focusInput } from './focus';
+import { guardianInput } from './guardian';
+import { hallInput } from './hall';
+import { incidentInput } from './incident';
+import { injuryInput } from './injury';
+import { lookInput } from './look';
+import { outcomeInput } from './outcome';
+import { pauseInput } from './pause';
+import { practiceInput } from './practice';
+import { promotionInput } from './promotion';
+import { rankInput } from './rank';
+import { type Role } from './role';
+import { roomInput } from './room';
+import { sequenceDerive, sequenceImport, sequenceSave, sequenceWaive } from './sequence';
+import { bundleImport } from './stored/bundle';
+import { studentChange, studentInput } from './student';
+import { syllabusChange, syllabusFollow, syllabusPublish, syllabusPut } from './syllabus';
+import { teacherInput } from './teacher';
+import { mergeInput, techniqueInput } from './technique';
 
 const STAFF: readonly Role[] = ['head', 'instructor'];
 const HEAD: readonly Role[] = ['head'];

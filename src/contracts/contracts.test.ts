@@ -2,9 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { STEADY } from '../core';
 import { COMMANDS, envelope, readInput, type CommandName } from './commands';
+import { gateShape } from './gate';
 import { lookInput } from './look';
-import { setupInput } from './people';
-import { gateShape, rankInput, requirementShape } from './syllabus';
+import { rankInput } from './rank';
+import { requirementShape } from './requirement';
+import { setupInput } from './setup';
 import { techniqueInput } from './technique';
 
 const id = '0197f3a0-0000-7000-8000-000000000001';

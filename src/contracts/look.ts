@@ -1,7 +1,6 @@
 import * as v from 'valibot';
 import { SIDES, STAGES, readShowing } from '../core';
-import { itemShape } from './syllabus';
-import { date, id, instant, line, prose, whole } from './words';
+import { date, id, instant, line, prose, whole } from './fields';
 
 export const markInput = v.variant('kind', [
   v.pipe(
@@ -75,38 +74,16 @@ const lookShape = v.object({
     ),
   ),
 });
+
 export const lookInput = v.pipe(
   lookShape,
   v.check((l) => (l.techniqueId === null) !== (l.sequence === null), 'A look is at one technique or one sequence.'),
   v.check((l) => l.partnerId !== l.studentId, 'Nobody is their own partner.'),
 );
+
 export type LookInput = v.InferOutput<typeof lookShape>;
+
 export type MarkInput = v.InferInput<typeof markInput>;
+
 /** A look as it is written down on a device. */
 export type LookWritten = v.InferInput<typeof lookShape>;
-
-export const classInput = v.object({
-  id,
-  day: date,
-  minutes: whole(5, 600, 'The length of a class in minutes'),
-  /** Who is here, as they stand, counted from the door. */
-  present: v.pipe(v.array(id), v.maxLength(500, 'No hall holds so many.')),
-  /** What was taught, so that those who were away can make it up. */
-  taught: v.optional(v.pipe(v.array(itemShape), v.maxLength(60, 'Nobody teaches more than 60 things in a class.')), []),
-});
-
-/** What the performer, or the receiver of the work, felt: told on their own page, kept apart from what was seen. */
-export const feltInput = v.pipe(
-  v.object({
-    id,
-    /** Whose work it was. */
-    studentId: id,
-    techniqueId: id,
-    pointId: id,
-    conditionId: id,
-    side: v.picklist(SIDES),
-    held: whole(0, 50, 'How many held'),
-    of: whole(1, 50, 'The number of repetitions'),
-  }),
-  v.check((m) => m.held <= m.of, 'No more can hold than were done.'),
-);

@@ -1,12 +1,12 @@
 import Ajv2020 from 'ajv/dist/2020';
-import { readFileSync } from 'node:fs';
-import { describe, expect, it } from 'vitest';
-import * as v from 'valibot';
 import fc from 'fast-check';
-import { anySequence } from '../core/sequence/builders';
+import { readFileSync } from 'node:fs';
+import * as v from 'valibot';
+import { describe, expect, it } from 'vitest';
 import { parseSequence } from '../core';
-import { sequenceShape } from './sequence';
+import { anySequence } from '../core/sequence/builders';
 import { sequencesJsonSchema } from './sequenceSchema';
+import { sequenceShape } from './stored/sequence';
 
 // JSON Schema 2020-12, checked with the registry's ajv.
 const validate = new Ajv2020({ strict: false }).compile(sequencesJsonSchema());

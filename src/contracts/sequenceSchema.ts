@@ -1,6 +1,6 @@
 import { toJsonSchema } from '@valibot/to-json-schema';
 import * as v from 'valibot';
-import { sequenceShape } from './sequence';
+import { sequenceShape } from './stored/sequence';
 
 /** The file in which sequences travel. */
 export const sequencesFile = v.object({

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { BODY_PARTS, fold, HURTS, POINT_KINDS, TECHNIQUE_KINDS, UNITS } from '../core';
-import { detailShape } from './techniqueDetail';
-import { id, line, name, prose, version } from './words';
+import { id, line, name, prose, version } from './fields';
+import { detailShape } from './stored/techniqueDetail';
 
 const range = v.pipe(
   v.object({
@@ -79,3 +79,5 @@ export const techniqueInput = v.object({
 export type TechniqueInput = v.InferOutput<typeof techniqueInput>;
 export type PointInput = v.InferOutput<typeof pointInput>;
 export type SlipInput = v.InferOutput<typeof slipInput>;
+
+export const mergeInput = v.object({ keepId: id, goneId: id, why: line });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { NO_DETAIL } from './techniqueDetail';
+import { NO_DETAIL } from './stored/techniqueDetail';
 import { printTechniques, readTechniques, withoutPrerequisites, type TechniqueFile } from './techniqueFile';
 
 const punch: TechniqueFile = {

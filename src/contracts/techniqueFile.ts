@@ -1,8 +1,8 @@
 import * as v from 'valibot';
 import { BODY_PARTS, HURTS, POINT_KINDS, TECHNIQUE_KINDS, UNITS, type Range } from '../core';
+import { line, name, prose } from './fields';
+import { detailShape, NO_DETAIL, type TechniqueDetail } from './stored/techniqueDetail';
 import { MOST_POINTS, MOST_SLIPS, namesDiffer } from './technique';
-import { detailShape, NO_DETAIL, type TechniqueDetail } from './techniqueDetail';
-import { line, name, prose } from './words';
 
 const range = v.pipe(
   v.object({ lo: v.pipe(v.number(), v.finite()), hi: v.pipe(v.number(), v.finite()) }),

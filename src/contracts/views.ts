@@ -1,10 +1,9 @@
 import * as v from 'valibot';
-import type { Bundle } from './bundle';
-import type { Role } from './people';
-import type { ShellView } from './views/shown';
-import type { LibraryView, TechniqueView, TechniquesView } from './views/technique';
-import type { SequenceView, SequencesView } from './views/sequence';
-import type { SyllabusCompareView, SyllabusSheetView, SyllabusVersionView, SyllabusView } from './views/syllabus';
+import { id } from './fields';
+import type { Role } from './role';
+import type { Bundle } from './stored/bundle';
+import type { EarlierMarksView, EarlierShowingsView, LookKitView } from './views/look';
+import type { PeopleView } from './views/people';
 import type {
   CalibrationView,
   ChancesView,
@@ -14,19 +13,20 @@ import type {
   ReadinessView,
   RollView,
 } from './views/roll';
+import type { SequenceView, SequencesView } from './views/sequence';
+import type { ShellView } from './views/shown';
 import type { ForecastView, HomeView, StudentLooksView, StudentView, WardsView } from './views/student';
-import type { EarlierMarksView, EarlierShowingsView, LookKitView } from './views/look';
-import type { PeopleView } from './views/people';
-import { id } from './words';
+import type { SyllabusCompareView, SyllabusSheetView, SyllabusVersionView, SyllabusView } from './views/syllabus';
+import type { LibraryView, TechniqueView, TechniquesView } from './views/technique';
 
-export type * from './views/shown';
-export type * from './views/technique';
-export type * from './views/sequence';
-export type * from './views/syllabus';
-export type * from './views/roll';
-export type * from './views/student';
 export type * from './views/look';
 export type * from './views/people';
+export type * from './views/roll';
+export type * from './views/sequence';
+export type * from './views/shown';
+export type * from './views/student';
+export type * from './views/syllabus';
+export type * from './views/technique';
 
 const STAFF: readonly Role[] = ['head', 'instructor'];
 const EVERYBODY: readonly Role[] = ['head', 'instructor', 'examiner', 'student', 'guardian'];

@@ -1,9 +1,9 @@
 import Papa from 'papaparse';
-import { describe, expect, it } from 'vitest';
 import * as v from 'valibot';
-import { starterBundle } from './starter';
-import { bundleShape, type Bundle } from '../contracts/bundle';
+import { describe, expect, it } from 'vitest';
 import { bundleFromTables, bundleTables, printTable, readTable, TABLES } from '../contracts/bundleTables';
+import { bundleShape, type Bundle } from '../contracts/stored/bundle';
+import { starterBundle } from './starter';
 
 const starter: Bundle = v.parse(bundleShape, starterBundle());
 const byOrder = (b: Bundle): Bundle => ({

@@ -1,4 +1,4 @@
-import type { Cloth } from '../contracts/syllabus';
+import type { Cloth } from '../contracts/rank';
 import { NOTHING_ASKED } from '../core';
 import type { Transaction } from './connection';
 import { condition, person, rank, school, syllabusVersion } from './tables';

@@ -1,4 +1,4 @@
-import type { Bundle } from '../contracts/bundle';
+import type { Bundle } from '../contracts/stored/bundle';
 import { withoutPrerequisites } from '../contracts/techniqueFile';
 import { FIRST_LIMITS, makeVocabulary, readSequence, STARTING_ORDERS, STEADY, TEMPLATES, type Standard } from '../core';
 import { detailOf } from './demo/details';

@@ -1,7 +1,7 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { v7 } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { COMMANDS, type CommandName } from '../contracts/commands';
-import type { Role } from '../contracts/people';
+import type { Role } from '../contracts/role';
 import { VIEWS, type ViewName } from '../contracts/views';
 import { makeDatabase, type TestDatabase } from '../data/testing/database';
 import { Refusal } from './http/problem';

@@ -1,4 +1,4 @@
-import type { Role } from '../contracts/people';
+import type { Role } from '../contracts/role';
 import { literal } from '../data/connection';
 import type { SignedIn } from './auth/auth';
 import { Refusal } from './http/problem';

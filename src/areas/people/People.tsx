@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState, type SyntheticEvent } from 'react';
 import type { FieldError } from '../../contracts/commands';
-import type { Role } from '../../contracts/people';
+import type { Role } from '../../contracts/role';
 import type { PeopleView } from '../../contracts/views';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { errorAt, newId, send } from '../../kit/send';

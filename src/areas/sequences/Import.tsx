@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
 import * as v from 'valibot';
-import { sequenceShape } from '../../contracts/sequence';
+import { sequenceShape } from '../../contracts/stored/sequence';
 import type { SequencesView } from '../../contracts/views';
 import { makeVocabulary, printSequence, readSequence, tally, tallyWords } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';

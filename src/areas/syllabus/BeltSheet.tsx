@@ -3,7 +3,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState, type SyntheticEvent } from 'react';
 import type { CommandDraft, CommandName, FieldError } from '../../contracts/commands';
-import type { Cloth } from '../../contracts/syllabus';
+import type { Cloth } from '../../contracts/rank';
 import type { SyllabusView } from '../../contracts/views';
 import { Belt } from '../../kit/marks/Belt';
 import { errorAt, newId } from '../../kit/send';

@@ -1,7 +1,7 @@
 import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import type { BundleReport } from '../../contracts/bundle';
+import type { BundleReport } from '../../contracts/stored/bundle';
 import Exchange from './Exchange';
 
 interface Sent {

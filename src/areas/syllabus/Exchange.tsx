@@ -1,8 +1,15 @@
 import Button from '@mui/material/Button';
 import { useRef, useState } from 'react';
 import * as v from 'valibot';
-import { bundleShape, FATES, type Bundle, type BundleLine, type BundleReport, type Fate } from '../../contracts/bundle';
 import { bundleFromTables, bundleTables, printTable, readTable, TABLES, whereIn } from '../../contracts/bundleTables';
+import {
+  bundleShape,
+  FATES,
+  type Bundle,
+  type BundleLine,
+  type BundleReport,
+  type Fate,
+} from '../../contracts/stored/bundle';
 import { download, fileName } from '../../kit/drawing/exportDrawing';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { sendLong } from '../../kit/longWork';

@@ -3,7 +3,8 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState, type SyntheticEvent } from 'react';
 import { readInput, type FieldError } from '../../contracts/commands';
-import { gateShape, type EditInput } from '../../contracts/syllabus';
+import { gateShape } from '../../contracts/gate';
+import { type EditInput } from '../../contracts/syllabus';
 import type { SyllabusView } from '../../contracts/views';
 import {
   COUNTED_GATES,

@@ -4,7 +4,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { type TechniqueDetail } from '../../contracts/techniqueDetail';
+import { type TechniqueDetail } from '../../contracts/stored/techniqueDetail';
 import { commonStance, layoutStance, NATURAL, stanceInWords, svgOf, ZONES, type StanceGeometry } from '../../core';
 import { onScreen } from '../../kit/drawing/tones';
 import { useEastern } from '../../kit/fonts/useEastern';

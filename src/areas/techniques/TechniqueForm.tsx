@@ -6,12 +6,12 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useEffect, useState } from 'react';
 import { Controller, useFieldArray, useForm, useWatch, type Control, type FieldPath } from 'react-hook-form';
+import { NO_DETAIL } from '../../contracts/stored/techniqueDetail';
 import { techniqueInput, type TechniqueInput } from '../../contracts/technique';
 import { BODY_PARTS, HURTS, POINT_KINDS, TECHNIQUE_KINDS, UNITS } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { newId } from '../../kit/send';
 import { useSideBySide } from '../../kit/sideBySide/useSideBySide';
-import { NO_DETAIL } from '../../contracts/techniqueDetail';
 import { DetailFields } from './DetailFields';
 import { techniquePlace } from './techniquePlace';
 

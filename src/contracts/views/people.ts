@@ -1,5 +1,5 @@
 // Who may do what.
-import type { Role } from '../people';
+import type { Role } from '../role';
 
 export interface PeopleView {
   teachers: { id: string; name: string; role: Role; email: string | null }[];

@@ -1,6 +1,6 @@
 // What every screen shows of belts, conditions and the shell.
-import type { Cloth } from '../syllabus';
-import type { Role } from '../people';
+import type { Cloth } from '../rank';
+import type { Role } from '../role';
 
 export interface RankShown {
   id: string;

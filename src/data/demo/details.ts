@@ -1,6 +1,6 @@
 // What the techniques of Causeway Hall are besides their points. Measured ranges, self-checks and where schools differ:
 // common practice, no source. Names in other languages are plain words of those languages.
-import { NO_DETAIL, type TechniqueDetail, type Term } from '../../contracts/techniqueDetail';
+import { NO_DETAIL, type TechniqueDetail, type Term } from '../../contracts/stored/techniqueDetail';
 import type { Zone } from '../../core';
 
 type Some = Partial<Omit<TechniqueDetail, 'prerequisites' | 'variants'>> & {

@@ -1,5 +1,5 @@
 // What Causeway Hall asks: an invented syllabus over the library of its hall.
-import type { Cloth } from '../../contracts/syllabus';
+import type { Cloth } from '../../contracts/rank';
 import { STEADY, type GateKind, type Standard } from '../../core';
 
 const plain = (colour: string): Cloth => ({ colour, second: null, stripe: null, bars: 0 });

@@ -1,6 +1,6 @@
 import { asc } from 'drizzle-orm';
+import type { TechniqueDetail } from '../../contracts/stored/techniqueDetail';
 import { itemPoints, type Point, type Slip, type Technique } from '../../core';
-import type { TechniqueDetail } from '../../contracts/techniqueDetail';
 import type { Transaction } from '../connection';
 import { point, slip, technique } from '../tables';
 

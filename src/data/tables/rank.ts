@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { integer, jsonb, pgTable, primaryKey, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
-import type { Cloth } from '../../contracts/syllabus';
+import type { Cloth } from '../../contracts/rank';
 import { edited, schoolId } from './columns';
 
 export const rank = pgTable(

@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { boolean, foreignKey, jsonb, pgTable, primaryKey, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
-import { NO_DETAIL, type TechniqueDetail } from '../../contracts/techniqueDetail';
+import { NO_DETAIL, type TechniqueDetail } from '../../contracts/stored/techniqueDetail';
 import { TECHNIQUE_KINDS } from '../../core';
 import { edited, schoolId } from './columns';
 

@@ -1,5 +1,5 @@
 import { useId } from 'react';
-import type { Cloth } from '../../contracts/syllabus';
+import type { Cloth } from '../../contracts/rank';
 
 const r1 = (n: number) => Math.round(n * 10) / 10;
 const brightness = (hex: string) =>

@@ -1,8 +1,8 @@
 import { eq, sql } from 'drizzle-orm';
 import { v7 } from 'uuid';
-import type { Bundle, BundleLine, BundleReport, ItemByName } from '../../contracts/bundle';
 import type { CommandInput, CommandName } from '../../contracts/commands';
-import { NO_DETAIL } from '../../contracts/techniqueDetail';
+import type { Bundle, BundleLine, BundleReport, ItemByName } from '../../contracts/stored/bundle';
+import { NO_DETAIL } from '../../contracts/stored/techniqueDetail';
 import type { TechniqueFile } from '../../contracts/techniqueFile';
 import {
   compareSyllabi,
@@ -22,8 +22,8 @@ import { readSequences, readVocabulary, recomputeAll, rereadAll, textOf } from '
 import { openDraft, readNewest } from '../../data/queries/syllabus';
 import { condition, point, rank, sequence, slip, technique } from '../../data/tables';
 import { Refusal } from '../http/problem';
-import { libraryView } from '../views/library';
 import { sequenceOut } from '../views/bundle';
+import { libraryView } from '../views/library';
 import type { Who } from '../who';
 import type { Runs } from './command';
 import { inTurn } from './inTurn';

@@ -1,8 +1,8 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { v7 } from 'uuid';
-import { makeDatabase, type TestDatabase } from '../../data/testing/database';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { NO_DETAIL } from '../../contracts/stored/techniqueDetail';
 import { parseStep, type Recipe } from '../../core';
-import { NO_DETAIL } from '../../contracts/techniqueDetail';
+import { makeDatabase, type TestDatabase } from '../../data/testing/database';
 import { Refusal } from '../http/problem';
 import { aLook, NOW, smallSchool, type SmallSchool } from '../testing/school';
 import { runView } from '../views/run';

@@ -1,6 +1,6 @@
 import { and, eq, sql } from 'drizzle-orm';
 import { v7 } from 'uuid';
-import type { StudentInput } from '../../contracts/people';
+import type { StudentInput } from '../../contracts/student';
 import { checkRollLines } from '../../core';
 import { type Transaction } from '../../data/connection';
 import { person, rank, rankHeld } from '../../data/tables';

@@ -1,12 +1,12 @@
 import { and, eq, inArray, ne, sql } from 'drizzle-orm';
 import type { CommandInput, CommandName } from '../../contracts/commands';
-import { NO_DETAIL } from '../../contracts/techniqueDetail';
+import { NO_DETAIL } from '../../contracts/stored/techniqueDetail';
 import { fold, mergeItems, standsOnItself } from '../../core';
+import type { Transaction } from '../../data/connection';
 import { readLibrary } from '../../data/queries/library';
 import { rereadAll } from '../../data/queries/sequences';
 import { point, slip, syllabusVersion, technique } from '../../data/tables';
 import { Refusal } from '../http/problem';
-import type { Transaction } from '../../data/connection';
 import type { Who } from '../who';
 import type { Runs } from './command';
 import { inTurn } from './inTurn';

@@ -1,13 +1,13 @@
 // A small school for tests of the doors: one person of each role, two belts, a stance with three points, one student more.
 import { v7 } from 'uuid';
 import type { CommandDraft, CommandName } from '../../contracts/commands';
-import type { Role } from '../../contracts/people';
+import type { Role } from '../../contracts/role';
 import { STEADY, type PlacedRequirement } from '../../core';
 import { inSchool } from '../../data/connection';
 import { openSchool } from '../../data/openSchool';
-import type { TestDatabase } from '../../data/testing/database';
 import { guardianOf, person, rankHeld } from '../../data/tables';
 import { user } from '../../data/tables/auth';
+import type { TestDatabase } from '../../data/testing/database';
 import type { SignedIn } from '../auth/auth';
 import { runCommand } from '../commands/run';
 

@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import type { Bundle, ItemByName } from '../../contracts/bundle';
+import type { Bundle, ItemByName } from '../../contracts/stored/bundle';
 import type { ViewInput } from '../../contracts/views';
 import type { Item, Recipe } from '../../core';
 import type { Transaction } from '../../data/connection';

@@ -1,15 +1,15 @@
 import { and, eq, gte, inArray, sql } from 'drizzle-orm';
+import type { TechniqueDetail } from '../../contracts/stored/techniqueDetail';
 import { withoutPrerequisites } from '../../contracts/techniqueFile';
 import type { LibraryView, PointShown, TechniqueView, TechniquesView, ViewInput } from '../../contracts/views';
 import { addDays, canHurt, commonStance, suggestPrerequisites, type Item } from '../../core';
-import type { TechniqueDetail } from '../../contracts/techniqueDetail';
 import type { Transaction } from '../../data/connection';
 import { readLibrary, type Library } from '../../data/queries/library';
-import { readNewest } from '../../data/queries/syllabus';
 import { occurrences, readSequences } from '../../data/queries/sequences';
+import { readNewest } from '../../data/queries/syllabus';
 import { look, mark, person, technique } from '../../data/tables';
-import { dayIn, type Who } from '../who';
 import { Refusal } from '../http/problem';
+import { dayIn, type Who } from '../who';
 
 const isTechnique = (item: Item, id: string): boolean => 'technique' in item && item.technique === id;
 

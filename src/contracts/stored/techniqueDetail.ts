@@ -1,6 +1,6 @@
 import * as v from 'valibot';
-import { ZONES } from '../core';
-import { id, line } from './words';
+import { ZONES } from '../../core';
+import { id, line } from '../fields';
 
 const words = v.pipe(v.string(), v.trim(), v.maxLength(120, 'At most 120 letters.'));
 const said = v.pipe(words, v.nonEmpty('This line is empty.'));

@@ -1,9 +1,14 @@
 import * as v from 'valibot';
-import { GATE_KINDS, PROMOTIONS, PURPOSES, RUNGS, STAGES } from '../core';
-import { departureShape, operationFileShape, sequenceShape } from './sequence';
-import { cloth, gateAmount, gateIsPossible, limitsShape, MOST, standardInput } from './syllabus';
-import { techniqueFileShape } from './techniqueFile';
-import { name, whole } from './words';
+import { GATE_KINDS, PROMOTIONS, PURPOSES, RUNGS, STAGES } from '../../core';
+import { name, whole } from '../fields';
+import { gateAmount, gateIsPossible } from '../gate';
+import { cloth } from '../rank';
+import { standardInput } from '../standard';
+import { techniqueFileShape } from '../techniqueFile';
+import { departureShape } from './departures';
+import { operationFileShape } from './recipe';
+import { sequenceShape } from './sequence';
+import { limitsShape, MOST } from './syllabus';
 
 const part = v.nullable(
   v.pipe(

@@ -1,6 +1,6 @@
-import './messages';
 import * as v from 'valibot';
 import { isVisible, oneLine, plainDate, readDate, severalLines } from '../core';
+import './messages';
 
 // The small parts that commands and files are made of, each with its message in the user's words.
 export const id = v.pipe(v.string(), v.uuid('This is no id of ours.'), v.toLowerCase());

@@ -1,0 +1,11 @@
+import * as v from 'valibot';
+import { MOST_MOVES } from '../../core';
+import { whole } from '../fields';
+import { moveShape } from './sequence';
+
+export const departureShape = v.object({
+  at: whole(0, MOST_MOVES, 'A count'),
+  was: v.nullable(moveShape),
+  becomes: v.nullable(moveShape),
+  after: v.nullable(moveShape),
+});

@@ -1,0 +1,93 @@
+import * as v from 'valibot';
+import {
+  ACTION_KINDS,
+  ACTION_SIDES,
+  BREATHS,
+  FOOT_WAYS,
+  MOST_MOVES,
+  POWERS,
+  SEQUENCE_KINDS,
+  TURN_WAYS,
+  ZONES,
+  type Sequence,
+  type Step,
+} from '../../core';
+import { whole } from '../fields';
+
+export const short = v.pipe(v.string(), v.trim(), v.maxLength(200, 'This has at most 200 letters.'));
+
+export const side = v.picklist(['left', 'right'], 'A side is left or right.');
+
+const share = whole(0, 100, 'A share of weight');
+
+/** One count of one performer, as the core knows it. */
+export const stepShape = v.object({
+  turn: v.nullable(
+    v.object({
+      degrees: v.pipe(
+        whole(-720, 720, 'A turn'),
+        v.check((d) => d !== 0, 'A turn of 0° is none.'),
+      ),
+      by: v.picklist(TURN_WAYS),
+    }),
+  ),
+  foot: v.nullable(v.object({ side, way: v.picklist(FOOT_WAYS), toward: whole(-179, 180, 'A direction') })),
+  stance: v.nullable(short),
+  lead: v.nullable(side),
+  weight: v.nullable(v.object({ start: v.nullable(share), end: share })),
+  level: v.nullable(v.picklist(['rise', 'sink'])),
+  actions: v.pipe(
+    v.array(
+      v.object({
+        name: v.pipe(short, v.nonEmpty('A technique has a name.')),
+        kind: v.picklist(ACTION_KINDS),
+        side: v.picklist(ACTION_SIDES),
+        zone: v.nullable(v.picklist(ZONES)),
+        path: v.nullable(v.picklist(['inside', 'outside'])),
+        target: v.nullable(short),
+      }),
+    ),
+    v.maxLength(6, 'A count has at most six actions.'),
+  ),
+  power: v.nullable(v.picklist(POWERS)),
+  breath: v.nullable(v.picklist(BREATHS)),
+  shout: v.boolean(),
+  tempo: v.nullable(v.picklist(['slow', 'quick'])),
+  cue: v.nullable(short),
+}) satisfies v.GenericSchema<unknown, Step>;
+
+export const moveShape = v.object({
+  notes: v.pipe(v.array(short), v.maxLength(20)),
+  begins: v.pipe(v.array(v.object({ sectioning: whole(1, 9, 'A sectioning'), name: short })), v.maxLength(9)),
+  step: stepShape,
+  partner: v.nullable(stepShape),
+  swaps: v.boolean(),
+  remark: short,
+  variants: v.pipe(
+    v.array(v.object({ school: short, graded: v.boolean(), step: stepShape })),
+    v.maxLength(9, 'A count has at most nine variants.'),
+  ),
+  branches: v.pipe(
+    v.array(v.object({ when: short, steps: v.pipe(v.array(stepShape), v.maxLength(50)) })),
+    v.maxLength(9, 'A count has at most nine branches.'),
+  ),
+});
+
+/** A sequence whole, as it is stored and exchanged. */
+export const sequenceShape = v.object({
+  about: v.object({
+    title: short,
+    kind: v.picklist(SEQUENCE_KINDS),
+    rank: v.nullable(short),
+    sectionings: v.pipe(v.array(v.object({ sectioning: whole(1, 9, 'A sectioning'), name: short })), v.maxLength(9)),
+    level: v.boolean(),
+    lineWork: v.boolean(),
+    loop: v.boolean(),
+    condition: v.nullable(short),
+    contact: v.nullable(short),
+    players: v.nullable(whole(1, 12, 'Players')),
+    seconds: v.nullable(whole(5, 3600, 'Seconds')),
+  }),
+  moves: v.pipe(v.array(moveShape), v.maxLength(MOST_MOVES, `A sequence has at most ${MOST_MOVES} counts.`)),
+  closing: v.pipe(v.array(short), v.maxLength(50)),
+}) satisfies v.GenericSchema<unknown, Sequence>;
