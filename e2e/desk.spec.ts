@@ -62,7 +62,8 @@ test.describe('the desk of the head instructor', () => {
     await shows(page, 'This is no language tag: write ja, ko, zh-Hant, pl, ….');
     await page.locator('[id="detail-detail.terms.1.lang"]').fill('pl');
     await page.getByRole('button', { name: 'Set a ceiling' }).click();
-    await page.locator('[id="detail-detail.ceiling.contact"]').fill('equipment only');
+    await page.getByRole('combobox', { name: 'Contact' }).click();
+    await page.getByRole('option', { name: 'equipment only' }).click();
     await page.getByRole('button', { name: 'Save it' }).click();
     await expect(page.getByRole('heading', { name: 'What makes a straddle stance right?' })).toBeVisible();
     await shows(page, 'pozycja jeźdźca');

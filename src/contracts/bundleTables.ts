@@ -44,6 +44,7 @@ export function bundleTables(b: Bundle): Record<TableName, Row[]> {
     school: [
       {
         name: b.name ?? '',
+        version: String(b.version),
         limits: s ? json(s.limits) : '',
         promotions: s ? json(s.promotions) : '',
       },
@@ -55,9 +56,14 @@ export function bundleTables(b: Bundle): Record<TableName, Row[]> {
       stripe: r.cloth.stripe ?? '',
       bars: String(r.cloth.bars),
     })),
-    conditions: b.conditions.map((name) => ({
-      name,
-      after: json(s?.order.filter((o) => o.harder === name).map((o) => o.easier) ?? []),
+    conditions: b.conditions.map((c) => ({
+      name: c.name,
+      partner: yes(c.partner),
+      gear: c.gear ?? '',
+      home: yes(c.home),
+      attacker: c.attacker ?? '',
+      defender: c.defender ?? '',
+      after: json(s?.order.filter((o) => o.harder === c.name).map((o) => o.easier) ?? []),
     })),
     techniques: b.techniques.map((t) => ({
       name: t.name,
@@ -195,13 +201,25 @@ export function bundleFromTables(
   const limits = parsed('school', 0, 'limits', home['limits'], null);
   const raw = {
     format: 'stavewright-school',
-    version: 1,
+    // Tables from before this column was written are of the first version.
+    version: Number(home['version'] ?? 1),
     name: or(home['name']) ?? 'A school',
     ranks: rows('belts').map((r) => ({
       name: r['name'],
       cloth: { colour: r['colour'], second: or(r['second']), stripe: or(r['stripe']), bars: Number(r['bars'] ?? 0) },
     })),
-    conditions: rows('conditions').map((r) => r['name']),
+    conditions: rows('conditions').map((r) =>
+      r['partner'] === undefined
+        ? r['name']
+        : {
+            name: r['name'],
+            partner: r['partner'] === 'yes',
+            gear: or(r['gear']),
+            home: r['home'] === 'yes',
+            attacker: or(r['attacker']),
+            defender: or(r['defender']),
+          },
+    ),
     techniques: rows('techniques').map((t, i) => ({
       name: t['name'],
       kind: t['kind'],

@@ -27,6 +27,12 @@ export const markInput = v.variant('kind', [
   }),
 ]);
 
+/** What slipped at which count, where it was named. */
+export const slipsShape = v.pipe(
+  v.array(v.object({ count: whole(1, 400, 'A count'), pointId: v.nullable(id), what: line })),
+  v.maxLength(400),
+);
+
 /** How the counts of a sequence, or of a part of it, went in one showing. */
 export const showingInput = v.pipe(
   v.object({
@@ -38,10 +44,7 @@ export const showingInput = v.pipe(
       v.string(),
       v.check((c) => readShowing(c) !== null, 'These are no marks of counts.'),
     ),
-    slips: v.pipe(
-      v.array(v.object({ count: whole(1, 400, 'A count'), pointId: v.nullable(id), what: line })),
-      v.maxLength(400),
-    ),
+    slips: slipsShape,
   }),
   v.check(
     (s) => s.from <= s.to && s.to <= s.ofCounts && readShowing(s.counts)?.counts.length === s.to - s.from + 1,

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { BODY_PARTS, fold, HURTS, POINT_KINDS, TECHNIQUE_KINDS, UNITS } from '../core';
 import { id, line, name, prose, version } from './fields';
-import { detailShape } from './stored/techniqueDetail';
+import { detailShape } from './stored/technique';
 
 const range = v.pipe(
   v.object({

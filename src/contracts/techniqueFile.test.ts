@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { NO_DETAIL } from './stored/techniqueDetail';
+import { NO_DETAIL } from './stored/technique';
 import { printTechniques, readTechniques, withoutPrerequisites, type TechniqueFile } from './techniqueFile';
 
 const punch: TechniqueFile = {

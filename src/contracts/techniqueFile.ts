@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { BODY_PARTS, HURTS, POINT_KINDS, TECHNIQUE_KINDS, UNITS, type Range } from '../core';
 import { line, name, prose } from './fields';
-import { detailShape, NO_DETAIL, type TechniqueDetail } from './stored/techniqueDetail';
+import { detailShape, NO_DETAIL, type TechniqueDetail } from './stored/technique';
 import { MOST_POINTS, MOST_SLIPS, namesDiffer } from './technique';
 
 const range = v.pipe(

@@ -10,6 +10,7 @@ export * from './units/random';
 // technique
 export * from './technique/point';
 export * from './technique/technique';
+export * from './technique/ceiling';
 export * from './technique/pose';
 export * from './technique/prerequisites';
 export * from './technique/standsOn';

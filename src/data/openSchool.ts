@@ -1,23 +1,33 @@
 import type { Cloth } from '../contracts/rank';
-import { NOTHING_ASKED } from '../core';
+import { ALONE, NOTHING_ASKED, type ConditionFacts, type ConditionGear, type Freedom } from '../core';
 import type { Transaction } from './connection';
 import { condition, person, rank, school, syllabusVersion } from './tables';
 
+const pair = (attacker: Freedom, defender: Freedom): ConditionFacts => ({
+  partner: true,
+  gear: null,
+  home: false,
+  attacker,
+  defender,
+});
+const onGear = (gear: ConditionGear): ConditionFacts => ({ ...ALONE, gear, home: false });
+
 /** The conditions a new school begins with, and their partial order; each school changes both to its own. */
 export const FIRST_CONDITIONS = [
-  'lying on the line',
-  'natural stance',
-  'legs only',
-  'in air',
-  'at the wall',
-  'still target',
-  'moving holder',
-  'set partner',
-  'attacker set, defender free',
-  'both free',
+  { name: 'lying on the line', ...ALONE },
+  { name: 'natural stance', ...ALONE },
+  { name: 'legs only', ...ALONE },
+  { name: 'in air', ...ALONE },
+  { name: 'at the wall', ...ALONE },
+  { name: 'still target', ...onGear('target') },
+  { name: 'moving holder', ...onGear('pads') },
+  { name: 'set partner', ...pair('set', 'set') },
+  { name: 'attacker set, defender free', ...pair('set', 'free') },
+  { name: 'both free', ...pair('free', 'free') },
 ] as const;
+type FirstName = (typeof FIRST_CONDITIONS)[number]['name'];
 
-export const FIRST_STEPS: readonly [(typeof FIRST_CONDITIONS)[number], (typeof FIRST_CONDITIONS)[number]][] = [
+export const FIRST_STEPS: readonly [FirstName, FirstName][] = [
   ['lying on the line', 'in air'],
   ['lying on the line', 'at the wall'],
   ['natural stance', 'in air'],
@@ -48,8 +58,8 @@ export async function openSchool(
   await tx.insert(person).values({ schoolId, id: s.head.id, name: s.head.name, role: 'head' });
   const ranks = s.ranks.map((r, position) => ({ schoolId, id: newId(), position, ...r }));
   if (ranks.length > 0) await tx.insert(rank).values(ranks);
-  const conditions = new Map(FIRST_CONDITIONS.map((name) => [name as string, newId()]));
-  await tx.insert(condition).values([...conditions].map(([name, id], position) => ({ schoolId, id, position, name })));
+  const conditions = new Map(FIRST_CONDITIONS.map((c) => [c.name as string, newId()]));
+  await tx.insert(condition).values(FIRST_CONDITIONS.map((c, position) => ({ schoolId, id: conditions.get(c.name)!, position, ...c })));
   const order = FIRST_STEPS.map(([easier, harder]) => ({
     easier: conditions.get(easier)!,
     harder: conditions.get(harder)!,

@@ -1,4 +1,4 @@
-import type { Bundle } from '../contracts/stored/bundle';
+import { storedBundle, type Bundle } from '../contracts/stored/bundle';
 import { withoutPrerequisites } from '../contracts/techniqueFile';
 import { FIRST_LIMITS, makeVocabulary, readSequence, STARTING_ORDERS, STEADY, TEMPLATES, type Standard } from '../core';
 import { detailOf } from './demo/details';
@@ -120,10 +120,10 @@ export function starterBundle(): Bundle {
   });
   return {
     format: 'stavewright-school',
-    version: 1,
+    version: storedBundle.version,
     name: 'A small start',
     ranks: BELTS.map(([n, colour]) => ({ name: n, cloth: { colour, second: null, stripe: null, bars: 0 } })),
-    conditions: [...FIRST_CONDITIONS],
+    conditions: FIRST_CONDITIONS.map((c) => ({ ...c })),
     techniques,
     sequences: [{ title: line, body, from: null, recipe: null, departures: [] }] as unknown as Bundle['sequences'],
     syllabus: {

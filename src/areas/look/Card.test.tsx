@@ -2,6 +2,7 @@ import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { LookWritten } from '../../contracts/look';
+import { ALONE } from '../../core';
 import { drop, openNow, readOpen } from '../../kit/deviceQueue/deviceQueue';
 import Card from './Card';
 import { BASE, CONDITION, FELT, focusOn, HEEL, kitOf, point, SPOT, student, technique } from './testing/kit';
@@ -125,7 +126,17 @@ describe('a card', () => {
   });
 
   it('with a partner it is kept who received it, and they are asked first', async () => {
-    const conditions = [{ id: CONDITION, name: 'set partner' }];
+    const conditions = [
+      {
+        id: CONDITION,
+        name: 'in pairs',
+        ...ALONE,
+        partner: true,
+        home: false,
+        attacker: 'set' as const,
+        defender: 'set' as const,
+      },
+    ];
     const { user } = open({ kit: kitOf({ students: [ilse, bram], conditions }) });
     await user.click(screen.getByRole('combobox', { name: 'With whom?' }));
     await user.click(screen.getByRole('option', { name: 'Bram Oakes' }));

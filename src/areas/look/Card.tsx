@@ -1,12 +1,13 @@
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import useMediaQuery from '@mui/material/useMediaQuery';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { LookKitView } from '../../contracts/views';
-import { isHeld, STAGES, withPartner, type Side } from '../../core';
+import { byAsking, isHeld, STAGES, type Side } from '../../core';
 import { Belt } from '../../kit/marks/Belt';
 import { BodyFigure } from '../../kit/marks/BodyFigure';
 import { Switch } from '../../kit/Switch';
+import { useKeys } from '../../kit/useKeys';
 import {
   held,
   heldOf,
@@ -31,7 +32,6 @@ import { PointList } from './PointList';
 import { SaveState, useAwake } from './SaveState';
 import { SideSwitch } from './SideSwitch';
 import { useCard, type How } from './useCard';
-import { useKeys } from '../../kit/useKeys';
 
 interface Props {
   kit: LookKitView;
@@ -62,7 +62,8 @@ function allHeld(points: readonly KitPoint[], card: CardMarks, side: Side): stri
 
 /** With more points than these the list takes the whole width of a tablet, and the correction stands beside the keys. */
 const MANY = 8;
-const NEAR: readonly string[] = ['in air', 'still target', 'moving holder'];
+/** So many conditions are offered beside the one that is on. */
+const NEAR = 3;
 
 /** All points of one person: from the ground up, by thumb or by keys. Every tap is on the device before it shows. */
 export default function Card({
@@ -101,6 +102,19 @@ export default function Card({
   // Nobody who only watched can say what was felt.
   const felt = point?.kind === 'felt';
   const accepted = measured && range !== null && isHeld(shownValue, range);
+
+  const near = useMemo(() => {
+    const here = kit.asked.filter((a) => a.techniqueId === technique.id).map((a) => a.conditionId);
+    const everywhere = byAsking(
+      kit.conditions,
+      kit.asked.map((a) => a.conditionId),
+    );
+    return new Set(
+      byAsking(everywhere, here)
+        .slice(0, NEAR)
+        .map((c) => c.id),
+    );
+  }, [kit, technique.id]);
 
   const choose = (i: number) => {
     setAt(Math.max(0, Math.min(points.length - 1, i)));
@@ -212,7 +226,7 @@ export default function Card({
           value={conditionId}
           onChange={onCondition}
           options={kit.conditions
-            .filter((c) => NEAR.includes(c.name) || c.id === conditionId)
+            .filter((c) => near.has(c.id) || c.id === conditionId)
             .map((c) => ({ value: c.id, word: c.name }))}
         />
         <div className="reps">
@@ -226,7 +240,7 @@ export default function Card({
             +
           </Button>
         </div>
-        {withPartner(kit.conditions.find((c) => c.id === conditionId)?.name ?? '') && (
+        {kit.conditions.find((c) => c.id === conditionId)?.partner === true && (
           <Partner
             line={line}
             student={student}

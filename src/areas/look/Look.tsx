@@ -4,12 +4,12 @@ import ButtonBase from '@mui/material/ButtonBase';
 import TextField from '@mui/material/TextField';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import type { LookKitView } from '../../contracts/views';
-import type { Side, WorthALook as Worth } from '../../core';
+import { usualCondition, type Side, type WorthALook as Worth } from '../../core';
+import { put, readOpen, type Waiting } from '../../kit/deviceQueue/deviceQueue';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { Splinter } from '../../kit/marks/small';
-import { put, readOpen, type Waiting } from '../../kit/deviceQueue/deviceQueue';
 import { newId } from '../../kit/send';
 import {
   freshLine,
@@ -23,12 +23,12 @@ import {
   type KitSequence,
   type Line,
 } from './line';
+import './look.css';
 import { dayNow } from './record';
-import { SideSwitch } from './SideSwitch';
 import { SaveState } from './SaveState';
+import { SideSwitch } from './SideSwitch';
 import { Sweep } from './Sweep';
 import { WorthALook } from './WorthALook';
-import './look.css';
 
 // Cards, the stave and dragging are fetched after the page stands; the service worker keeps them for the hall.
 const Card = lazy(() => import('./Card'));
@@ -83,8 +83,11 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
   const items = useMemo(() => itemsOf(kit), [kit]);
   const [mode, setMode] = useState<Mode>({ what: 'choose' });
   const [itemKey, setItem] = useState(items[0]?.key ?? '');
-  const [conditionId, setCondition] = useState(
-    kit.conditions.find((c) => c.name === 'in air')?.id ?? kit.conditions[0]?.id ?? '',
+  const [conditionId, setCondition] = useState(() =>
+    usualCondition(
+      kit.conditions,
+      kit.asked.map((a) => a.conditionId),
+    ),
   );
   const [side, setSide] = useState<Side>('left');
   const [minutes, setMinutes] = useState('90');

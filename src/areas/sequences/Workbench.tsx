@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { type SequenceDraft, storedSequenceDraft } from '../../contracts/stored/sequenceDraft';
 import type { SequenceView } from '../../contracts/views';
 import {
   applyDepartures,
@@ -13,23 +14,25 @@ import {
   schoolsOf,
   sectionings,
 } from '../../core';
-import { download, fileName, staveFile, stavePicture } from '../../kit/drawing/exportDrawing';
 import '../../kit/drawing/drawing.css';
+import { download, fileName, staveFile, stavePicture } from '../../kit/drawing/exportDrawing';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
+import { dropFromDevice, keepOnDevice, readFromDevice } from '../../kit/onDevice';
 import { ask, newId, send } from '../../kit/send';
 import { Switch } from '../../kit/Switch';
 import { dateInWords, inWords, plural } from '../../kit/words';
 import { Derive } from './Derive';
-import { dropDraft, keepDraft, readDraft, type Draft } from './drafts';
 import { Editor } from './Editor';
 import { HallSheet } from './HallSheet';
-import { Under } from './Under';
 import { LiveStave } from './LiveStave';
 import { liveText, scoreOf, type Drawing } from './score';
 import './sequences.css';
+import { Under } from './Under';
 
 const FRESH = '';
+/** Where the text of a sequence waits on the device. */
+const draftKey = (id: string) => `stavewright.draft.${id}`;
 
 /** "Does it hold together?": type the counts, see stave, floor, tally and checks, derive, waive, print, export and call. */
 export default function Workbench({ view: first }: { view: SequenceView }) {
@@ -48,7 +51,7 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
   const [sectioning, setSectioning] = useState('1');
   const [keeper, setKeeper] = useState('');
   const [message, setMessage] = useState<{ good: boolean; text: string } | null>(null);
-  const [draft, setDraft] = useState<Draft | null>(null);
+  const [draft, setDraft] = useState<SequenceDraft | null>(null);
   const [busy, setBusy] = useState(false);
 
   const vocabulary = useMemo(() => makeVocabulary(view.words), [view.words]);
@@ -111,15 +114,17 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
 
   // A draft that was left on this device is offered, never put in unasked.
   useEffect(() => {
-    const left = readDraft(id);
-    const newer = first.sequence ? readDraft(first.sequence.id) : readDraft('new');
+    const left = readFromDevice(draftKey(id), storedSequenceDraft);
+    const newer = first.sequence
+      ? readFromDevice(draftKey(first.sequence.id), storedSequenceDraft)
+      : readFromDevice(draftKey('new'), storedSequenceDraft);
     const found = left ?? newer;
     if (found && found.text !== (first.sequence?.text ?? FRESH)) queueMicrotask(() => setDraft(found));
   }, [id, first]);
   useEffect(() => {
     if (!changed) return;
     const timer = setTimeout(() => {
-      keepDraft(first.sequence ? id : 'new', {
+      keepOnDevice(draftKey(first.sequence ? id : 'new'), storedSequenceDraft, {
         title,
         text,
         version: view.sequence?.version ?? 0,
@@ -185,7 +190,7 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
       setMessage({ good: false, text: answer.title });
       return;
     }
-    dropDraft(first.sequence ? id : 'new');
+    dropFromDevice(draftKey(first.sequence ? id : 'new'));
     setSaved({ title, text });
     const followed = (answer.answer as { followed?: number }).followed ?? 0;
     if (!first.sequence) {
@@ -276,7 +281,7 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
           </Button>{' '}
           <Button
             onClick={() => {
-              dropDraft(first.sequence ? id : 'new');
+              dropFromDevice(draftKey(first.sequence ? id : 'new'));
               setDraft(null);
             }}
           >

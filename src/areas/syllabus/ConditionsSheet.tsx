@@ -1,13 +1,12 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useState, type SyntheticEvent } from 'react';
-import type { FieldError } from '../../contracts/commands';
+import { useState } from 'react';
 import type { EditInput } from '../../contracts/syllabus';
 import type { SyllabusView } from '../../contracts/views';
 import { startingOrder, STARTING_ORDERS, type Syllabus } from '../../core';
-import { errorAt, newId } from '../../kit/send';
 import type { Does } from './BeltSheet';
+import { ConditionSheet } from './ConditionSheet';
 import { ladderOf } from './Ladder';
 
 /** The school's conditions and their order: what must be asked before what, and where it leaves things open. */
@@ -16,24 +15,31 @@ export function ConditionsSheet({
   syllabus,
   edit,
   does,
+  saved,
   leave,
 }: {
   view: SyllabusView;
   syllabus: Syllabus;
   edit: (edits: EditInput[], says: string) => string | null;
   does: Does;
+  /** When a condition was saved. */
+  saved: () => Promise<void>;
   leave: () => void;
 }) {
-  const [name, setName] = useState('');
-  const [errors, setErrors] = useState<FieldError[]>([]);
+  const [open, setOpen] = useState<SyllabusView['conditions'][number] | 'new' | null>(null);
   const set = (order: Syllabus['order']) => edit([{ op: 'order.set', order: [...order] }], 'the order of conditions');
   const nameOf = (id: string) => view.conditions.find((c) => c.id === id)?.name ?? '';
-  const add = async (e: SyntheticEvent) => {
-    e.preventDefault();
-    const wrong = await does('condition.save', { id: newId(), name });
-    setErrors(wrong ?? []);
-    if (wrong === null) setName('');
-  };
+  if (open !== null)
+    return (
+      <ConditionSheet
+        value={open === 'new' ? null : open}
+        done={async () => {
+          await saved();
+          setOpen(null);
+        }}
+        leave={() => setOpen(null)}
+      />
+    );
   return (
     <section className="sheet stack" aria-label="Conditions">
       <h2>What comes before what?</h2>
@@ -100,6 +106,9 @@ export function ConditionsSheet({
                     </MenuItem>
                   ))}
                 </TextField>
+                <Button variant="text" aria-label={`Change ${c.name}`} onClick={() => setOpen(c)}>
+                  Change
+                </Button>
                 <Button
                   variant="text"
                   aria-label={`Remove ${c.name}`}
@@ -112,18 +121,10 @@ export function ConditionsSheet({
           );
         })}
       </ul>
-      <form className="row" style={{ alignItems: 'flex-end' }} onSubmit={(e) => void add(e)} noValidate>
-        <TextField
-          id="condition-name"
-          label="Another condition"
-          value={name}
-          onChange={(e) => setName(e.target.value)}
-          error={!!errorAt(errors, 'name')}
-          helperText={errorAt(errors, 'name')}
-        />
-        <Button type="submit">Add</Button>
-      </form>
-      <Button onClick={leave}>Close</Button>
+      <div className="row">
+        <Button onClick={() => setOpen('new')}>Add a condition</Button>
+        <Button onClick={leave}>Close</Button>
+      </div>
     </section>
   );
 }

@@ -9,6 +9,7 @@ import {
   NOTHING_KNOWN,
   sortFindings,
   STEADY,
+  usualCondition,
   type ItemFacts,
   type PlacedRequirement,
   type SyllabusFinding,
@@ -19,7 +20,7 @@ import { newId, send } from '../../kit/send';
 import { capital, dateInWords, inWords, plural } from '../../kit/words';
 import { AddItem } from './AddItem';
 import { BeltSheet } from './BeltSheet';
-import { Cloth, cellId, type Grip, type Place, type Tie } from './Cloth';
+import { cellId, Cloth, type Grip, type Place, type Tie } from './Cloth';
 import { ConditionsSheet } from './ConditionsSheet';
 import { Coverage } from './Coverage';
 import { NAMES } from './drawing';
@@ -28,10 +29,10 @@ import { LimitsSheet } from './LimitsSheet';
 import { RankSheet } from './RankSheet';
 import { RequirementSheet } from './RequirementSheet';
 import { Tab } from './small';
+import './syllabus.css';
 import { ThreadSheet } from './ThreadSheet';
 import { useDraft } from './useDraft';
 import { PublishSheet, VersionsSheet } from './VersionsSheet';
-import './syllabus.css';
 
 type Open =
   | { what: 'thread'; id: string }
@@ -152,7 +153,12 @@ export default function Syllabus({
       threadId: p.threadId,
       rankId: view.ranks[p.at]!.id,
       conditionId:
-        like?.conditionId ?? view.conditions.find((c) => c.name === 'in air')?.id ?? view.conditions[0]?.id ?? '',
+        like?.conditionId ??
+        usualCondition(
+          view.conditions,
+          syllabus.requirements.map((r) => r.conditionId),
+          syllabus.order,
+        ),
       purpose: like?.purpose ?? null,
       standard: like?.standard ?? STEADY,
       stage: null,
@@ -487,7 +493,14 @@ export default function Syllabus({
             />
           )}
           {open?.what === 'conditions' && (
-            <ConditionsSheet view={view} syllabus={syllabus} edit={edit} does={does} leave={leave} />
+            <ConditionsSheet
+              view={view}
+              syllabus={syllabus}
+              edit={edit}
+              does={does}
+              saved={renewed}
+              leave={leave}
+            />
           )}
           {open?.what === 'limits' && <LimitsSheet syllabus={syllabus} edit={edit} leave={leave} />}
           {open?.what === 'versions' && (

@@ -10,7 +10,7 @@ import { useDraft } from './useDraft';
 const cloth = { colour: '#FFFFFF', second: null, stripe: null, bars: 0 };
 const viewOf = (s: Syllabus, version: number | null): SyllabusView => ({
   ranks: RANKS.map((r) => ({ ...r, cloth, wornBy: 0, version: 1 })),
-  conditions: CONDITIONS,
+  conditions: CONDITIONS.map((c) => ({ ...c, version: 1 })),
   syllabus: s,
   version,
   over: null,

@@ -4,8 +4,18 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { type TechniqueDetail } from '../../contracts/stored/techniqueDetail';
-import { commonStance, layoutStance, NATURAL, stanceInWords, svgOf, ZONES, type StanceGeometry } from '../../core';
+import { type TechniqueDetail } from '../../contracts/stored/technique';
+import {
+  commonStance,
+  CONTACT_KINDS,
+  layoutStance,
+  NATURAL,
+  stanceInWords,
+  svgOf,
+  ZONES,
+  type ContactKind,
+  type StanceGeometry,
+} from '../../core';
 import { onScreen } from '../../kit/drawing/tones';
 import { useEastern } from '../../kit/fonts/useEastern';
 
@@ -243,12 +253,25 @@ export function DetailFields({
               (v) => set({ ceiling: { ...d.ceiling!, condition: v } }),
               { helperText: 'a condition of the school' },
             )}
-            {text(
-              'Contact',
-              'detail.ceiling.contact',
-              d.ceiling.contact,
-              (v) => set({ ceiling: { ...d.ceiling!, contact: v } }),
-              { helperText: '“equipment only” keeps it out of partner drills' },
+            <TextField
+              id="detail-detail.ceiling.kind"
+              label="Contact"
+              select
+              value={d.ceiling.kind ?? ''}
+              onChange={(e) =>
+                set({ ceiling: { ...d.ceiling!, kind: (e.target.value || null) as ContactKind | null } })
+              }
+              helperText="“equipment only” keeps it out of partner drills"
+            >
+              <MenuItem value="">not said</MenuItem>
+              {CONTACT_KINDS.map((k) => (
+                <MenuItem key={k} value={k}>
+                  {k}
+                </MenuItem>
+              ))}
+            </TextField>
+            {text('How far, in words', 'detail.ceiling.contact', d.ceiling.contact, (v) =>
+              set({ ceiling: { ...d.ceiling!, contact: v } }),
             )}
             {text('Allowed targets', 'detail.ceiling.targets', d.ceiling.targets, (v) =>
               set({ ceiling: { ...d.ceiling!, targets: v } }),
@@ -264,7 +287,9 @@ export function DetailFields({
           </div>
         ) : (
           <div>
-            <Button onClick={() => set({ ceiling: { condition: '', contact: '', targets: '', age: null } })}>
+            <Button
+              onClick={() => set({ ceiling: { condition: '', kind: null, contact: '', targets: '', age: null } })}
+            >
               Set a ceiling
             </Button>
           </div>

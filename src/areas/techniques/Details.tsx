@@ -186,7 +186,7 @@ export function Ways({ view }: { view: TechniqueView }) {
           <p>
             {[
               ceiling.condition && `no farther than ${ceiling.condition}`,
-              ceiling.contact,
+              [ceiling.kind, ceiling.contact].filter(Boolean).join(', '),
               ceiling.targets && `at ${ceiling.targets}`,
               ceiling.age !== null && `from the age of ${ceiling.age}`,
             ]

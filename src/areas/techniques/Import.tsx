@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useMemo, useRef, useState } from 'react';
-import { NO_DETAIL } from '../../contracts/stored/techniqueDetail';
+import { NO_DETAIL } from '../../contracts/stored/technique';
 import { readTechniques, type TechniqueFile } from '../../contracts/techniqueFile';
 import type { TechniquesView } from '../../contracts/views';
 import { fold } from '../../core';

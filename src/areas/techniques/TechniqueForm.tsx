@@ -6,10 +6,12 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useEffect, useState } from 'react';
 import { Controller, useFieldArray, useForm, useWatch, type Control, type FieldPath } from 'react-hook-form';
-import { NO_DETAIL } from '../../contracts/stored/techniqueDetail';
+import { NO_DETAIL } from '../../contracts/stored/technique';
+import { storedTechniqueDraft } from '../../contracts/stored/techniqueDraft';
 import { techniqueInput, type TechniqueInput } from '../../contracts/technique';
 import { BODY_PARTS, HURTS, POINT_KINDS, TECHNIQUE_KINDS, UNITS } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
+import { dropFromDevice, keepOnDevice, readFromDevice } from '../../kit/onDevice';
 import { newId } from '../../kit/send';
 import { useSideBySide } from '../../kit/sideBySide/useSideBySide';
 import { DetailFields } from './DetailFields';
@@ -239,18 +241,6 @@ function PointFields({
   );
 }
 
-/** A draft on this device: what it began from, with its version, and what was typed. */
-interface Kept {
-  was: TechniqueInput;
-  version: number | undefined;
-  now: TechniqueInput;
-}
-/** Reads a draft; those of older releases hold only what was typed, over whatever stands now. */
-function readDraft(text: string, start: TechniqueInput, version: number | undefined): Kept {
-  const raw = JSON.parse(text) as Kept | TechniqueInput;
-  return 'now' in raw ? raw : { was: start, version, now: raw };
-}
-
 /** The message of a nested field, wherever the form put it. */
 function errorAtPath(errors: unknown, path: string): string | undefined {
   let at: unknown = errors;
@@ -284,14 +274,14 @@ export default function TechniqueForm({
   });
   const points = useFieldArray({ control, name: 'points', keyName: 'key' });
   const [wrong, setWrong] = useState('');
-  const [base, setBase] = useState<Kept>({ was: start, version, now: start });
+  const [base, setBase] = useState({ was: start, version, now: start });
   const { save: sendIt, meeting } = useSideBySide('technique.save', {
     title: `Which ${start.name.toLowerCase()} shall stand?`,
     nameOf: (path) => techniquePlace(path, [base.was, base.now]),
     inDialog: false,
     leave: 'Keep mine as a draft',
     done: () => {
-      localStorage.removeItem(kept);
+      dropFromDevice(kept);
       location.assign(`/techniques/${start.id}`);
     },
   });
@@ -299,17 +289,21 @@ export default function TechniqueForm({
   const all = useWatch({ control });
 
   useEffect(() => {
-    const text = localStorage.getItem(kept);
-    if (!text) return;
-    const draft = readDraft(text, start, version);
+    const draft = readFromDevice(kept, storedTechniqueDraft);
+    if (!draft) return;
     // A draft goes on from what it began with: what others saved since is shown when it is saved.
     // eslint-disable-next-line react-hooks/set-state-in-effect -- what the device kept is found once, after hydration
-    setBase(draft);
+    setBase({ was: draft.was ?? start, version: draft.version ?? version, now: draft.now });
     reset(draft.now, { keepDefaultValues: true });
     setFound(true);
   }, [kept, reset, start, version]);
   useEffect(() => {
-    if (formState.isDirty) localStorage.setItem(kept, JSON.stringify({ ...base, now: all }));
+    if (formState.isDirty)
+      keepOnDevice(kept, storedTechniqueDraft, {
+        was: base.was,
+        version: base.version ?? null,
+        now: all as TechniqueInput,
+      });
   }, [all, base, kept, formState.isDirty]);
 
   const save = handleSubmit(
@@ -318,7 +312,7 @@ export default function TechniqueForm({
       setBase({ ...base, now: t });
       const answer = await sendIt(base.was, t, base.version);
       if (answer.ok) {
-        localStorage.removeItem(kept);
+        dropFromDevice(kept);
         location.assign(`/techniques/${t.id}`);
         return;
       }
@@ -359,7 +353,7 @@ export default function TechniqueForm({
             <Button
               variant="text"
               onClick={() => {
-                localStorage.removeItem(kept);
+                dropFromDevice(kept);
                 setBase({ was: start, version, now: start });
                 reset(start);
                 setFound(false);

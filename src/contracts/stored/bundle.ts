@@ -1,14 +1,17 @@
 import * as v from 'valibot';
-import { GATE_KINDS, PROMOTIONS, PURPOSES, RUNGS, STAGES } from '../../core';
+import { factsOfOldName, GATE_KINDS, PROMOTIONS, PURPOSES, RUNGS, STAGES } from '../../core';
+import { conditionShape } from '../condition';
 import { name, whole } from '../fields';
 import { gateAmount, gateIsPossible } from '../gate';
 import { cloth } from '../rank';
 import { standardInput } from '../standard';
 import { techniqueFileShape } from '../techniqueFile';
 import { departureShape } from './departures';
+import { NotOurs, storedDocument } from './document';
 import { operationFileShape } from './recipe';
 import { sequenceShape } from './sequence';
 import { limitsShape, MOST } from './syllabus';
+import { ceilingWithKind } from './technique';
 
 const part = v.nullable(
   v.pipe(
@@ -34,16 +37,11 @@ export const sequenceFileShape = v.object({
 });
 
 /** A school as it travels: what it teaches and asks, without people and without ids. Everything is found by its name. */
-export const bundleShape = v.object({
+const bundleBody = v.object({
   format: v.literal('stavewright-school', 'This file is not a school of ours.'),
-  version: v.literal(1, (issue) =>
-    typeof issue.input === 'number' && issue.input > 1
-      ? `This file is of a later kind (${issue.input}); take it in with a newer Stavewright.`
-      : 'This file is of an earlier kind than any that is known, or does not say its version.',
-  ),
   name: v.optional(name, 'A school'),
   ranks: v.pipe(v.array(v.object({ name, cloth })), v.maxLength(40, 'A school has at most 40 belts.')),
-  conditions: v.pipe(v.array(name), v.maxLength(100, 'At most a hundred conditions.')),
+  conditions: v.pipe(v.array(conditionShape), v.maxLength(100, 'At most a hundred conditions.')),
   techniques: v.pipe(v.array(techniqueFileShape), v.maxLength(3000, 'At most 3,000 techniques at once.')),
   sequences: v.pipe(v.array(sequenceFileShape), v.maxLength(2000, 'At most 2,000 sequences at once.')),
   /** Null: the file brings no syllabus, only what can be taught. */
@@ -101,7 +99,45 @@ export const bundleShape = v.object({
     }),
   ),
 });
-export type Bundle = v.InferOutput<typeof bundleShape>;
+
+/** Once conditions were names alone, and ceilings words. */
+interface FirstBundle {
+  conditions?: unknown;
+  techniques?: unknown;
+}
+const firstToSecond = (first: FirstBundle): unknown => ({
+  ...first,
+  conditions: Array.isArray(first.conditions)
+    ? first.conditions.map((c: unknown) => (typeof c === 'string' ? { name: c, ...factsOfOldName(c) } : c))
+    : first.conditions,
+  techniques: Array.isArray(first.techniques)
+    ? first.techniques.map((t: { detail?: unknown } | null) =>
+        typeof t?.detail === 'object' && t.detail !== null ? { ...t, detail: ceilingWithKind(t.detail) } : t,
+      )
+    : first.techniques,
+});
+export const storedBundle = storedDocument<v.InferOutput<typeof bundleBody>>('school', bundleBody, [firstToSecond]);
+
+/** The file as it is written today. */
+export const bundleFile = v.object({ ...bundleBody.entries, version: v.literal(storedBundle.version) });
+/** Any file of ours, of whatever version, as it is written today. */
+export const bundleShape = v.pipe(
+  v.unknown(),
+  v.rawTransform(({ dataset, addIssue, NEVER }) => {
+    try {
+      const raw = dataset.value as { version?: unknown } | null;
+      if (typeof raw !== 'object' || raw === null) throw new NotOurs('This file is not a school of ours.');
+      if (raw.version === undefined) throw new NotOurs('This school does not say its version.');
+      return { ...storedBundle.upgrade(raw), version: storedBundle.version };
+    } catch (e) {
+      if (!(e instanceof NotOurs)) throw e;
+      addIssue({ message: e.message });
+      return NEVER;
+    }
+  }),
+  bundleFile,
+);
+export type Bundle = v.InferOutput<typeof bundleFile>;
 
 /** What becomes of one thing of a file. */
 export const FATES = ['new', 'changed', 'the same', 'kept as here', 'in conflict', 'refused'] as const;

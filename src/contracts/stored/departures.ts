@@ -1,6 +1,7 @@
 import * as v from 'valibot';
-import { MOST_MOVES } from '../../core';
+import { MOST_MOVES, type Departure } from '../../core';
 import { whole } from '../fields';
+import { storedDocument } from './document';
 import { moveShape } from './sequence';
 
 export const departureShape = v.object({
@@ -9,3 +10,5 @@ export const departureShape = v.object({
   becomes: v.nullable(moveShape),
   after: v.nullable(moveShape),
 });
+
+export const storedDepartures = storedDocument<Departure[]>('list of hand edits', v.array(departureShape));

@@ -1,7 +1,8 @@
 import * as v from 'valibot';
-import { ACTION_KINDS, INVERSIONS, MOST_MOVES, POWERS, ZONES, type Operation } from '../../core';
+import { ACTION_KINDS, INVERSIONS, MOST_MOVES, POWERS, ZONES, type Operation, type Recipe } from '../../core';
 import { id, name, whole } from '../fields';
-import { side, short, stepShape } from './sequence';
+import { storedDocument } from './document';
+import { short, side, stepShape } from './sequence';
 
 const pattern = v.object({
   name: v.optional(short),
@@ -81,3 +82,5 @@ export const recipeShape = v.pipe(
   v.minLength(1, 'A recipe has at least one step.'),
   v.maxLength(12, 'A recipe has at most twelve steps.'),
 );
+
+export const storedRecipe = storedDocument<Recipe>('recipe', recipeShape);

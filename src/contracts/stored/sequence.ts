@@ -13,6 +13,7 @@ import {
   type Step,
 } from '../../core';
 import { whole } from '../fields';
+import { storedDocument } from './document';
 
 export const short = v.pipe(v.string(), v.trim(), v.maxLength(200, 'This has at most 200 letters.'));
 
@@ -91,3 +92,5 @@ export const sequenceShape = v.object({
   moves: v.pipe(v.array(moveShape), v.maxLength(MOST_MOVES, `A sequence has at most ${MOST_MOVES} counts.`)),
   closing: v.pipe(v.array(short), v.maxLength(50)),
 }) satisfies v.GenericSchema<unknown, Sequence>;
+
+export const storedSequence = storedDocument<Sequence>('sequence', sequenceShape);

@@ -1,10 +1,11 @@
 import * as v from 'valibot';
-import { PROMOTIONS } from '../../core';
+import { PROMOTIONS, type Syllabus } from '../../core';
 import { date, id, name, reason, whole } from '../fields';
 import { gateShape } from '../gate';
 import { itemShape } from '../item';
 import { requirementShape } from '../requirement';
 import { standardInput } from '../standard';
+import { storedDocument } from './document';
 
 export const threadShape = v.object({
   id,
@@ -59,3 +60,5 @@ export const syllabusShape = v.object({
     v.maxLength(MOST.waivers, `At most ${MOST.waivers} checks are left.`),
   ),
 });
+
+export const storedSyllabus = storedDocument<Syllabus>('syllabus', syllabusShape);

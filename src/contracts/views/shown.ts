@@ -1,4 +1,5 @@
 // What every screen shows of belts, conditions and the shell.
+import type { ConditionFacts } from '../../core';
 import type { Cloth } from '../rank';
 import type { Role } from '../role';
 
@@ -8,7 +9,7 @@ export interface RankShown {
   cloth: Cloth;
 }
 
-export interface ConditionShown {
+export interface ConditionShown extends ConditionFacts {
   id: string;
   name: string;
 }

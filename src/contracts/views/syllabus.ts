@@ -25,7 +25,7 @@ export interface VersionShown {
 /** The way: the draft or the newest published version, whole, and everything it names. */
 export interface SyllabusView {
   ranks: (RankShown & { wornBy: number; version: number })[];
-  conditions: ConditionShown[];
+  conditions: (ConditionShown & { version: number })[];
   syllabus: Syllabus;
   /** The draft's count of changes; null: what is shown is published, and a change begins a draft. */
   version: number | null;

@@ -1,6 +1,6 @@
 // What the screens of the library show.
 import type { Point, StanceGeometry, Standard, TechniqueKind } from '../../core';
-import type { TechniqueDetail } from '../stored/techniqueDetail';
+import type { TechniqueDetail } from '../stored/technique';
 import type { TechniqueFile } from '../techniqueFile';
 import type { RankShown } from './shown';
 

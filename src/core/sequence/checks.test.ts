@@ -91,8 +91,8 @@ describe('what the checks find', () => {
       word('Punch', 'strike'),
       word('Rising block', 'block', { retired: true }),
       word('Spinning kick', 'kick', { rank: 4 }),
-      word('Elbow strike', 'strike', { ceiling: { condition: '', contact: 'equipment only', targets: '' } }),
-      word('Throat strike', 'strike', { ceiling: { condition: 'air', contact: '', targets: '' } }),
+      word('Elbow strike', 'strike', { ceiling: { condition: '', kind: 'equipment only', contact: '', targets: '' } }),
+      word('Throat strike', 'strike', { ceiling: { condition: 'air', kind: null, contact: '', targets: '' } }),
     ]);
     const context = {
       vocabulary,

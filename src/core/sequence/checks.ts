@@ -334,7 +334,7 @@ function words(seq: Sequence, context: CheckContext, found: Found) {
           add(above, key, { name, rank: context.ranks[word.rank] ?? '' }, n);
         const c = word.ceiling;
         if (!c) continue;
-        if (partnered && /^(equipment only|never with a partner)$/i.test(c.contact))
+        if (partnered && c.kind === 'equipment only')
           add(ceilings, key, { text: `${capital(name)} is for equipment only, never with a partner` }, n);
         else if (c.condition && seq.about.condition && context.beyond(seq.about.condition, c.condition))
           add(

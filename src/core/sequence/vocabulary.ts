@@ -1,7 +1,8 @@
 import { distance } from 'fastest-levenshtein';
+import type { StanceGeometry } from '../floor/stance';
+import type { ContactKind } from '../technique/ceiling';
 import { fold } from '../units/fold';
 import type { Zone } from '../units/zone';
-import type { StanceGeometry } from '../floor/stance';
 import type { ActionKind } from './move';
 
 /** A technique as the notation knows it. */
@@ -18,7 +19,7 @@ export interface Word {
   /** Place of the lowest rank that asks for it, lowest 0; null: no rank asks for it. */
   rank: number | null;
   /** The farthest it may go: condition, and contact. Empty strings say nothing. */
-  ceiling: { condition: string; contact: string; targets: string } | null;
+  ceiling: { condition: string; kind: ContactKind | null; contact: string; targets: string } | null;
 }
 
 export interface Vocabulary {

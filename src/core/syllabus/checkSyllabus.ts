@@ -1,12 +1,12 @@
-import { countsFor, isBeyond } from '../units/condition';
+import { ALONE, countsFor, isBeyond, type ConditionFacts } from '../units/condition';
 import { ageAt } from './ages';
 import { coverage } from './coverage';
 import { FAMILIES, type ItemFacts } from './facts';
 import { isWhole, itemKey, wholeOf } from './item';
 import { loadOf } from './load';
 import { hangsOn } from './prerequisites';
+import { RUNG_GEAR, type Requirement } from './standard';
 import { lifeOf, orderOf, requirementsOf, RISKS, type Risk, type Syllabus, type Thread } from './syllabus';
-import type { Requirement } from './standard';
 
 /** What can hurt first, then what cannot be taught as it stands, then what is a matter of measure. */
 export const SYLLABUS_CHECKS = [
@@ -44,30 +44,21 @@ export interface SyllabusFinding {
 export interface SyllabusContext {
   /** From the lowest. */
   ranks: readonly { id: string; name: string }[];
-  conditions: readonly { id: string; name: string }[];
+  conditions: readonly ({ id: string; name: string } & ConditionFacts)[];
   factsOf: (itemKey: string) => ItemFacts | undefined;
   halls: readonly { name: string; width: number; depth: number }[];
 }
 
-/** What a condition takes, read from its name; a school that names it otherwise is not asked. Common practice, no source. */
-export function equipmentOf(condition: string): string | null {
-  if (/\b(holder|pads?|shield)\b/i.test(condition)) return 'pads';
-  if (/\b(target|bag)\b/i.test(condition)) return 'target';
-  if (/\bpost\b/i.test(condition)) return 'striking post';
-  return null;
-}
-export const withPartner = (condition: string): boolean => /\b(partner|attacker|free|receiver)\b/i.test(condition);
-
 /** What of the school's ages a requirement comes under. */
 export function risksOf(
   r: Pick<Requirement, 'rung'>,
-  conditionName: string,
+  condition: Pick<ConditionFacts, 'partner' | 'gear'>,
   f: Pick<ItemFacts, 'weapon' | 'hardens' | 'head'>,
 ): Risk[] {
   const out: Risk[] = [];
-  const partner = withPartner(conditionName) || r.rung !== null;
-  if (partner && f.head && r.rung !== null) out.push(/gloves/.test(r.rung) ? 'head impact' : 'soft head touch');
-  if (f.hardens || equipmentOf(conditionName) === 'striking post') out.push('hard conditioning');
+  const partner = condition.partner || r.rung !== null;
+  if (partner && f.head && r.rung !== null) out.push(RUNG_GEAR[r.rung] === 'none' ? 'soft head touch' : 'head impact');
+  if (f.hardens || condition.gear === 'striking post') out.push('hard conditioning');
   if (f.weapon) out.push('weapons');
   return out;
 }
@@ -89,7 +80,8 @@ export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[
   const ids = c.ranks.map((r) => r.id);
   const place = new Map(ids.map((id, i) => [id, i]));
   const rankName = (i: number) => c.ranks[i]?.name ?? '';
-  const conditionName = (id: string) => c.conditions.find((x) => x.id === id)?.name ?? 'a condition that is gone';
+  const conditionOf = new Map(c.conditions.map((x) => [x.id, x]));
+  const conditionName = (id: string) => conditionOf.get(id)?.name ?? 'a condition that is gone';
   const order = orderOf(
     s,
     c.conditions.map((x) => x.id),
@@ -262,6 +254,7 @@ export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[
   function checkRequirement(r: (typeof asked)[number], f: ItemFacts) {
     const at = place.get(r.rankId)!;
     const condition = conditionName(r.conditionId);
+    const done = conditionOf.get(r.conditionId) ?? ALONE;
     if (f.ceiling !== null && isBeyond(order, r.conditionId, f.ceiling))
       say(
         'above the ceiling',
@@ -282,7 +275,7 @@ export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[
         r.id,
       );
     const owns = s.limits.owns;
-    const takes = equipmentOf(condition);
+    const takes = done.gear;
     if (owns && takes && !owns.includes(takes))
       say(
         'equipment missing',
@@ -302,7 +295,7 @@ export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[
         `${rankName(at)} can be reached ${youngest > 0 ? `at ${youngest}` : 'at any age'}. Rules of federation, insurer and local law come first.`,
         r.id,
       );
-    for (const risk of risksOf(r, condition, f)) {
+    for (const risk of risksOf(r, done, f)) {
       const from = s.limits.ages[risk];
       if (from !== null && youngest < from)
         say(

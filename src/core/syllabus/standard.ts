@@ -53,6 +53,13 @@ export const RUNGS = [
   'faster, gloves and pads',
 ] as const;
 export type Rung = (typeof RUNGS)[number];
+/** What is worn on each rung. */
+export const RUNG_GEAR: Readonly<Record<Rung, 'none' | 'gloves and pads'>> = {
+  'slow, soft hands': 'none',
+  'slow, with checks': 'none',
+  'slow, gloves and pads': 'gloves and pads',
+  'faster, gloves and pads': 'gloves and pads',
+};
 
 /** What a rank asks of an item. */
 export interface Requirement {

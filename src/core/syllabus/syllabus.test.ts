@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { DirectedGraph } from 'graphology';
 import { hasCycle, topologicalSort } from 'graphology-dag';
 import { describe, expect, it } from 'vitest';
+import { ALONE } from '../units/condition';
 import { anySyllabus, asks, context, editing, library, names, RANKS, syllabus, thread } from './builders';
 import { checkSyllabus, risksOf, sortFindings } from './checkSyllabus';
 import { compareSyllabi, touchedRequirements } from './compare';
@@ -471,12 +472,12 @@ describe('checks', () => {
   });
   it('ages are kept apart', () => {
     const f = { weapon: true, hardens: true, head: true };
-    expect(risksOf({ rung: 'slow, gloves and pads' }, 'set partner', f)).toEqual([
+    expect(risksOf({ rung: 'slow, gloves and pads' }, { partner: true, gear: null }, f)).toEqual([
       'head impact',
       'hard conditioning',
       'weapons',
     ]);
-    expect(risksOf({ rung: null }, 'in air', { ...f, weapon: false, hardens: false })).toEqual([]);
+    expect(risksOf({ rung: null }, ALONE, { ...f, weapon: false, hardens: false })).toEqual([]);
   });
 });
 

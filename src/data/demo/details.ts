@@ -1,6 +1,6 @@
 // What the techniques of Causeway Hall are besides their points. Measured ranges, self-checks and where schools differ:
 // common practice, no source. Names in other languages are plain words of those languages.
-import { NO_DETAIL, type TechniqueDetail, type Term } from '../../contracts/stored/techniqueDetail';
+import { NO_DETAIL, type TechniqueDetail, type Term } from '../../contracts/stored/technique';
 import type { Zone } from '../../core';
 
 type Some = Partial<Omit<TechniqueDetail, 'prerequisites' | 'variants'>> & {
@@ -148,7 +148,8 @@ export const DEMO_DETAILS: Readonly<Record<string, Some>> = {
     ...at('upper', 'back of the first two knuckles', 'temple'),
     ceiling: {
       condition: 'set partner',
-      contact: 'stop a hand’s length short',
+      kind: 'stops short',
+      contact: 'a hand’s length',
       targets: 'guard or pad, never the face',
       age: 16,
     },
@@ -156,7 +157,7 @@ export const DEMO_DETAILS: Readonly<Record<string, Some>> = {
   'Elbow strike': {
     ...at('middle', 'point of the elbow', 'pad, or the air at a distance'),
     terms: [term('ja', '肘打ち', 'hiji-uchi', 'elbow hit')],
-    ceiling: { condition: 'moving holder', contact: 'equipment only', targets: 'pads and post', age: 14 },
+    ceiling: { condition: 'moving holder', kind: 'equipment only', contact: '', targets: 'pads and post', age: 14 },
   },
   'Palm check': { ...at('middle', 'palm', 'the partner’s forearm or shoulder'), after: ['Guard stance'] },
   'Low block': {
@@ -254,7 +255,7 @@ export const DEMO_DETAILS: Readonly<Record<string, Some>> = {
   'Back kick': {
     ...at('middle', 'heel', 'belt'),
     after: ['Side kick'],
-    ceiling: { condition: 'moving holder', contact: '', targets: 'shield', age: null },
+    ceiling: { condition: 'moving holder', kind: null, contact: '', targets: 'shield', age: null },
   },
   'Pulling hand': {
     selfChecks: [
@@ -270,7 +271,8 @@ export const DEMO_DETAILS: Readonly<Record<string, Some>> = {
     sideRule: 'step with the foot on the side where the cut starts',
     ceiling: {
       condition: 'set partner',
-      contact: 'stop a hand’s length short',
+      kind: 'stops short',
+      contact: 'a hand’s length',
       targets: 'the air above the head',
       age: 12,
     },

@@ -2,8 +2,14 @@ import { hashPassword } from 'better-auth/crypto';
 import { eq } from 'drizzle-orm';
 import type { PgTable } from 'drizzle-orm/pg-core';
 import { v7 } from 'uuid';
+import { DEMO_PASSWORD, DEMO_SIGN_INS } from '../../../scripts/demo-sign-ins.mjs';
 import type { PlainDate } from '../../core';
+import { addDays, applyDepartures, findDepartures, readSequence, type Departure, type Sequence } from '../../core';
 import { inSchool, openDatabase, openPool, type Transaction } from '../connection';
+import { FIRST_STEPS } from '../openSchool';
+import { factsFor, readItems } from '../queries/items';
+import { readLibrary } from '../queries/library';
+import { computedOf, keptOf, readVocabulary, textOf } from '../queries/sequences';
 import {
   adaptation,
   attendance,
@@ -25,18 +31,12 @@ import {
   technique,
 } from '../tables';
 import { account, user } from '../tables/auth';
-import { FIRST_STEPS } from '../openSchool';
-import { DEMO_PASSWORD, DEMO_SIGN_INS } from '../../../scripts/demo-sign-ins.mjs';
-import { addDays, applyDepartures, findDepartures, readSequence, type Departure, type Sequence } from '../../core';
-import { factsFor, readItems } from '../queries/items';
-import { readLibrary } from '../queries/library';
-import { computedOf, readVocabulary, textOf } from '../queries/sequences';
 import { detailOf } from './details';
-import { partnersOf } from './partners';
 import { DEMO_SCHOOL_ID, generateDemo, techniqueOf, type DemoSchool } from './generate';
 import { writeLived, writeShowings } from './lived';
-import { syllabusFrom, theDraft, withForms } from './way';
+import { partnersOf } from './partners';
 import { DEMO_HALLS, DEMO_SEQUENCES } from './sequences';
+import { syllabusFrom, theDraft, withForms } from './way';
 
 const ROWS_AT_ONCE = 2000;
 
@@ -228,9 +228,8 @@ async function writeSequences(tx: Transaction, made: DemoSchool) {
       schoolId,
       id,
       title: s.title,
-      kind: body.about.kind,
+      ...keptOf(body),
       text,
-      body,
       parentId,
       recipe,
       departures,

@@ -5,6 +5,7 @@ import {
   conditionOrder,
   daysBetween,
   itemPoints,
+  type ConditionFacts,
   type ConditionOrder,
   type Look,
   type Mark,
@@ -17,8 +18,8 @@ import {
 import { FIRST_CONDITIONS, FIRST_STEPS } from '../openSchool';
 import { dice, type Dice } from './dice';
 import { DEMO_TECHNIQUES } from './library';
-import { plainRequirement } from './way';
 import { DEMO_ASKS, DEMO_RANKS, DEMO_STUDENTS } from './syllabus';
+import { plainRequirement } from './way';
 
 export const DEMO_SCHOOL_ID = '0197f3a0-0000-7000-8000-00000000ca0e';
 
@@ -44,7 +45,7 @@ export const techniqueOf = (r: Pick<Requirement, 'item'>): string => {
 
 export interface DemoSchool {
   ranks: { id: string; name: string; cloth: (typeof DEMO_RANKS)[number]['cloth'] }[];
-  conditions: { id: string; name: string }[];
+  conditions: ({ id: string; name: string } & ConditionFacts)[];
   order: ConditionOrder;
   techniques: Technique[];
   summaries: Map<string, string>;
@@ -103,7 +104,7 @@ export function generateDemo(today: PlainDate, seed = 20_260_301, other: Partial
 
   const ranks = DEMO_RANKS.map((r) => ({ id: newId(), ...r }));
   const rankId = new Map(ranks.map((r) => [r.name, r.id]));
-  const conditions = FIRST_CONDITIONS.map((name) => ({ id: newId(), name: name }));
+  const conditions = FIRST_CONDITIONS.map((c) => ({ id: newId(), ...c }));
   const conditionId = new Map<string, string>(conditions.map((c) => [c.name, c.id]));
   const made = conditionOrder(
     conditions.map((c) => c.id),

@@ -1,9 +1,8 @@
-import { withPartner } from '../../core';
 import type { DemoSchool } from './generate';
 
 /** With whom somebody worked on a day where the work takes two: the next of the same belt in class, else the next at all. */
 export function partnersOf(made: DemoSchool): (conditionId: string, day: string, studentId: string) => string | null {
-  const inPairs = new Set(made.conditions.filter((c) => withPartner(c.name)).map((c) => c.id));
+  const inPairs = new Set(made.conditions.filter((c) => c.partner).map((c) => c.id));
   const beltOn = (id: string, day: string) =>
     made.students.find((s) => s.id === id)?.held.findLast((h) => h.since <= day)?.rankId;
   return (conditionId, day, studentId) => {

@@ -9,6 +9,7 @@ import {
   type ConditionStep,
   type Edit,
   type EditContext,
+  type SyllabusContext,
   type Item,
   type ItemFacts,
   type PlacedRequirement,
@@ -172,7 +173,7 @@ interface Names {
 export function withForms(
   first: Syllabus,
   names: Names,
-  context: EditContext,
+  context: EditContext & Pick<SyllabusContext, 'conditions'>,
   factsFor: (s: Syllabus) => (key: string) => ItemFacts | undefined,
   newId: () => string,
   day: PlainDate,

@@ -107,7 +107,7 @@ async function readShowings(tx: Transaction, byStudent: Gathered, whose: SQL): P
     select l.student_id as student, l.sequence_id as sequence, l.part_from as "from", l.counts, l.day::text as day,
       (extract(epoch from l.at) * 1000)::bigint as at, l.condition_id as condition, l.purpose, l.stage
     from look l join sequence s on s.school_id = l.school_id and s.id = l.sequence_id
-    where l.counts is not null and jsonb_array_length(s.body->'moves') = l.of_counts
+    where l.counts is not null and s.counts = l.of_counts
       and not exists (select 1 from look r where r.school_id = l.school_id and r.replaces = l.id) ${whose}`);
   for (const row of rows) {
     const read = readShowing(row.counts);

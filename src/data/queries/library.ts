@@ -1,5 +1,5 @@
 import { asc } from 'drizzle-orm';
-import type { TechniqueDetail } from '../../contracts/stored/techniqueDetail';
+import type { TechniqueDetail } from '../../contracts/stored/technique';
 import { itemPoints, type Point, type Slip, type Technique } from '../../core';
 import type { Transaction } from '../connection';
 import { point, slip, technique } from '../tables';

@@ -51,6 +51,7 @@ export async function readWords(tx: Transaction): Promise<Word[]> {
     geometry: t.kind === 'stance' ? (detail.geometry ?? commonStance(t.name)) : null,
     ceiling: detail.ceiling && {
       condition: detail.ceiling.condition,
+      kind: detail.ceiling.kind,
       contact: detail.ceiling.contact,
       targets: detail.ceiling.targets,
     },
@@ -133,6 +134,9 @@ export function recompute(rows: readonly SequenceRow[], vocabulary: Vocabulary):
   return changed;
 }
 
+/** What is kept of the moves: themselves, and what is asked of them without opening them. */
+export const keptOf = (body: Sequence) => ({ body, kind: body.about.kind, counts: body.moves.length });
+
 /** Writes the recomputed sequences; each gets the next version. */
 export async function recomputeAll(tx: Transaction, vocabulary: Vocabulary): Promise<string[]> {
   const changed = recompute(await readSequences(tx), vocabulary);
@@ -140,9 +144,8 @@ export async function recomputeAll(tx: Transaction, vocabulary: Vocabulary): Pro
     await tx
       .update(sequence)
       .set({
-        body: c.body,
+        ...keptOf(c.body),
         text: c.text,
-        kind: c.body.about.kind,
         unfit: c.unfit,
         trouble: c.trouble,
         version: sql`${sequence.version} + 1`,
@@ -161,7 +164,7 @@ export async function rereadAll(tx: Transaction): Promise<void> {
     const errors = problems.filter((p) => p.severity === 'error').length;
     const titled = { ...body, about: { ...body.about, title: row.title } };
     if (errors !== row.problems || JSON.stringify(titled) !== JSON.stringify(row.body))
-      await tx.update(sequence).set({ body: titled, problems: errors }).where(eq(sequence.id, row.id));
+      await tx.update(sequence).set({ ...keptOf(titled), problems: errors }).where(eq(sequence.id, row.id));
   }
   await recomputeAll(tx, vocabulary);
 }

@@ -1,6 +1,6 @@
-import { foreignKey, index, jsonb, pgTable, primaryKey, smallint, uuid } from 'drizzle-orm/pg-core';
-import { type Item } from '../../core';
-import { day, schoolId } from './columns';
+import { foreignKey, index, pgTable, primaryKey, smallint, uuid } from 'drizzle-orm/pg-core';
+import { storedTaught } from '../../contracts/stored/taught';
+import { day, kept, schoolId } from './columns';
 import { person } from './person';
 
 /** A class that was held; hours and classes of the gates are counted from these. */
@@ -13,7 +13,7 @@ export const classHeld = pgTable(
     minutes: smallint('minutes').notNull(),
     by: uuid('by'),
     /** What was taught: those who were away are to make it up. */
-    taught: jsonb('taught').$type<Item[]>().notNull().default([]),
+    taught: kept('taught', storedTaught).notNull().default([]),
   },
   (t) => [primaryKey({ columns: [t.schoolId, t.id] }), index('class_held_day').on(t.schoolId, t.day)],
 );

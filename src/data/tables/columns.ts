@@ -1,10 +1,19 @@
 import { getTableName, type Table } from 'drizzle-orm';
-import { date, integer, timestamp, uuid } from 'drizzle-orm/pg-core';
+import { customType, date, integer, timestamp, uuid } from 'drizzle-orm/pg-core';
+import type { StoredDocument } from '../../contracts/stored/document';
 
 /** The school every row belongs to: first column of every primary and foreign key. */
 export const schoolId = () => uuid('school_id').notNull();
 export const day = (name: string) => date(name, { mode: 'string' });
 export const instant = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
+
+/** A document kept whole: whoever reads the column gets it as it is written today, whenever it was kept. */
+export const kept = <T>(name: string, document: StoredDocument<T>) =>
+  customType<{ data: T; driverData: unknown }>({
+    dataType: () => 'jsonb',
+    fromDriver: (raw) => document.upgrade(raw),
+    toDriver: (value) => JSON.stringify(document.keep(value)),
+  })(name);
 
 /**
  * Of what several people edit: goes up with every save, so that nobody writes over what they have not seen, and who it

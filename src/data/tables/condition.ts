@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
-import { integer, pgTable, primaryKey, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
+import { CONDITION_GEAR, FREEDOMS } from '../../core';
+import { boolean, integer, pgTable, primaryKey, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
 import { edited, schoolId } from './columns';
 
 export const condition = pgTable(
@@ -9,6 +10,11 @@ export const condition = pgTable(
     id: uuid('id').notNull(),
     position: integer('position').notNull(),
     name: text('name').notNull(),
+    partner: boolean('partner').notNull(),
+    gear: text('gear', { enum: CONDITION_GEAR }),
+    home: boolean('home').notNull(),
+    attacker: text('attacker', { enum: FREEDOMS }),
+    defender: text('defender', { enum: FREEDOMS }),
     ...edited(),
   },
   (t) => [

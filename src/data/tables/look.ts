@@ -4,7 +4,6 @@ import {
   doublePrecision,
   foreignKey,
   index,
-  jsonb,
   pgTable,
   primaryKey,
   smallint,
@@ -12,8 +11,9 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
-import { POINT_KINDS, SIDES, STAGES, type CountSlip } from '../../core';
-import { day, instant, onlyAdded, schoolId } from './columns';
+import { storedSlips } from '../../contracts/stored/slips';
+import { POINT_KINDS, SIDES, STAGES } from '../../core';
+import { day, instant, kept, onlyAdded, schoolId } from './columns';
 import { condition } from './condition';
 import { person } from './person';
 import { point } from './point';
@@ -37,7 +37,7 @@ export const look = onlyAdded(
       ofCounts: smallint('of_counts'),
       /** One letter a count, H held, S slipped, U not seen; then a bar and the three points of its own. */
       counts: text('counts'),
-      slips: jsonb('slips').$type<CountSlip[]>(),
+      slips: kept('slips', storedSlips),
       stage: text('stage', { enum: STAGES }),
       conditionId: uuid('condition_id').notNull(),
       day: day('day').notNull(),

@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm';
-import { integer, jsonb, pgTable, primaryKey, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
-import type { Cloth } from '../../contracts/rank';
-import { edited, schoolId } from './columns';
+import { integer, pgTable, primaryKey, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
+import { storedCloth } from '../../contracts/stored/cloth';
+import { edited, kept, schoolId } from './columns';
 
 export const rank = pgTable(
   'rank',
@@ -10,7 +10,7 @@ export const rank = pgTable(
     id: uuid('id').notNull(),
     position: integer('position').notNull(),
     name: text('name').notNull(),
-    cloth: jsonb('cloth').$type<Cloth>().notNull(),
+    cloth: kept('cloth', storedCloth).notNull(),
     ...edited(),
   },
   (t) => [primaryKey({ columns: [t.schoolId, t.id] }), uniqueIndex('rank_name').on(t.schoolId, sql`lower(${t.name})`)],

@@ -1,7 +1,10 @@
 import { sql } from 'drizzle-orm';
-import { boolean, foreignKey, integer, jsonb, pgTable, primaryKey, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
-import { SEQUENCE_KINDS, type Departure, type Recipe, type Sequence } from '../../core';
-import { day, instant, schoolId } from './columns';
+import { boolean, foreignKey, integer, pgTable, primaryKey, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
+import { storedDepartures } from '../../contracts/stored/departures';
+import { storedRecipe } from '../../contracts/stored/recipe';
+import { storedSequence } from '../../contracts/stored/sequence';
+import { SEQUENCE_KINDS } from '../../core';
+import { day, instant, kept, schoolId } from './columns';
 
 /** A sequence whole. Written by hand, `text` is what was typed; derived, `recipe` and the hand edits make it from its parent. */
 export const sequence = pgTable(
@@ -12,12 +15,14 @@ export const sequence = pgTable(
     title: text('title').notNull(),
     kind: text('kind', { enum: SEQUENCE_KINDS }).notNull(),
     text: text('text').notNull(),
-    body: jsonb('body').$type<Sequence>().notNull(),
+    body: kept('body', storedSequence).notNull(),
+    /** How many counts the body has: what is asked of it in a query is asked of this. */
+    counts: integer('counts').notNull(),
     /** Lines that could not be read when it was saved. */
     problems: integer('problems').notNull().default(0),
     parentId: uuid('parent_id'),
-    recipe: jsonb('recipe').$type<Recipe>(),
-    departures: jsonb('departures').$type<Departure[]>().notNull().default([]),
+    recipe: kept('recipe', storedRecipe),
+    departures: kept('departures', storedDepartures).notNull().default([]),
     /** Hand edits whose place is gone since the parent changed. */
     unfit: integer('unfit').notNull().default(0),
     /** Why the recipe cannot be followed any more; the last good moves are kept. */

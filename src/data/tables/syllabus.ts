@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm';
-import { foreignKey, integer, jsonb, pgTable, primaryKey, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
-import type { Syllabus } from '../../core';
-import { day, instant, onlyAdded, schoolId } from './columns';
+import { foreignKey, integer, pgTable, primaryKey, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
+import { storedSyllabus } from '../../contracts/stored/syllabus';
+import { day, instant, kept, onlyAdded, schoolId } from './columns';
 import { person } from './person';
 
 /**
@@ -15,7 +15,7 @@ export const syllabusVersion = pgTable(
     id: uuid('id').notNull(),
     state: text('state', { enum: ['draft', 'published'] }).notNull(),
     title: text('title').notNull(),
-    body: jsonb('body').$type<Syllabus>().notNull(),
+    body: kept('body', storedSyllabus).notNull(),
     from: day('from'),
     /** Goes up with every change of the draft. */
     version: integer('version').notNull().default(1),

@@ -1,8 +1,8 @@
 import { sql } from 'drizzle-orm';
-import { boolean, foreignKey, jsonb, pgTable, primaryKey, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
-import { NO_DETAIL, type TechniqueDetail } from '../../contracts/stored/techniqueDetail';
+import { boolean, foreignKey, pgTable, primaryKey, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
+import { NO_DETAIL, storedDetail } from '../../contracts/stored/technique';
 import { TECHNIQUE_KINDS } from '../../core';
-import { edited, schoolId } from './columns';
+import { edited, kept, schoolId } from './columns';
 
 export const technique = pgTable(
   'technique',
@@ -15,7 +15,7 @@ export const technique = pgTable(
     sided: boolean('sided').notNull(),
     stanceId: uuid('stance_id'),
     stepId: uuid('step_id'),
-    detail: jsonb('detail').$type<TechniqueDetail>().notNull().default(NO_DETAIL),
+    detail: kept('detail', storedDetail).notNull().default(NO_DETAIL),
     /** What it turned out to be the same as: published versions that name it are read as naming that one. */
     mergedInto: uuid('merged_into'),
     retired: boolean('retired').notNull().default(false),

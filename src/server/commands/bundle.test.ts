@@ -5,7 +5,7 @@ import * as v from 'valibot';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { bundleJsonSchema } from '../../contracts/bundleSchema';
 import { bundleShape, type Bundle, type BundleReport } from '../../contracts/stored/bundle';
-import { checkSyllabus } from '../../core';
+import { ALONE, checkSyllabus } from '../../core';
 import { inSchool } from '../../data/connection';
 import { fillDemo } from '../../data/demo/fill';
 import { DEMO_SCHOOL_ID } from '../../data/demo/generate';
@@ -108,7 +108,7 @@ describe('a school in a file', () => {
     const validate = new Ajv2020({ strict: false, validateFormats: false }).compile(bundleJsonSchema());
     const good = JSON.parse(JSON.stringify(starterBundle())) as Record<string, unknown>;
     expect(validate(good)).toBe(true);
-    for (const bad of [{ format: 'other' }, { version: 2 }, { ranks: [{ name: 'White' }] }, { techniques: 7 }]) {
+    for (const bad of [{ format: 'other' }, { version: 3 }, { ranks: [{ name: 'White' }] }, { techniques: 7 }]) {
       expect(validate({ ...good, ...bad })).toBe(false);
       expect(v.safeParse(bundleShape, { ...good, ...bad }).success).toBe(false);
     }
@@ -166,7 +166,7 @@ describe('what a file meets here', () => {
     const before = JSON.stringify(bundle);
     const bad: Bundle = {
       ...bundle,
-      conditions: [...bundle.conditions, 'on ice'],
+      conditions: [...bundle.conditions, { name: 'on ice', ...ALONE }],
       techniques: [
         { ...stance, kind: 'kick' },
         { ...stance, name: 'Twice' },
@@ -237,7 +237,7 @@ describe('what a file meets here', () => {
     expect(await reasons(with_([{ ...stand, stance: 'Second stance' }, other]))).toEqual([
       expect.stringMatching(/stands on .* stands on .*nothing can stand on itself/),
     ]);
-    const [a, b] = one.conditions as [string, string];
+    const [a, b] = one.conditions.map((c) => c.name) as [string, string];
     const circle = {
       ...one,
       syllabus: {
@@ -261,11 +261,11 @@ describe('what a file meets here', () => {
 
   it('an older and a newer version are called what they are, and a need said a thousand times is one', async () => {
     const one = starterBundle();
-    expect(problemsOf({ ...one, version: 2 })).toEqual([
-      'This file is of a later kind (2); take it in with a newer Stavewright.',
+    expect(problemsOf({ ...one, version: 3 })).toEqual([
+      'This school is of a later kind (3); open it with a newer Stavewright.',
     ]);
-    expect(problemsOf({ ...one, version: 0 })[0]).toContain('of an earlier kind');
-    expect(problemsOf({ ...one, version: undefined })[0]).toContain('of an earlier kind');
+    expect(problemsOf({ ...one, version: 0 })[0]).toContain('does not say its version');
+    expect(problemsOf({ ...one, version: undefined })[0]).toContain('does not say its version');
     const items = one.syllabus!.items;
     const again = (times: number) => ({
       ...one,

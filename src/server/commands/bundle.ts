@@ -2,7 +2,7 @@ import { eq, sql } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import type { CommandInput, CommandName } from '../../contracts/commands';
 import type { Bundle, BundleLine, BundleReport, ItemByName } from '../../contracts/stored/bundle';
-import { NO_DETAIL } from '../../contracts/stored/techniqueDetail';
+import { NO_DETAIL } from '../../contracts/stored/technique';
 import type { TechniqueFile } from '../../contracts/techniqueFile';
 import {
   compareSyllabi,
@@ -18,7 +18,7 @@ import {
   type Thread,
 } from '../../core';
 import { tentatively, type Transaction } from '../../data/connection';
-import { readSequences, readVocabulary, recomputeAll, rereadAll, textOf } from '../../data/queries/sequences';
+import { keptOf, readSequences, readVocabulary, recomputeAll, rereadAll, textOf } from '../../data/queries/sequences';
 import { openDraft, readNewest } from '../../data/queries/syllabus';
 import { condition, point, rank, sequence, slip, technique } from '../../data/tables';
 import { Refusal } from '../http/problem';
@@ -27,6 +27,7 @@ import { libraryView } from '../views/library';
 import type { Who } from '../who';
 import type { Runs } from './command';
 import { inTurn } from './inTurn';
+import { nextVersion } from './meanwhile';
 import { readEditContext, wholeIsSound, writeDraft } from './syllabus';
 import { pointRow, saveTechnique } from './technique';
 
@@ -81,7 +82,7 @@ async function takeBundle(tx: Transaction, who: Who, bundle: Bundle, keep: Keep)
     return true;
   };
   await takeBelts(tx, who, bundle, keep, lines, onlyOnce);
-  await takeConditions(tx, who, bundle, lines, onlyOnce);
+  await takeConditions(tx, who, bundle, keep, lines, onlyOnce);
   await takeTechniques(tx, who, bundle, keep, lines, onlyOnce, step);
   await takeSequences(tx, who, bundle, keep, lines, onlyOnce, step);
   if (bundle.syllabus) await takeSyllabus(tx, who, bundle.syllabus, keep, lines);
@@ -125,15 +126,43 @@ async function takeBelts(tx: Transaction, who: Who, { ranks }: Bundle, keep: Kee
   }
 }
 
-async function takeConditions(tx: Transaction, who: Who, { conditions }: Bundle, lines: BundleLine[], once: Once) {
+async function takeConditions(
+  tx: Transaction,
+  who: Who,
+  { conditions }: Bundle,
+  keep: Keep,
+  lines: BundleLine[],
+  once: Once,
+) {
+  const what = 'condition' as const;
   const here = await tx.select().from(condition);
-  const known = new Set(here.map((c) => fold(c.name)));
+  const known = new Map(here.map((c) => [fold(c.name), c]));
   let position = here.length;
-  for (const name of conditions) {
-    if (!once('condition', name)) continue;
-    const there = known.has(fold(name));
-    if (!there) await tx.insert(condition).values({ schoolId: who.schoolId, id: v7(), position: position++, name });
-    lines.push({ what: 'condition', name, fate: there ? 'the same' : 'new', why: '' });
+  for (const c of conditions) {
+    const { name } = c;
+    if (!once(what, name)) continue;
+    const there = known.get(fold(name));
+    if (!there) {
+      await tx
+        .insert(condition)
+        .values({ schoolId: who.schoolId, id: v7(), position: position++, ...c, changedBy: who.personId });
+      lines.push({ what, name, fate: 'new', why: '' });
+      continue;
+    }
+    const facts = { partner: c.partner, gear: c.gear, home: c.home, attacker: c.attacker, defender: c.defender };
+    const differs = (Object.keys(facts) as (keyof typeof facts)[]).some((k) => there[k] !== facts[k]);
+    if (differs && keep === 'file')
+      await tx
+        .update(condition)
+        .set({ ...facts, ...nextVersion(condition, who) })
+        .where(eq(condition.id, there.id));
+    lines.push(
+      !differs
+        ? { what, name, fate: 'the same', why: '' }
+        : keep === 'file'
+          ? { what, name, fate: 'changed', why: 'Other needs.' }
+          : { what, name, fate: 'kept as here', why: 'The file has it otherwise.' },
+    );
   }
 }
 
@@ -350,8 +379,7 @@ async function takeSequences(
         ) as Recipe | undefined) ?? null;
       const row = {
         title: s.title,
-        kind: body.about.kind,
-        body,
+        ...keptOf(body),
         text: textOf(body, vocabulary),
         problems: 0,
         parentId: s.from === null ? null : find(s.from),

@@ -1,17 +1,37 @@
 import { eq, sql } from 'drizzle-orm';
-import { type Syllabus } from '../../core';
-import { condition, syllabusVersion } from '../../data/tables';
+import { fold, type ConditionFacts, type Syllabus } from '../../core';
+import type { Transaction } from '../../data/connection';
+import { condition, syllabusVersion, technique } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import type { Runs } from './command';
 import { inTurn } from './inTurn';
 import { nextVersion, notMeanwhile } from './meanwhile';
 import { writeDraft } from './syllabus';
 
+const factsOf = ({ partner, gear, home, attacker, defender }: ConditionFacts): ConditionFacts => ({
+  partner,
+  gear,
+  home,
+  attacker,
+  defender,
+});
+
+/** Ceilings name a condition of the school: they follow when it gets another name. */
+async function ceilingsFollow(tx: Transaction, was: string, now: string) {
+  const rows = await tx.select({ id: technique.id, detail: technique.detail }).from(technique);
+  for (const { id, detail } of rows)
+    if (detail.ceiling && fold(detail.ceiling.condition) === fold(was))
+      await tx
+        .update(technique)
+        .set({ detail: { ...detail, ceiling: { ...detail.ceiling, condition: now } } })
+        .where(eq(technique.id, id));
+}
+
 export const conditionCommands: Runs<'condition.save' | 'condition.remove'> = {
   'condition.save': async (tx, who, { version, ...c }) => {
     await inTurn(tx, who, 'way');
     const now = (await tx.select().from(condition).where(eq(condition.id, c.id)))[0];
-    await notMeanwhile(tx, now?.name ?? '', now, version, () => ({ id: c.id, name: now!.name }));
+    await notMeanwhile(tx, now?.name ?? '', now, version, () => ({ id: c.id, ...factsOf(now!), name: now!.name }));
     const twin = await tx
       .select({ id: condition.id })
       .from(condition)
@@ -28,11 +48,9 @@ export const conditionCommands: Runs<'condition.save' | 'condition.remove'> = {
       .values({ schoolId: who.schoolId, ...c, position: last[0]?.next ?? 0, changedBy: who.personId })
       .onConflictDoUpdate({
         target: [condition.schoolId, condition.id],
-        set: {
-          name: c.name,
-          ...nextVersion(condition, who),
-        },
+        set: { name: c.name, ...factsOf(c), ...nextVersion(condition, who) },
       });
+    if (now && now.name !== c.name) await ceilingsFollow(tx, now.name, c.name);
     return { id: c.id };
   },
 

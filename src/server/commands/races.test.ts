@@ -101,7 +101,7 @@ describe('many at the same moment', () => {
   it.each([
     ['technique.save', () => ({ ...goodInputs(s)['technique.save'](), id: v7(), name: 'Twin block' })],
     ['sequence.save', () => ({ id: v7(), title: 'Twin form', text: 'punch R' })],
-    ['condition.save', () => ({ id: v7(), name: 'Twin condition' })],
+    ['condition.save', () => ({ ...goodInputs(s)['condition.save'](), id: v7(), name: 'Twin condition' })],
     ['rank.save', () => ({ ...goodInputs(s)['rank.save'](), id: v7(), name: 'Twin belt' })],
     ['hall.save', () => ({ ...goodInputs(s)['hall.save'](), id: v7(), name: 'Twin hall' })],
   ] as const)('%s: a name is given once, and the others are told in words', async (name, make) => {

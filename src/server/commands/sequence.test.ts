@@ -1,6 +1,6 @@
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { NO_DETAIL } from '../../contracts/stored/techniqueDetail';
+import { NO_DETAIL } from '../../contracts/stored/technique';
 import { parseStep, type Recipe } from '../../core';
 import { makeDatabase, type TestDatabase } from '../../data/testing/database';
 import { Refusal } from '../http/problem';

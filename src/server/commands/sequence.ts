@@ -11,6 +11,7 @@ import {
 import type { Transaction } from '../../data/connection';
 import {
   computedOf,
+  keptOf,
   originOf,
   readSequences,
   readVocabulary,
@@ -48,9 +49,8 @@ async function saveWritten(tx: Transaction, who: Who, vocabulary: Vocabulary, in
   const body: Sequence = { ...read.sequence, about: { ...read.sequence.about, title: input.title } };
   const row = {
     title: input.title,
-    kind: body.about.kind,
+    ...keptOf(body),
     text: input.text,
-    body,
     problems: read.problems.filter((p) => p.severity === 'error').length,
     changedAt: new Date(),
     changedBy: who.personId,
@@ -104,8 +104,7 @@ export const sequenceCommands: Runs<
         .update(sequence)
         .set({
           title: input.title,
-          kind: about.kind,
-          body,
+          ...keptOf(body),
           text: textOf(body, vocabulary),
           departures: findDepartures(made.value.moves, read.sequence.moves),
           unfit: 0,
@@ -149,8 +148,7 @@ export const sequenceCommands: Runs<
     const body = before ? { ...made.value, about: { ...before.body.about, title } } : made.value;
     const row = {
       title,
-      kind: body.about.kind,
-      body,
+      ...keptOf(body),
       text: textOf(body, vocabulary),
       parentId,
       recipe,

@@ -1,6 +1,6 @@
 import { and, eq, inArray, ne, sql } from 'drizzle-orm';
 import type { CommandInput, CommandName } from '../../contracts/commands';
-import { NO_DETAIL } from '../../contracts/stored/techniqueDetail';
+import { NO_DETAIL } from '../../contracts/stored/technique';
 import { fold, mergeItems, standsOnItself } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readLibrary } from '../../data/queries/library';

@@ -1,7 +1,7 @@
 // A good input of every command there is, for tests that go through all doors.
 import { v7 } from 'uuid';
 import type { CommandDraft, CommandName } from '../../contracts/commands';
-import { NOTHING_ASKED } from '../../core';
+import { ALONE, NOTHING_ASKED } from '../../core';
 import { aLook, DAY, type SmallSchool } from './school';
 
 const plain = { colour: '#FFFFFF', second: null, stripe: null, bars: 0 };
@@ -30,7 +30,7 @@ export const goodInputs = (s: SmallSchool): { [N in CommandName]: () => CommandD
   'rank.save': () => ({ id: v7(), name: `Belt ${++n}`, cloth: plain }),
   'rank.order': () => ({ ids: [] }),
   'rank.remove': () => ({ id: v7() }),
-  'condition.save': () => ({ id: v7(), name: `on sand ${++n}` }),
+  'condition.save': () => ({ id: v7(), name: `on sand ${++n}`, ...ALONE }),
   'condition.remove': () => ({ id: v7() }),
   'syllabus.change': () => ({
     version: null,

@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import type { Bundle, ItemByName } from '../../contracts/stored/bundle';
+import { storedBundle, type Bundle, type ItemByName } from '../../contracts/stored/bundle';
 import type { ViewInput } from '../../contracts/views';
 import type { Item, Recipe } from '../../core';
 import type { Transaction } from '../../data/connection';
@@ -62,10 +62,17 @@ export async function bundleView(tx: Transaction, who: Who, { versionId }: ViewI
   const rank = (id: string | null) => (id === null ? null : (rankName.get(id) ?? null));
   return {
     format: 'stavewright-school',
-    version: 1,
+    version: storedBundle.version,
     name: home?.name ?? 'A school',
     ranks: versions.ranks.map((r) => ({ name: r.name, cloth: r.cloth })),
-    conditions: versions.conditions.map((c) => c.name),
+    conditions: versions.conditions.map(({ name, partner, gear, home: atHome, attacker, defender }) => ({
+      name,
+      partner,
+      gear,
+      home: atHome,
+      attacker,
+      defender,
+    })),
     techniques: (await libraryView(tx)).techniques,
     sequences: rows.filter((r) => !r.retired).map((r) => sequenceOut(r, titleOf)),
     syllabus: {

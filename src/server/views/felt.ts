@@ -1,7 +1,7 @@
 // What a student can tell of: nobody who only watched knows it.
 import { sql } from 'drizzle-orm';
-import type { StudentView } from '../../contracts/views';
-import { withPartner, type Side } from '../../core';
+import type { ConditionShown, StudentView } from '../../contracts/views';
+import { type Side } from '../../core';
 import type { Transaction } from '../../data/connection';
 import type { Judging } from './judging';
 
@@ -14,7 +14,7 @@ export async function feltAsked(
   tx: Transaction,
   j: Judging,
   me: string,
-  conditionName: ReadonlyMap<string, string>,
+  conditions: ReadonlyMap<string, Pick<ConditionShown, 'name' | 'partner'>>,
 ): Promise<StudentView['feltAsked']> {
   const { rows } = await tx.execute<{
     student: string;
@@ -42,9 +42,9 @@ export async function feltAsked(
   const toldOn = new Map(told.rows.map((t) => [`${t.student} ${t.point} ${t.side}`, t.day]));
   const out = new Map<string, StudentView['feltAsked'][number]>();
   for (const l of rows) {
-    const condition = conditionName.get(l.condition) ?? '';
+    const condition = conditions.get(l.condition);
     const mine = l.student === me;
-    if (!mine && !l.named && !withPartner(condition)) continue;
+    if (!mine && !l.named && condition?.partner !== true) continue;
     for (const p of j.library.pointsOf(l.technique)) {
       const key = `${l.student} ${l.technique} ${p.id} ${l.side}`;
       if (p.kind !== 'felt' || out.has(key)) continue;
@@ -59,7 +59,7 @@ export async function feltAsked(
         pointId: p.id,
         point: p.name,
         conditionId: l.condition,
-        condition,
+        condition: condition?.name ?? '',
         side: l.side,
         day: l.day,
       });

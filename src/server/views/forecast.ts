@@ -4,10 +4,10 @@ import type { Transaction } from '../../data/connection';
 import { readRoll } from '../../data/queries/roll';
 import { rankHeld } from '../../data/tables';
 import { Refusal } from '../http/problem';
+import { mustBeOwnStudent } from '../ownStudent';
 import type { Who } from '../who';
 import { forecastFor, nextGrading, schoolBeliefs } from './beliefs';
 import { rankAbove, readJudging } from './judging';
-import { mustBeOwnStudent } from '../ownStudent';
 
 /** What the forecast needs; it is simulated where it is shown. */
 export async function forecastView(tx: Transaction, who: Who, { id }: ViewInput<'forecast'>): Promise<ForecastView> {

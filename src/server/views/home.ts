@@ -1,17 +1,17 @@
 import { eq } from 'drizzle-orm';
 import type { HomeView, ViewInput } from '../../contracts/views';
-import { ageOn, equipmentOf, itemKey, sumPractice, usualLook, withPartner } from '../../core';
+import { ageOn, itemKey, sumPractice, usualLook } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { partOf } from '../../data/queries/items';
 import { readRoll } from '../../data/queries/roll';
 import { practice } from '../../data/tables';
 import { Refusal } from '../http/problem';
+import { mustBeOwnStudent } from '../ownStudent';
 import type { Who } from '../who';
 import { focusOf, readGiven, readResting, restOf } from './beliefs';
 import { focusShown, requirementNames } from './guided';
-import { homeFit, readRoom } from './room';
 import { judgeStudent, rankAbove, readJudging } from './judging';
-import { mustBeOwnStudent } from '../ownStudent';
+import { homeFit, readRoom } from './room';
 
 const HARD_FROM = 16;
 
@@ -19,9 +19,9 @@ const HARD_FROM = 16;
 const BASICS = 4;
 const FORMS = 2;
 
-/** What is asked on a target or with a partner is done in the air at home. */
-const atHome = (condition: string): string =>
-  withPartner(condition) || equipmentOf(condition) !== null ? `in the air (the belt asks: ${condition})` : condition;
+/** What takes more than a floor is done in the air at home. */
+const atHome = (c: { name: string; home: boolean } | undefined): string =>
+  !c ? '' : c.home ? c.name : `in the air (the belt asks: ${c.name})`;
 
 /** What to practise at home this week: the one correction first, then what is nearest to standing and fits the floor. */
 export async function homeView(tx: Transaction, who: Who, { id }: ViewInput<'home'>): Promise<HomeView> {
@@ -38,7 +38,7 @@ export async function homeView(tx: Transaction, who: Who, { id }: ViewInput<'hom
   const resting = (await readResting(tx, who.today, [id])).get(id) ?? [];
   const room = await readRoom(tx, id);
   const age = student.born ? ageOn(student.born, who.today) : null;
-  const conditionName = new Map(j.versions.conditions.map((c) => [c.id, c.name]));
+  const conditionOf = new Map(j.versions.conditions.map((c) => [c.id, c]));
   const log = sumPractice(await tx.select().from(practice).where(eq(practice.studentId, id)), who.today);
 
   const items: HomeView['items'] = [];
@@ -79,7 +79,7 @@ export async function homeView(tx: Transaction, who: Who, { id }: ViewInput<'hom
       items.push({
         key: itemKey(item),
         name,
-        condition: atHome(conditionName.get(x.requirement.conditionId) ?? ''),
+        condition: atHome(conditionOf.get(x.requirement.conditionId)),
         why: onFocus.has(x.requirement.id)
           ? 'Your one thing is in it.'
           : x.word === 'met'

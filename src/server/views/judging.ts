@@ -17,8 +17,9 @@ import {
 } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readAttendance, readEvidence, type EvidenceByStudent } from '../../data/queries/evidence';
-import { readLibrary, type Library } from '../../data/queries/library';
 import { readItems, type Items } from '../../data/queries/items';
+import { readLibrary, type Library } from '../../data/queries/library';
+import type { RollRow } from '../../data/queries/roll';
 import {
   readFollowed,
   readVersions,
@@ -28,7 +29,6 @@ import {
   type SyllabusRead,
   type Versions,
 } from '../../data/queries/syllabus';
-import type { RollRow } from '../../data/queries/roll';
 import { adaptation, consent, injury, override } from '../../data/tables';
 
 type AdaptationRow = typeof adaptation.$inferSelect;

@@ -1,5 +1,5 @@
 import { and, eq, gte, inArray, sql } from 'drizzle-orm';
-import type { TechniqueDetail } from '../../contracts/stored/techniqueDetail';
+import type { TechniqueDetail } from '../../contracts/stored/technique';
 import { withoutPrerequisites } from '../../contracts/techniqueFile';
 import type { LibraryView, PointShown, TechniqueView, TechniquesView, ViewInput } from '../../contracts/views';
 import { addDays, canHurt, commonStance, suggestPrerequisites, type Item } from '../../core';

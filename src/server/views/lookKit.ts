@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
+import { storedSlips } from '../../contracts/stored/slips';
 import type { EarlierMarksView, EarlierShowingsView, LookKitView, ViewInput } from '../../contracts/views';
-import { adaptationsOn, ageOn, canHurt, consentOf, dayInWords, itemKey, type CountSlip } from '../../core';
+import { adaptationsOn, ageOn, canHurt, consentOf, dayInWords, itemKey } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readLibrary } from '../../data/queries/library';
 import { readRoll } from '../../data/queries/roll';
@@ -9,6 +10,7 @@ import { focusOf, groundsOf, nextGrading, readGiven, readResting, restOf, school
 import { focusShown, requirementNames, slipShown } from './guided';
 import { judgeStudent, rankAbove, readJudging, staleEarlier, type Judging } from './judging';
 import { shownPoints } from './library';
+import { conditionShown } from './shown';
 
 /** Whoever came within so many days may be on the line tonight: for them it is worked out what is worth a look. */
 const MAY_COME = 60;
@@ -123,7 +125,7 @@ export async function lookKitView(tx: Transaction, who: Who): Promise<LookKitVie
     timeZone: who.timeZone,
     me: { personId: who.personId, name: who.name },
     ranks: j.versions.ranks.map(({ id, name, cloth }) => ({ id, name, cloth })),
-    conditions: j.versions.conditions.map(({ id, name }) => ({ id, name })),
+    conditions: j.versions.conditions.map(conditionShown),
     beyond: Object.fromEntries([...order].map(([c, above]) => [c, [...above]])),
     students,
     stood: await readStood(tx),
@@ -212,7 +214,7 @@ export async function earlierShowingsView(
     counts: string;
     by: string;
     byMe: boolean;
-    slips: CountSlip[] | null;
+    slips: unknown;
   }>(sql`
     select id, "studentId", day, "from", counts, by, "byMe", slips from (
       select l.id, l.student_id as "studentId", l.day::text as day, l.part_from as "from", l.counts, l.slips,
@@ -220,8 +222,8 @@ export async function earlierShowingsView(
         row_number() over (partition by l.student_id order by l.day desc, l.at desc) as nth
       from look l join person b on b.school_id = l.school_id and b.id = l.by
       join sequence s on s.school_id = l.school_id and s.id = l.sequence_id
-      where l.sequence_id = ${sequenceId}::uuid and l.counts is not null and jsonb_array_length(s.body->'moves') = l.of_counts
+      where l.sequence_id = ${sequenceId}::uuid and l.counts is not null and s.counts = l.of_counts
         and not exists (select 1 from look r where r.school_id = l.school_id and r.replaces = l.id)
     ) newest where nth <= 4 order by day desc, at desc`);
-  return { showings: rows.map((r) => ({ ...r, slips: r.slips ?? [] })) };
+  return { showings: rows.map((r) => ({ ...r, slips: r.slips === null ? [] : storedSlips.upgrade(r.slips) })) };
 }

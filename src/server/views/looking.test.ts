@@ -1,5 +1,5 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { v7 } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { CommandDraft } from '../../contracts/commands';
 import { addDays } from '../../core';
 import { makeDatabase, type TestDatabase } from '../../data/testing/database';

@@ -1,5 +1,6 @@
 // What was missed while away, and how it can be made up.
 import { sql } from 'drizzle-orm';
+import { storedTaught } from '../../contracts/stored/taught';
 import type { MissedShown, MissedView } from '../../contracts/views';
 import {
   canHurt,
@@ -109,7 +110,7 @@ export async function readMissed(
   students: readonly Judgeable[],
   rooms: ReadonlyMap<string, RoomAtHome>,
 ): Promise<Map<string, MissedShown[]>> {
-  const classes = await tx.execute<{ id: string; day: string; taught: Item[]; here: string[] | null }>(sql`
+  const classes = await tx.execute<{ id: string; day: string; taught: unknown; here: string[] | null }>(sql`
     select c.id, c.day::text as day, c.taught,
       (select array_agg(a.person_id::text) from attendance a where a.school_id = c.school_id and a.class_id = c.id) as here
     from class_held c where c.day >= ${j.today}::date - ${MISSED_DAYS}::int and c.day <= ${j.today}::date
@@ -135,7 +136,7 @@ export async function readMissed(
     const said = new Set<string>();
     for (const c of classes.rows) {
       if (c.here === null || c.here.includes(s.id) || c.day < s.since || c.day >= j.today) continue;
-      for (const key of new Set([...c.taught.map(wholeKey), ...watched.on(c.day, s.rankId)])) {
+      for (const key of new Set([...storedTaught.upgrade(c.taught).map(wholeKey), ...watched.on(c.day, s.rankId)])) {
         const r = asked.get(key);
         if (!r || said.has(key) || watched.lastLook(s.id, key) > c.day) continue;
         said.add(key);

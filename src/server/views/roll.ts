@@ -1,7 +1,7 @@
 import { asc, desc, sql } from 'drizzle-orm';
 import type {
-  EverybodyView,
   ChancesView,
+  EverybodyView,
   PeopleView,
   ReadinessView,
   RollView,
@@ -19,15 +19,15 @@ import {
   reasonInWords,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
-import { readSyllabus } from '../../data/queries/syllabus';
 import { readRoll } from '../../data/queries/roll';
+import { readSyllabus } from '../../data/queries/syllabus';
 import { guardianOf, person } from '../../data/tables';
 import { user } from '../../data/tables/auth';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
-import { judgeGates, judgeStudent, rankAbove, readJudging } from './judging';
 import { beltChance, groundsOf, nextGrading, pastOutcomes, schoolBeliefs } from './beliefs';
 import { chanceShown } from './guided';
+import { judgeGates, judgeStudent, rankAbove, readJudging } from './judging';
 
 export const shellView = (_tx: Transaction, who: Who): Promise<ShellView> =>
   Promise.resolve({

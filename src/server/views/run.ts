@@ -1,25 +1,25 @@
-import { readWho, whoQuestion, type Who, type WhoRow } from '../who';
 import * as v from 'valibot';
 import { readInput } from '../../contracts/commands';
-import { VIEWS, type ViewInput, type ViewName, type ViewResults } from '../../contracts/views';
 import { unsound } from '../../contracts/sound';
+import { VIEWS, type ViewInput, type ViewName, type ViewResults } from '../../contracts/views';
 import { throughSchool, type Database, type Transaction } from '../../data/connection';
 import type { SignedIn } from '../auth/auth';
 import { Refusal } from '../http/problem';
+import { readWho, whoQuestion, type Who, type WhoRow } from '../who';
 import { bundleView } from './bundle';
-import { libraryView, techniquesView, techniqueView } from './library';
-import { syllabusCompareView, syllabusSheetView, syllabusVersionView, syllabusView } from './syllabus';
 import { calibrationView } from './calibration';
+import { forecastView } from './forecast';
 import { homeView } from './home';
 import { incidentsView } from './incidents';
-import { missedView } from './missed';
+import { libraryView, techniquesView, techniqueView } from './library';
 import { earlierMarksView, earlierShowingsView, lookKitView } from './lookKit';
+import { missedView } from './missed';
 import { wardsView } from './own';
 import { chancesView, everybodyView, peopleView, readinessView, rollView, shellView } from './roll';
 import { sequencesView, sequenceView } from './sequences';
-import { forecastView } from './forecast';
 import { studentView } from './student';
 import { studentLooksView } from './studentLooks';
+import { syllabusCompareView, syllabusSheetView, syllabusVersionView, syllabusView } from './syllabus';
 
 type Run<N extends ViewName> = (tx: Transaction, who: Who, input: ViewInput<N>) => Promise<ViewResults[N]>;
 

@@ -1,9 +1,8 @@
 import { and, asc, desc, eq, sql } from 'drizzle-orm';
 import type { SequencesView, SequenceView, ViewInput } from '../../contracts/views';
-import { recipeWords, sectionings } from '../../core';
+import { makeVocabulary, recipeWords, sectionings } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { computedOf, readBeyond, readSequences, readWords, type SequenceRow } from '../../data/queries/sequences';
-import { makeVocabulary } from '../../core';
 import { attendance, classHeld, hall, person, rank, waiver } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import { dayIn, type Who } from '../who';

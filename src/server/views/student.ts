@@ -25,11 +25,12 @@ import {
   type VerdictWord,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
-import type { SyllabusRead } from '../../data/queries/syllabus';
 import { readRoll } from '../../data/queries/roll';
+import type { SyllabusRead } from '../../data/queries/syllabus';
 import { consent, injury, look, mark, pause, person, practice, rank, rankHeld } from '../../data/tables';
 import { user } from '../../data/tables/auth';
 import { Refusal } from '../http/problem';
+import { mustBeOwnStudent } from '../ownStudent';
 import type { Who } from '../who';
 import {
   beltChance,
@@ -45,11 +46,10 @@ import {
 } from './beliefs';
 import { feltAsked } from './felt';
 import { chanceShown, focusShown, requirementNames, slipShown } from './guided';
+import { judgeGates, judgeOne, rankAbove, readJudging, staleEarlier, type Judged, type Judging } from './judging';
 import { readMissed } from './missed';
 import { readRoom } from './room';
-import { mustBeOwnStudent } from '../ownStudent';
 import { showingShown } from './studentLooks';
-import { judgeGates, judgeOne, rankAbove, readJudging, staleEarlier, type Judged, type Judging } from './judging';
 
 /** Repetitions of the deciding point, oldest first, as notches; held ones before slipped ones within a look. */
 function stick(evidence: Evidence, judged: Judged, side: Side, order: ConditionOrder): StickShown {
@@ -367,7 +367,8 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
     },
     room: { width: room.width, depth: room.depth, stature: room.said },
     missed: missed.get(id) ?? [],
-    feltAsked: who.role === 'student' ? await feltAsked(tx, j, id, conditionName) : [],
+    feltAsked:
+      who.role === 'student' ? await feltAsked(tx, j, id, new Map(syllabus.conditions.map((c) => [c.id, c]))) : [],
     faded: staleEarlier(j, student).map((x) => ({
       rank: rankOf.get(x.requirement.rankId)!,
       item: j.items.nameOf(x.requirement.item),

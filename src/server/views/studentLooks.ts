@@ -5,8 +5,8 @@ import type { Transaction } from '../../data/connection';
 import { readItems } from '../../data/queries/items';
 import { readLibrary } from '../../data/queries/library';
 import { condition, look, mark, person } from '../../data/tables';
-import type { Who } from '../who';
 import { mustBeOwnStudent } from '../ownStudent';
+import type { Who } from '../who';
 
 /** "count 5 slipped", of a showing; empty for other looks. */
 export function showingShown(l: { counts: string | null; partFrom: number | null }): string {

@@ -35,6 +35,7 @@ import { hall, person, school } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import { dayIn, type Who } from '../who';
 import { rankAbove } from './judging';
+import { conditionShown } from './shown';
 
 const rankShown = ({ id, name, cloth }: RankRow) => ({ id, name, cloth });
 
@@ -92,7 +93,7 @@ export async function syllabusView(tx: Transaction, who: Who): Promise<SyllabusV
       version: r.version,
       wornBy: roll.filter((x) => x.rankId === r.id).length,
     })),
-    conditions: versions.conditions.map(({ id, name }) => ({ id, name })),
+    conditions: versions.conditions.map((c) => ({ ...conditionShown(c), version: c.version })),
     syllabus: body,
     version: versions.draft?.version ?? null,
     over: over && { id: over.id, title: over.title, from: over.from!, syllabus: over.body },

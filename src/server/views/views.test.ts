@@ -1,5 +1,5 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { v7 } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { READINESS, type GateVerdict } from '../../core';
 import { makeDatabase, type TestDatabase } from '../../data/testing/database';
 import { aLook, NOW, smallSchool, type SmallSchool } from '../testing/school';

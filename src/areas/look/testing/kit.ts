@@ -1,4 +1,5 @@
 import type { FocusShown, LookKitView, SlipShown } from '../../../contracts/views';
+import { ALONE } from '../../../core';
 import type { KitPoint, KitSequence, KitStudent, KitTechnique } from '../line';
 
 // What the mat takes along, in small: one technique a side with a seen, a measured, a counted and a felt point.
@@ -93,7 +94,7 @@ export const kitOf = (more: Partial<LookKitView> = {}): LookKitView => ({
   timeZone: 'UTC',
   me: { personId: ME, name: 'Maren Holt' },
   ranks: RANKS,
-  conditions: [{ id: CONDITION, name: 'in air' }],
+  conditions: [{ id: CONDITION, name: 'in air', ...ALONE }],
   beyond: { [CONDITION]: [CONDITION] },
   students: [],
   stood: [],

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
-import { ZONES } from '../../core';
+import { CONTACT_KINDS, ZONES, type ContactKind } from '../../core';
 import { id, line } from '../fields';
+import { storedDocument } from './document';
 
 const words = v.pipe(v.string(), v.trim(), v.maxLength(120, 'At most 120 letters.'));
 const said = v.pipe(words, v.nonEmpty('This line is empty.'));
@@ -47,6 +48,8 @@ export const selfCheckShape = v.object({
 /** The farthest it may go. Empty: nothing is said. */
 export const ceilingShape = v.object({
   condition: words,
+  /** How hard it may land; null: that is not said. */
+  kind: v.nullable(v.picklist(CONTACT_KINDS)),
   contact: words,
   targets: words,
   /** From which age; null: any. */
@@ -98,3 +101,17 @@ export const NO_DETAIL: TechniqueDetail = {
   geometry: null,
   formerly: [],
 };
+
+/** Once the words alone said that a technique is for equipment only. */
+interface FirstDetail {
+  ceiling?: { contact?: unknown; kind?: ContactKind | null } | null;
+}
+export const ceilingWithKind = (first: FirstDetail): FirstDetail => {
+  const said = first.ceiling?.contact;
+  if (!first.ceiling || 'kind' in first.ceiling) return first;
+  const only = typeof said === 'string' && /^\s*(equipment only|never with a partner)\s*$/i.test(said);
+  const kind: ContactKind | null = only ? 'equipment only' : null;
+  return { ...first, ceiling: { ...first.ceiling, kind, ...(only ? { contact: '' } : {}) } };
+};
+
+export const storedDetail = storedDocument<TechniqueDetail>('technique', detailShape, [ceilingWithKind]);

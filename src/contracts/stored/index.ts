@@ -1,0 +1,27 @@
+import { storedBundle } from './bundle';
+import { storedCloth } from './cloth';
+import { storedDepartures } from './departures';
+import type { StoredDocument } from './document';
+import { storedRecipe } from './recipe';
+import { storedSequence } from './sequence';
+import { storedSequenceDraft } from './sequenceDraft';
+import { storedSlips } from './slips';
+import { storedSyllabus } from './syllabus';
+import { storedTaught } from './taught';
+import { storedDetail } from './technique';
+import { storedTechniqueDraft } from './techniqueDraft';
+
+/** Everything that is kept whole. */
+export const STORED: Record<string, StoredDocument<unknown>> = {
+  cloth: storedCloth,
+  departures: storedDepartures,
+  recipe: storedRecipe,
+  sequence: storedSequence,
+  sequenceDraft: storedSequenceDraft,
+  slips: storedSlips,
+  syllabus: storedSyllabus,
+  taught: storedTaught,
+  technique: storedDetail,
+  techniqueDraft: storedTechniqueDraft,
+  bundle: storedBundle,
+};

@@ -1,0 +1,104 @@
+import { valibotResolver } from '@hookform/resolvers/valibot';
+import { useForm, type DefaultValues, type FieldPath, type FieldValues, type Resolver, type UseFormReturn } from 'react-hook-form';
+import type * as v from 'valibot';
+import type { CommandDraft, CommandName, COMMANDS } from '../../contracts/commands';
+import { send, type Answer } from '../send';
+
+export interface SheetState<V extends FieldValues> {
+  form: UseFormReturn<V>;
+  /** Reads the fields, and saves them where nothing is wrong. */
+  save: () => Promise<void>;
+  /** What came back when it could not be done; empty: nothing. */
+  wrong: string;
+}
+
+const LOOK = 'Some fields need a look; each says what is wrong.';
+
+/**
+ * A form of its fields' names: read by the schema of what it writes before anything is sent, and told field by field what
+ * is wrong, by the schema as by the server. `make` turns what stands in the fields into what is written, where the two
+ * differ; what is wrong is then looked for under the same names. `saving` writes it; null: it was done.
+ */
+export function useSheet<V extends FieldValues, S extends v.GenericSchema>({
+  start,
+  schema,
+  make = (values) => values,
+  saving,
+  done,
+}: {
+  start: V;
+  schema: S;
+  make?: (values: V) => v.InferInput<S>;
+  saving: (draft: v.InferInput<S>, read: v.InferOutput<S>) => Promise<Answer> | Answer;
+  done: () => Promise<void> | void;
+}): SheetState<V> {
+  const read = valibotResolver(schema as never) as unknown as Resolver<FieldValues>;
+  const form = useForm<V>({
+    defaultValues: start as DefaultValues<V>,
+    // Said when it is saved, and mended as it is typed.
+    reValidateMode: 'onChange',
+    resolver: (async (values, context, options) => {
+      const found = await read(make(values) as FieldValues, context, { ...options, names: [] as never, fields: {} });
+      // What was read travels beside what was typed, so that a refusal finds its fields again.
+      return Object.keys(found.errors).length > 0 ? found : { errors: {}, values };
+    }) as Resolver<V>,
+  });
+  const { formState, handleSubmit, setError, getValues } = form;
+  const save = handleSubmit(
+    async (values) => {
+      const draft = make(values);
+      const found = await read(draft as FieldValues, undefined, { fields: {}, shouldUseNativeValidation: false });
+      const answer = await saving(draft, found.values);
+      if (answer.ok) return done();
+      const known = getValues();
+      for (const e of answer.errors)
+        if (e.path !== '' && has(known, e.path)) setError(e.path as FieldPath<V>, { message: e.message });
+      if (!answer.meanwhile) setError('root', { message: answer.title });
+    },
+    (errors) => {
+      // What no field stands for is said at the foot.
+      const own = getValues();
+      const loose = Object.entries(errors).find(([name]) => name !== 'root' && !(name in own));
+      setError('root', { message: loose ? messageIn(loose[1]) : LOOK });
+    },
+  );
+  return { form, save, wrong: formState.errors.root?.message ?? '' };
+}
+
+/** The same for one command, sent at once. */
+export const useCommandSheet = <N extends CommandName, V extends FieldValues = CommandDraft<N>>({
+  command,
+  schema,
+  start,
+  make,
+  sending = (draft) => send(command, draft),
+  done,
+}: {
+  command: N;
+  schema: (typeof COMMANDS)[N]['input'];
+  start: V;
+  make?: (values: V) => CommandDraft<N>;
+  sending?: (draft: CommandDraft<N>) => Promise<Answer>;
+  done: () => Promise<void> | void;
+}): SheetState<V> =>
+  useSheet({
+    start,
+    schema: schema,
+    ...(make ? { make } : {}),
+    saving: (draft) => sending(draft),
+    done,
+  });
+
+const has = (values: unknown, path: string): boolean => {
+  let at: unknown = values;
+  for (const key of path.split('.')) {
+    if (typeof at !== 'object' || at === null || !(key in at)) return false;
+    at = (at as Record<string, unknown>)[key];
+  }
+  return true;
+};
+const messageIn = (error: unknown): string => {
+  if (typeof error !== 'object' || error === null) return LOOK;
+  const { message } = error as { message?: unknown };
+  return typeof message === 'string' && message !== '' ? message : LOOK;
+};
