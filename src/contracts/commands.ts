@@ -1,12 +1,11 @@
 import * as v from 'valibot';
-import { VERDICTS } from '../core';
 import { accessInput } from './access';
 import { adaptationInput } from './adaptation';
 import { classInput } from './class';
 import { conditionInput } from './condition';
 import { consentInput } from './consent';
 import { feltInput } from './felt';
-import { date, id, instant, line, reason } from './fields';
+import { date, id, instant, line } from './fields';
 import { focusInput } from './focus';
 import { guardianInput } from './guardian';
 import { hallInput } from './hall';
@@ -14,6 +13,7 @@ import { incidentInput } from './incident';
 import { injuryInput } from './injury';
 import { lookInput } from './look';
 import { outcomeInput } from './outcome';
+import { overrideInput } from './override';
 import { pauseInput } from './pause';
 import { practiceInput } from './practice';
 import { promotionInput } from './promotion';
@@ -69,10 +69,7 @@ export const COMMANDS = {
   'consent.record': { may: HEAD, input: consentInput },
   'injury.record': { may: STAFF, input: injuryInput },
   'adaptation.write': { may: HEAD, input: adaptationInput },
-  'override.set': {
-    may: HEAD,
-    input: v.object({ id, studentId: id, requirementId: id, word: v.nullable(v.picklist(VERDICTS)), reason }),
-  },
+  'override.set': { may: HEAD, input: overrideInput },
   'look.record': { may: STAFF, input: lookInput },
   'class.record': { may: STAFF, input: classInput },
   'felt.record': { may: ['student'], input: feltInput },

@@ -2,14 +2,16 @@ import * as v from 'valibot';
 import { date, id, line, prose } from './fields';
 import { oneItem } from './item';
 
+const someone = (missing: string) => v.pipe(v.string(missing), id);
+
 /** Somebody was hurt: all three parties, what they were doing, what happened and what was done. */
 export const incidentInput = v.pipe(
   v.object({
     id,
     day: date,
-    hurtId: id,
+    hurtId: someone('Say who was hurt.'),
     causeId: v.nullable(id),
-    chargeId: id,
+    chargeId: someone('Say who was in charge.'),
     ...oneItem,
     doing: line,
     what: v.pipe(prose, v.minLength(3, 'Say what happened.')),

@@ -20,6 +20,9 @@ const LONGEST = 30_000;
 const NO_NETWORK = 'There is no connection to the school’s server. What you typed stays here; try again in a moment.';
 const FOREIGN =
   'Something between this device and the school’s server answered instead of it, as hotels and halls do before one signs in to their network. What you typed stays here; try again when the network is open.';
+const NOT_FETCHED = 'There is no connection to the school’s server. Try again in a moment.';
+const FOREIGN_VIEW =
+  'Something between this device and the school’s server answered instead of it. Try again when the network is open.';
 const notReached = (title: string): Refused => ({ ok: false, title, errors: [], status: 0 });
 
 const isObject = (x: unknown): x is Record<string, unknown> => typeof x === 'object' && x !== null;
@@ -80,16 +83,23 @@ export const postCommand = (
 export const send = <N extends CommandName>(name: N, input: CommandDraft<N>, id = newId()): Promise<Answer> =>
   postCommand({ id, at: new Date().toISOString(), name, input });
 
-/** Asks for a view. */
-export async function ask<N extends ViewName>(name: N, input: ViewInput<N>): Promise<ViewResults[N] | null> {
+export type Asked<N extends ViewName> = { ok: true; view: ViewResults[N] } | Refused;
+
+/** Asks for a view; whatever comes instead of it says why: no network, no right, a fault of ours. */
+export async function ask<N extends ViewName>(name: N, input: ViewInput<N>): Promise<Asked<N>> {
+  const query = new URLSearchParams(input);
+  let response: Response;
   try {
-    const query = new URLSearchParams(input);
-    const response = await fetch(`/api/views/${name}?${query.toString()}`);
-    if (!response.ok || response.redirected || !isOurs(response)) return null;
-    return (await response.json()) as ViewResults[N];
+    response = await fetch(`/api/views/${name}?${query.toString()}`);
   } catch {
-    return null;
+    return notReached(NOT_FETCHED);
   }
+  const said: unknown = await response.json().catch(() => null);
+  const type = response.headers.get('content-type');
+  if (response.redirected) return notReached(FOREIGN_VIEW);
+  if (response.ok) return isOurs(response) ? { ok: true, view: said as ViewResults[N] } : notReached(FOREIGN_VIEW);
+  if (!isOurProblem(type, said, null)) return notReached(response.status >= 502 ? NOT_FETCHED : FOREIGN_VIEW);
+  return { ok: false, title: said.title, errors: said.errors ?? [], status: response.status };
 }
 
 /** The message for one field, or undefined. */

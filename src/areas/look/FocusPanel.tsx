@@ -6,8 +6,8 @@ import type { LookKitView, SlipShown } from '../../contracts/views';
 import { dayInWords } from '../../core';
 import { put } from '../../kit/deviceQueue/deviceQueue';
 import { newId } from '../../kit/send';
-import { dayNow } from './record';
 import type { KitStudent } from './line';
+import { dayNow } from './record';
 
 /** Gives a student their correction: through the queue of the device like a mark, so that it works without a network. */
 export const giveFocus = (

@@ -16,20 +16,21 @@ import {
   type CountMark,
   type Purpose,
 } from '../../core';
+import { drop, openNow } from '../../kit/deviceQueue/deviceQueue';
+import { useAhead } from '../../kit/deviceQueue/useAhead';
 import '../../kit/drawing/drawing.css';
 import { onScreen } from '../../kit/drawing/tones';
 import { Belt } from '../../kit/marks/Belt';
 import { CutMark } from '../../kit/marks/CutMark';
 import { Stick, type Notch } from '../../kit/marks/Stick';
-import { drop, openNow } from '../../kit/deviceQueue/deviceQueue';
-import { useAhead } from '../../kit/deviceQueue/useAhead';
 import { ask, newId } from '../../kit/send';
 import { Switch } from '../../kit/Switch';
+import { useKeys } from '../../kit/useKeys';
 import { Key } from './Key';
 import { nameParts, type KitItem, type KitSequence, type KitStudent } from './line';
-import { draftLook, recordLook } from './record';
 import { NoteField } from './NoteField';
 import { Partner } from './Partner';
+import { draftLook, recordLook } from './record';
 import { SaveState, useAwake } from './SaveState';
 import {
   isShown,
@@ -42,7 +43,6 @@ import {
   unseen,
   type ShowingMarks,
 } from './showing';
-import { useKeys } from '../../kit/useKeys';
 
 const COLUMN = 81;
 const PURPOSE_WORDS: Record<Purpose, string> = { show: 'shown', study: 'studied' };
@@ -145,11 +145,14 @@ export default function FormCard({
   const [at, setAt] = useState(0);
   const [noting, setNoting] = useState(false);
   const [earlier, setEarlier] = useState<EarlierShowingsView['showings']>([]);
+  const [noEarlier, setNoEarlier] = useState('');
   const [nth, setNth] = useState(1);
   const frame = useRef<HTMLDivElement>(null);
 
   useEffect(() => {
-    void ask('earlierShowings', { sequenceId: sequence.id }).then((v) => v && setEarlier(v.showings));
+    void ask('earlierShowings', { sequenceId: sequence.id }).then((a) =>
+      a.ok ? setEarlier(a.view.showings) : setNoEarlier(a.title),
+    );
   }, [sequence.id]);
   const layout = useMemo(() => {
     const part = { ...sequence.body, moves: sequence.body.moves.slice(from - 1, to), closing: [] };
@@ -347,6 +350,7 @@ export default function FormCard({
                 <Stick marks={marks.counts} side="none" width={width} height={58} label="tonight" />
               </div>
             </div>
+            {noEarlier !== '' && mine.length === 0 && <li className="second">Not at hand. {noEarlier}</li>}
             {mine.map((e) => {
               const read = readShowing(e.counts);
               const shown = marks.counts.map((_, i): Notch => read?.counts[from + i - e.from] ?? 'U');

@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { isHeld, type Range } from '../../core';
-import type { KitPoint, KitStudent } from './line';
 import { stepOf } from './cardMarks';
+import type { KitPoint, KitStudent } from './line';
 
 /** The range that counts for somebody: their own where it was adapted. */
 export function rangeFor(point: KitPoint, student: KitStudent | undefined): Range | null {

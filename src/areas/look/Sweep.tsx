@@ -4,18 +4,18 @@ import useMediaQuery from '@mui/material/useMediaQuery';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { EarlierMarksView, LookKitView } from '../../contracts/views';
 import { canHurt, isHeld, type Side } from '../../core';
+import { useAhead } from '../../kit/deviceQueue/useAhead';
 import { Belt } from '../../kit/marks/Belt';
 import { BodyFigure } from '../../kit/marks/BodyFigure';
 import { Stick, type Notch } from '../../kit/marks/Stick';
-import { useAhead } from '../../kit/deviceQueue/useAhead';
 import { ask, newId } from '../../kit/send';
+import { useKeys } from '../../kit/useKeys';
 import { Board, type Cut } from './Board';
 import { Key } from './Key';
-import { Measuring, middleOf, rangeFor, unitAfter } from './Measuring';
 import { nameParts, type KitPoint, type KitStudent, type KitTechnique } from './line';
+import { Measuring, middleOf, rangeFor, unitAfter } from './Measuring';
 import { draftLook, recordLook } from './record';
 import { SaveState, useAwake } from './SaveState';
-import { useKeys } from '../../kit/useKeys';
 
 interface Done {
   lookId: string;
@@ -143,12 +143,17 @@ export function Sweep({
   const [of, setOf] = useState(1);
   const [last, setLast] = useState<{ studentId: string; before: Tapped | undefined; word: string } | null>(null);
   const [earlier, setEarlier] = useState<EarlierMarksView['marks']>([]);
+  const [noEarlier, setNoEarlier] = useState('');
   const rows = useRef<HTMLUListElement>(null);
 
   const [came, setCame] = useState(false);
   const [value, setValue] = useState<number | null>(null);
   useEffect(() => {
-    const look = () => void ask('earlierMarks', { techniqueId: technique.id }).then((v) => v && setEarlier(v.marks));
+    const look = () =>
+      void ask('earlierMarks', { techniqueId: technique.id }).then((a) => {
+        if (a.ok) setEarlier(a.view.marks);
+        setNoEarlier(a.ok ? '' : a.title);
+      });
     look();
     const timer = setInterval(look, OTHERS_EVERY);
     return () => clearInterval(timer);
@@ -327,9 +332,10 @@ export function Sweep({
         )}
       </section>
       <div className="line">
+        {noEarlier !== '' && <p className="hidden">Earlier marks are not at hand. {noEarlier}</p>}
         <div className="caps" aria-hidden="true">
           <span>from the door</span>
-          <span>earlier</span>
+          <span>{noEarlier === '' ? 'earlier' : 'earlier: not at hand'}</span>
           <span className="this">this pass</span>
         </div>
         <div className="rows">

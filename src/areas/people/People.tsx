@@ -1,71 +1,15 @@
-import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { useState, type SyntheticEvent } from 'react';
-import type { FieldError } from '../../contracts/commands';
+import { useState } from 'react';
 import type { Role } from '../../contracts/role';
 import type { PeopleView } from '../../contracts/views';
 import { IslandRoot } from '../../kit/IslandRoot';
-import { errorAt, newId, send } from '../../kit/send';
-import { Choice, Field } from '../../kit/sheet/Field';
-import { SheetForm } from '../../kit/sheet/SheetForm';
-import { useDecision } from '../../kit/sheet/useDecision';
+import { AccessSheet } from './AccessSheet';
+import { GuardianSheet } from './GuardianSheet';
+import { RIGHTS, WORD } from './roles';
+import { TeacherSheet } from './TeacherSheet';
 
-const RIGHTS: Record<Exclude<Role, 'student' | 'guardian'>, string> = {
-  head: 'everything',
-  instructor: 'teaches, looks, plans; sees every student',
-  examiner: 'only the gradings they are invited to',
-};
-const WORD = {
-  head: 'head instructor',
-  instructor: 'instructor',
-  examiner: 'examiner',
-  student: 'student',
-  guardian: 'guardian',
-};
-
-/** A password that can be said aloud once: three words of the workshop and a number. */
-function sayablePassword(): string {
-  const words = [
-    'reed',
-    'sluice',
-    'ferry',
-    'plank',
-    'rope',
-    'heron',
-    'lantern',
-    'willow',
-    'causeway',
-    'notch',
-    'pole',
-    'marsh',
-    'oar',
-    'peg',
-    'cord',
-    'staff',
-    'gate',
-    'alder',
-    'dyke',
-    'thatch',
-    'eel',
-    'rush',
-    'tide',
-    'lock',
-    'plum',
-    'brass',
-    'linen',
-    'wedge',
-    'chisel',
-    'plane',
-    'hull',
-    'mast',
-  ];
-  const dice = crypto.getRandomValues(new Uint32Array(5));
-  const pick = (i: number) => words[dice[i]! % words.length]!;
-  return `${pick(0)}-${pick(1)}-${pick(2)}-${pick(3)}-${(dice[4]! % 900) + 100}`;
-}
-
-interface Person {
+export interface Person {
   id: string;
   name: string;
   role: Role;
@@ -86,6 +30,8 @@ export default function People({ view }: { view: PeopleView }) {
   const [adding, setAdding] = useState<'teacher' | 'guardian' | null>(null);
   const [find, setFind] = useState('');
   const students = view.students.filter((s) => s.name.toLowerCase().includes(find.trim().toLowerCase()));
+  const teacher = view.teachers.find((t) => t.id === open?.id);
+  const guardian = view.guardians.find((g) => g.id === open?.id);
   const line = (p: Person) => (
     <tr key={p.id} className={open?.id === p.id ? 'lit' : ''}>
       <td>
@@ -206,11 +152,15 @@ export default function People({ view }: { view: PeopleView }) {
         </div>
         <aside>
           {adding === 'guardian' ? (
-            <AddGuardian view={view} leave={() => setAdding(null)} />
+            <GuardianSheet view={view} value={null} leave={() => setAdding(null)} />
           ) : adding === 'teacher' ? (
-            <AddTeacher leave={() => setAdding(null)} />
+            <TeacherSheet value={null} leave={() => setAdding(null)} />
           ) : open ? (
-            <Access key={open.id} person={open} />
+            <div key={open.id} className="stack">
+              <AccessSheet person={open} />
+              {teacher && <TeacherSheet value={teacher} />}
+              {guardian && <GuardianSheet view={view} value={guardian} />}
+            </div>
           ) : (
             <section className="sheet stack">
               <h2>The rights</h2>
@@ -227,128 +177,5 @@ export default function People({ view }: { view: PeopleView }) {
         </aside>
       </div>
     </IslandRoot>
-  );
-}
-
-function AddGuardian({ view, leave }: { view: PeopleView; leave: () => void }) {
-  const [name, setName] = useState('');
-  const [wards, setWards] = useState<PeopleView['students']>([]);
-  const { decide, at, wrong } = useDecision(() => location.reload());
-  const answersFor = at('studentIds');
-  return (
-    <SheetForm
-      title="A new guardian"
-      save="Add"
-      wrong={wrong}
-      leave={leave}
-      onSave={() => void decide('guardian.save', { id: newId(), name, studentIds: wards.map((w) => w.id) })}
-    >
-      <Field id="guardian-name" label="Name" value={name} onValue={setName} {...at('name')} />
-      <Autocomplete
-        id="guardian-of"
-        multiple
-        options={view.students}
-        getOptionKey={(s) => s.id}
-        getOptionLabel={(s) => s.name}
-        value={wards}
-        onChange={(_, v) => setWards(v)}
-        renderInput={(p) => (
-          <TextField
-            {...p}
-            label="Answers for"
-            error={answersFor.error}
-            helperText={answersFor.helperText ?? 'Sees the pages of these students, and of no others.'}
-          />
-        )}
-      />
-    </SheetForm>
-  );
-}
-
-const TEACHES = ['head', 'instructor', 'examiner'] as const;
-
-function AddTeacher({ leave }: { leave: () => void }) {
-  const [name, setName] = useState('');
-  const [role, setRole] = useState<(typeof TEACHES)[number]>('instructor');
-  const { decide, at, wrong } = useDecision(() => location.reload());
-  return (
-    <SheetForm
-      title="A new teacher"
-      save="Add"
-      wrong={wrong}
-      leave={leave}
-      onSave={() => void decide('teacher.save', { id: newId(), name, role })}
-    >
-      <Field id="teacher-name" label="Name" value={name} onValue={setName} {...at('name')} />
-      <Choice
-        id="teacher-role"
-        label="Rights"
-        value={role}
-        onValue={setRole}
-        options={TEACHES.map((r) => ({ value: r, word: WORD[r] }))}
-        helperText={`May: ${RIGHTS[role]}.`}
-      />
-    </SheetForm>
-  );
-}
-
-function Access({ person }: { person: Person }) {
-  const [email, setEmail] = useState(person.email ?? '');
-  const [errors, setErrors] = useState<FieldError[]>([]);
-  const [wrong, setWrong] = useState('');
-  const [given, setGiven] = useState<{ password: string; guardianFirst: boolean } | null>(null);
-  const give = async (e: SyntheticEvent) => {
-    e.preventDefault();
-    const password = sayablePassword();
-    const answer = await send('access.give', { personId: person.id, email, password });
-    setErrors(answer.ok ? [] : answer.errors);
-    setWrong(answer.ok || answer.errors.length ? '' : answer.title);
-    if (answer.ok)
-      setGiven({ password, guardianFirst: (answer.answer as { guardianFirst?: boolean }).guardianFirst ?? false });
-  };
-  const take = async () => {
-    const answer = await send('access.take', { personId: person.id, why: '' });
-    if (answer.ok) return location.reload();
-    setWrong(answer.title);
-  };
-  if (given)
-    return (
-      <section className="sheet stack" role="status">
-        <h2>{person.name} can sign in</h2>
-        <p>
-          Address: <b>{email}</b>
-        </p>
-        <p>
-          Password, shown this once: <b className="num">{given.password}</b>
-        </p>
-        <p className="sub">Ask them to change it on their account page.</p>
-        {given.guardianFirst && (
-          <p className="message">A minor: give this to the guardian. Local rules about minors’ data come first.</p>
-        )}
-        <div>
-          <Button onClick={() => location.reload()}>Done</Button>
-        </div>
-      </section>
-    );
-  return (
-    <form className="sheet stack" onSubmit={(e) => void give(e)} noValidate>
-      <h2>{person.email ? `${person.name}’s sign-in` : `Let ${person.name} in`}</h2>
-      <TextField
-        id="access-email"
-        label="E-mail"
-        value={email}
-        onChange={(e) => setEmail(e.target.value)}
-        error={!!errorAt(errors, 'email')}
-        helperText={errorAt(errors, 'email') ?? 'No message is sent. You hand over the password yourself.'}
-      />
-      <div role="alert">{wrong && <p className="message wrong">{wrong}</p>}</div>
-      <div className="row">
-        <Button type="submit" variant="contained">
-          {person.email ? 'Give a new password' : 'Give a sign-in'}
-        </Button>
-        {person.email && <Button onClick={() => void take()}>Take it away</Button>}
-      </div>
-      {person.email && <p className="sub">A new password ends the old one, and signs {person.name} out everywhere.</p>}
-    </form>
   );
 }

@@ -1,29 +1,21 @@
 import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
-import TextField from '@mui/material/TextField';
+import MuiTextField from '@mui/material/TextField';
 import { useEffect, useState } from 'react';
-import type { FieldError } from '../../contracts/commands';
+import { FormProvider } from 'react-hook-form';
+import { setupInput } from '../../contracts/setup';
+import { storedSetupDraft, type SetupDraft } from '../../contracts/stored/setupDraft';
+import { TextField } from '../../kit/form/fields';
+import { useSheet } from '../../kit/form/useSheet';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
-import { errorAt, newId, post } from '../../kit/send';
+import { dropFromDevice, keepOnDevice, readFromDevice } from '../../kit/onDevice';
+import { newId, post } from '../../kit/send';
 import { CUTTINGS } from '../../kit/tokens';
 import { inWords } from '../../kit/words';
 
-interface DraftRank {
-  key: string;
-  name: string;
-  colour: string;
-  second: string | null;
-  bars: number;
-}
-interface Draft {
-  school: string;
-  timeZone: string;
-  head: string;
-  email: string;
-  ranks: DraftRank[];
-}
+type DraftRank = SetupDraft['ranks'][number];
 
 const KEPT = 'stavewright-setup';
 const FIRST = ['White', 'Straw', 'Amber', 'Fern', 'Lake', 'Umber', 'Black'];
@@ -38,42 +30,46 @@ const firstRanks = (): DraftRank[] =>
 
 /** "What does the school need to begin?": three steps open at once. What is typed is kept on the device until it is done. */
 export default function Setup({ zones }: { zones: string[] }) {
-  const [d, setD] = useState<Draft>({
-    school: '',
-    timeZone: 'Europe/London',
-    head: '',
-    email: '',
-    ranks: firstRanks(),
+  const sheet = useSheet({
+    start: { school: '', timeZone: 'Europe/London', head: '', email: '', ranks: firstRanks(), password: '' },
+    schema: setupInput,
+    make: ({ ranks, ...x }) => ({ ...x, ranks: ranks.map(({ key: _key, ...r }) => r) }),
+    saving: (draft) => post('/api/setup', draft),
+    done: async ({ email, password }) => {
+      const signed = await post('/api/auth/sign-in/email', { email: email.trim().toLowerCase(), password });
+      dropFromDevice(KEPT);
+      location.assign(signed.ok ? '/syllabus' : '/signin');
+    },
   });
-  const [password, setPassword] = useState('');
+  const { form, wrong } = sheet;
+  const d = form.watch();
+  const { errors, isSubmitting: busy } = form.formState;
   const [at, setAt] = useState(0);
-  const [errors, setErrors] = useState<FieldError[]>([]);
-  const [wrong, setWrong] = useState('');
-  const [busy, setBusy] = useState(false);
   const [clock, setClock] = useState('');
 
   useEffect(() => {
-    const kept = localStorage.getItem(KEPT);
+    const kept = readFromDevice(KEPT, storedSetupDraft);
     const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- what the device knows is read once, after hydration
-    setD((now) =>
-      kept ? (JSON.parse(kept) as Draft) : { ...now, timeZone: zones.includes(zone) ? zone : now.timeZone },
-    );
-  }, [zones]);
+    if (kept) for (const [name, value] of Object.entries(kept)) form.setValue(name as keyof SetupDraft, value);
+    else if (zones.includes(zone)) form.setValue('timeZone', zone);
+  }, [zones, form]);
+  const { password: _password, ...rest } = d;
+  const typed = JSON.stringify(rest);
   useEffect(() => {
-    if (d.school + d.head + d.email !== '') localStorage.setItem(KEPT, JSON.stringify(d));
+    const now = JSON.parse(typed) as SetupDraft;
+    if (now.school + now.head + now.email !== '') keepOnDevice(KEPT, storedSetupDraft, now);
     // eslint-disable-next-line react-hooks/set-state-in-effect -- the clock of the chosen zone
     setClock(
       new Intl.DateTimeFormat('en-GB', {
-        timeZone: d.timeZone,
+        timeZone: now.timeZone,
         hour: '2-digit',
         minute: '2-digit',
         weekday: 'long',
       }).format(new Date()),
     );
-  }, [d]);
+  }, [typed]);
 
-  const set = (change: Partial<Draft>) => setD((now) => ({ ...now, ...change }));
+  const set = ({ ranks }: { ranks: DraftRank[] }) => form.setValue('ranks', ranks);
   const rank = d.ranks[at];
   const setRank = (change: Partial<DraftRank>) =>
     set({ ranks: d.ranks.map((r, i) => (i === at ? { ...r, ...change } : r)) });
@@ -86,202 +82,169 @@ export default function Setup({ zones }: { zones: string[] }) {
     setAt(to);
   };
 
-  const open = async () => {
-    setBusy(true);
-    setWrong('');
-    const ranks = d.ranks.map(({ key: _key, ...r }) => r);
-    const answer = await post('/api/setup', {
-      school: d.school,
-      timeZone: d.timeZone,
-      head: d.head,
-      email: d.email,
-      password,
-      ranks,
-    });
-    if (!answer.ok) {
-      setBusy(false);
-      setErrors(answer.errors);
-      return setWrong(answer.title);
-    }
-    const signed = await post('/api/auth/sign-in/email', { email: d.email.trim().toLowerCase(), password });
-    localStorage.removeItem(KEPT);
-    location.assign(signed.ok ? '/syllabus' : '/signin');
-  };
-
-  const field = (key: 'school' | 'head' | 'email', label: string, more = {}) => (
-    <TextField
-      id={key}
-      label={label}
-      value={d[key]}
-      onChange={(e) => set({ [key]: e.target.value })}
-      error={!!errorAt(errors, key)}
-      helperText={errorAt(errors, key)}
-      {...more}
-    />
-  );
   return (
     <IslandRoot>
-      <main className="setup">
-        <div className="title">
-          <div>
-            <h1>What does the school need to begin?</h1>
-            <p className="sub">A name, its belts and a head instructor. All of it can be changed later.</p>
-          </div>
-          <div className="actions">
-            <Button variant="contained" disabled={busy} onClick={() => void open()}>
-              {busy ? 'One moment…' : 'Open the school'}
-            </Button>
-          </div>
-        </div>
-        <div role="alert">
-          {wrong !== '' && (
-            <p className="message wrong" style={{ marginBottom: 12 }}>
-              {wrong}
-            </p>
-          )}
-        </div>
-        <div className="three">
-          <section className="stack line">
-            <div className="spread">
-              <h2>The hall</h2>
+      <FormProvider {...form}>
+        <main className="setup">
+          <div className="title">
+            <div>
+              <h1>What does the school need to begin?</h1>
+              <p className="sub">A name, its belts and a head instructor. All of it can be changed later.</p>
             </div>
-            {field('school', 'Name of the school')}
-            <Autocomplete
-              id="zone"
-              disableClearable
-              options={zones}
-              value={d.timeZone}
-              onChange={(_, timeZone) => set({ timeZone })}
-              renderInput={(p) => (
-                <TextField
-                  {...p}
-                  label="Time zone"
-                  error={!!errorAt(errors, 'timeZone')}
-                  helperText={
-                    errorAt(errors, 'timeZone') ?? (clock && `There it is ${clock} now. Class times follow this zone.`)
-                  }
-                />
-              )}
-            />
-          </section>
-          <section className="sheet stack">
-            <div className="spread">
-              <h2>The belts</h2>
-              <span className="second">{inWords(d.ranks.length)}, lowest first</span>
+            <div className="actions">
+              <Button variant="contained" disabled={busy} onClick={() => void sheet.save()}>
+                {busy ? 'One moment…' : 'Open the school'}
+              </Button>
             </div>
-            <ol className="belts">
-              {d.ranks.map((r, i) => (
-                <li key={r.key} className={i === at ? 'now' : ''}>
-                  <span className="second num">{i + 1}</span>
-                  <Belt
-                    name={r.name || 'New'}
-                    cloth={{ colour: r.colour, second: r.second, stripe: null, bars: r.bars }}
-                    width={88}
-                    height={22}
-                  />
-                  {i === at ? (
-                    <>
-                      <TextField
-                        id={`rank-${i}`}
-                        aria-label={`Name of belt ${i + 1}`}
-                        value={r.name}
-                        onChange={(e) => setRank({ name: e.target.value })}
-                        error={!!errorAt(errors, `ranks.${i}.name`)}
-                        slotProps={{ htmlInput: { 'aria-label': `Name of belt ${i + 1}` } }}
-                      />
-                      <Button onClick={() => move(-1)} disabled={i === 0}>
-                        up
-                      </Button>
-                      <Button onClick={() => move(1)} disabled={i === d.ranks.length - 1}>
-                        down
-                      </Button>
-                    </>
-                  ) : (
-                    <ButtonBase className="name" onClick={() => setAt(i)} aria-label={`Change the ${r.name} belt`}>
-                      <b>{r.name || 'no name'}</b>
-                    </ButtonBase>
-                  )}
-                </li>
-              ))}
-            </ol>
-            {rank && (
-              <>
-                <h3>Cloth of {rank.name || 'this belt'}</h3>
-                <div className="cuttings" role="group" aria-label="Colour">
-                  {CUTTINGS.map((c) => (
-                    <ButtonBase
-                      key={c.name}
-                      aria-pressed={rank.colour === c.colour}
-                      onClick={() => setRank({ colour: c.colour })}
-                    >
-                      <svg width="46" height="34" viewBox="0 0 46 34" aria-hidden="true">
-                        <path
-                          d="M1 1H45V31L41 33L37 31L33 33L29 31L25 33L21 31L17 33L13 31L9 33L5 31L1 33Z"
-                          fill={c.colour}
-                          stroke="var(--belt-line)"
-                        />
-                      </svg>
-                      {c.name}
-                    </ButtonBase>
-                  ))}
-                </div>
-                <div className="row" style={{ flexWrap: 'wrap' }}>
-                  <Button
-                    aria-pressed={rank.second !== null}
-                    onClick={() => setRank({ second: rank.second === null ? '#F7F3E8' : null })}
-                  >
-                    {rank.second === null ? 'Weave in white' : 'One colour again'}
-                  </Button>
-                  <Button onClick={() => setRank({ bars: (rank.bars + 1) % 4 })}>
-                    {rank.bars === 0 ? 'Add bars' : `Bars: ${rank.bars}`}
-                  </Button>
-                  <Button
-                    onClick={() => {
-                      set({
-                        ranks: [...d.ranks, { key: newId(), name: '', colour: '#F7F3E8', second: null, bars: 0 }],
-                      });
-                      setAt(d.ranks.length);
-                    }}
-                  >
-                    Add a belt
-                  </Button>
-                  <Button
-                    disabled={d.ranks.length < 2}
-                    onClick={() => {
-                      set({ ranks: d.ranks.filter((_, i) => i !== at) });
-                      setAt(Math.max(0, at - 1));
-                    }}
-                  >
-                    Leave this one out
-                  </Button>
-                </div>
-              </>
+          </div>
+          <div role="alert">
+            {wrong !== '' && (
+              <p className="message wrong" style={{ marginBottom: 12 }}>
+                {wrong}
+              </p>
             )}
-          </section>
-          <section className="stack line">
-            <div className="spread">
-              <h2>The head instructor</h2>
-            </div>
-            {field('head', 'Your name', { autoComplete: 'name' })}
-            {field('email', 'Your e-mail', { type: 'email', autoComplete: 'username' })}
-            <TextField
-              id="password"
-              label="A password"
-              type="password"
-              autoComplete="new-password"
-              value={password}
-              onChange={(e) => setPassword(e.target.value)}
-              error={!!errorAt(errors, 'password')}
-              helperText={errorAt(errors, 'password') ?? 'At least ten letters; a short sentence is best.'}
-            />
-            <p className="sub">Students and other teachers are added inside, one by one or as a list.</p>
-            <p className="message">
-              You are in charge of what happens on the floor. Rules of your federation, your insurer and local law about
-              minors, weapons and first aid come first.
-            </p>
-          </section>
-        </div>
-      </main>
+          </div>
+          <div className="three">
+            <section className="stack line">
+              <div className="spread">
+                <h2>The hall</h2>
+              </div>
+              <TextField name="school" label="Name of the school" />
+              <Autocomplete
+                id="zone"
+                disableClearable
+                options={zones}
+                value={d.timeZone}
+                onChange={(_, timeZone) => form.setValue('timeZone', timeZone)}
+                renderInput={(p) => (
+                  <MuiTextField
+                    {...p}
+                    label="Time zone"
+                    error={errors.timeZone !== undefined}
+                    helperText={
+                      errors.timeZone?.message ?? (clock && `There it is ${clock} now. Class times follow this zone.`)
+                    }
+                  />
+                )}
+              />
+            </section>
+            <section className="sheet stack">
+              <div className="spread">
+                <h2>The belts</h2>
+                <span className="second">{inWords(d.ranks.length)}, lowest first</span>
+              </div>
+              <ol className="belts">
+                {d.ranks.map((r, i) => (
+                  <li key={r.key} className={i === at ? 'now' : ''}>
+                    <span className="second num">{i + 1}</span>
+                    <Belt
+                      name={r.name || 'New'}
+                      cloth={{ colour: r.colour, second: r.second, stripe: null, bars: r.bars }}
+                      width={88}
+                      height={22}
+                    />
+                    {i === at ? (
+                      <>
+                        <MuiTextField
+                          id={`rank-${i}`}
+                          aria-label={`Name of belt ${i + 1}`}
+                          value={r.name}
+                          onChange={(e) => setRank({ name: e.target.value })}
+                          error={errors.ranks?.[i]?.name !== undefined}
+                          helperText={errors.ranks?.[i]?.name?.message}
+                          slotProps={{ htmlInput: { 'aria-label': `Name of belt ${i + 1}` } }}
+                        />
+                        <Button onClick={() => move(-1)} disabled={i === 0}>
+                          up
+                        </Button>
+                        <Button onClick={() => move(1)} disabled={i === d.ranks.length - 1}>
+                          down
+                        </Button>
+                      </>
+                    ) : (
+                      <ButtonBase className="name" onClick={() => setAt(i)} aria-label={`Change the ${r.name} belt`}>
+                        <b>{r.name || 'no name'}</b>
+                      </ButtonBase>
+                    )}
+                  </li>
+                ))}
+              </ol>
+              {rank && (
+                <>
+                  <h3>Cloth of {rank.name || 'this belt'}</h3>
+                  <div className="cuttings" role="group" aria-label="Colour">
+                    {CUTTINGS.map((c) => (
+                      <ButtonBase
+                        key={c.name}
+                        aria-pressed={rank.colour === c.colour}
+                        onClick={() => setRank({ colour: c.colour })}
+                      >
+                        <svg width="46" height="34" viewBox="0 0 46 34" aria-hidden="true">
+                          <path
+                            d="M1 1H45V31L41 33L37 31L33 33L29 31L25 33L21 31L17 33L13 31L9 33L5 31L1 33Z"
+                            fill={c.colour}
+                            stroke="var(--belt-line)"
+                          />
+                        </svg>
+                        {c.name}
+                      </ButtonBase>
+                    ))}
+                  </div>
+                  <div className="row" style={{ flexWrap: 'wrap' }}>
+                    <Button
+                      aria-pressed={rank.second !== null}
+                      onClick={() => setRank({ second: rank.second === null ? '#F7F3E8' : null })}
+                    >
+                      {rank.second === null ? 'Weave in white' : 'One colour again'}
+                    </Button>
+                    <Button onClick={() => setRank({ bars: (rank.bars + 1) % 4 })}>
+                      {rank.bars === 0 ? 'Add bars' : `Bars: ${rank.bars}`}
+                    </Button>
+                    <Button
+                      onClick={() => {
+                        set({
+                          ranks: [...d.ranks, { key: newId(), name: '', colour: '#F7F3E8', second: null, bars: 0 }],
+                        });
+                        setAt(d.ranks.length);
+                      }}
+                    >
+                      Add a belt
+                    </Button>
+                    <Button
+                      disabled={d.ranks.length < 2}
+                      onClick={() => {
+                        set({ ranks: d.ranks.filter((_, i) => i !== at) });
+                        setAt(Math.max(0, at - 1));
+                      }}
+                    >
+                      Leave this one out
+                    </Button>
+                  </div>
+                </>
+              )}
+            </section>
+            <section className="stack line">
+              <div className="spread">
+                <h2>The head instructor</h2>
+              </div>
+              <TextField name="head" label="Your name" autoComplete="name" />
+              <TextField name="email" label="Your e-mail" type="email" autoComplete="username" />
+              <TextField
+                name="password"
+                label="A password"
+                type="password"
+                autoComplete="new-password"
+                help="At least ten letters; a short sentence is best."
+              />
+              <p className="sub">Students and other teachers are added inside, one by one or as a list.</p>
+              <p className="message">
+                You are in charge of what happens on the floor. Rules of your federation, your insurer and local law
+                about minors, weapons and first aid come first.
+              </p>
+            </section>
+          </div>
+        </main>
+      </FormProvider>
       <style>{`
         .setup { padding: 20px 24px 32px; max-width: 1280px; margin: 0 auto; }
         .setup .three { display: grid; grid-template-columns: 264px minmax(0, 1fr) 320px; gap: 24px; align-items: start; }

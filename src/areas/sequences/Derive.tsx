@@ -279,10 +279,17 @@ export function Derive({
       needs
         .split(' ')
         .filter((n) => n && !bodies.has(n))
-        .map(async (n) => [n, (await ask('sequence', { id: n }))?.sequence?.body] as const),
+        .map(async (n) => [n, await ask('sequence', { id: n })] as const),
     ).then((found) => {
       if (left || found.length === 0) return;
-      setBodies(new Map([...bodies, ...found.flatMap(([n, b]) => (b ? [[n, b] as const] : []))]));
+      const bad = found.find(([, a]) => !a.ok)?.[1];
+      if (bad && !bad.ok) return setWrong(bad.title);
+      setBodies(
+        new Map([
+          ...bodies,
+          ...found.flatMap(([n, a]) => (a.ok && a.view.sequence ? [[n, a.view.sequence.body] as const] : [])),
+        ]),
+      );
     });
     return () => {
       left = true;

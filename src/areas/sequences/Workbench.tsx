@@ -165,9 +165,10 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
   }, []);
   const refresh = async () => {
     const next = await ask('sequence', { id });
-    if (!next?.sequence) return null;
-    setView(next);
-    return next.sequence;
+    if (!next.ok) setMessage({ good: false, text: `It is saved, but could not be read again. ${next.title}` });
+    if (!next.ok || !next.view.sequence) return null;
+    setView(next.view);
+    return next.view.sequence;
   };
   /** Puts another text into the editor. */
   const put = (next: string) => {
@@ -213,8 +214,8 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
       const answer = await send('sequence.waive', { sequenceId: id, key, reason });
       if (!answer.ok) return answer.title;
       const next = await ask('sequence', { id });
-      if (next?.sequence) setView(next);
-      return null;
+      if (next.ok && next.view.sequence) setView(next.view);
+      return next.ok ? null : next.title;
     },
     [id],
   );

@@ -1,12 +1,9 @@
-import { useState } from 'react';
+import { adaptationInput } from '../../contracts/adaptation';
+import { ChoiceField, NumberField, SwitchField, TextField } from '../../kit/form/fields';
+import { SheetForm } from '../../kit/form/SheetForm';
+import { useCommandSheet } from '../../kit/form/useSheet';
 import { newId } from '../../kit/send';
-import { Choice, Field } from '../../kit/sheet/Field';
-import { SheetForm } from '../../kit/sheet/SheetForm';
-import { useDecision } from '../../kit/sheet/useDecision';
-import { Switch } from '../../kit/Switch';
 import type { Sheet } from './sheet';
-
-const number = (v: string) => (v === '' ? Number.NaN : Number(v));
 
 /** An adapted standard: written by the head for one student, kept with its reason. */
 export function Adapt({ view, done, leave }: Sheet) {
@@ -17,54 +14,48 @@ export function Adapt({ view, done, leave }: Sheet) {
       ),
     ).values(),
   ];
-  const [pointId, setPoint] = useState(points[0]?.value ?? '');
-  const [how, setHow] = useState<'share' | 'range' | 'waived'>('share');
-  const [share, setShare] = useState('60');
-  const [lo, setLo] = useState('');
-  const [hi, setHi] = useState('');
-  const [reason, setReason] = useState('');
-  const [id] = useState(newId);
-  const { decide, at, wrong } = useDecision(done);
+  const sheet = useCommandSheet({
+    command: 'adaptation.write',
+    schema: adaptationInput,
+    start: {
+      id: newId(),
+      studentId: view.student.id,
+      pointId: points[0]?.value ?? '',
+      from: view.today,
+      how: 'share',
+      share: 0.6,
+      range: { lo: Number.NaN, hi: Number.NaN },
+      reason: '',
+    },
+    make: ({ how, share, range, ...rest }) => ({
+      ...rest,
+      share: how === 'share' ? share : null,
+      range: how === 'range' ? range : null,
+      waived: how === 'waived',
+    }),
+    done,
+  });
+  const how = sheet.form.watch('how');
   return (
-    <SheetForm
-      title="Adapt a point"
-      save="Write it"
-      wrong={wrong}
-      leave={leave}
-      onSave={() =>
-        void decide('adaptation.write', {
-          id,
-          studentId: view.student.id,
-          pointId,
-          from: view.today,
-          range: how === 'range' ? { lo: number(lo), hi: number(hi) } : null,
-          share: how === 'share' ? Number(share) / 100 : null,
-          waived: how === 'waived',
-          reason,
-        })
-      }
-    >
-      <Choice id="adapt-point" label="Point" value={pointId} onValue={setPoint} options={points} {...at('pointId')} />
-      <Switch
+    <SheetForm sheet={sheet} title="Adapt a point" saves="Write it" leave={leave}>
+      <ChoiceField name="pointId" label="Point" options={points} />
+      <SwitchField
+        name="how"
         label="How"
-        value={how}
-        onChange={setHow}
         options={[
           { value: 'share', word: 'a share' },
           { value: 'range', word: 'a range' },
           { value: 'waived', word: 'waived' },
         ]}
       />
-      {how === 'share' && (
-        <Field id="adapt-share" label="Asked, in 100" number value={share} onValue={setShare} {...at('share')} />
-      )}
+      {how === 'share' && <NumberField name="share" label="Asked, in 100" times={100} />}
       {how === 'range' && (
         <div className="row">
-          <Field id="adapt-lo" label="Accepted from" number value={lo} onValue={setLo} />
-          <Field id="adapt-hi" label="to" number value={hi} onValue={setHi} />
+          <NumberField name="range.lo" label="Accepted from" />
+          <NumberField name="range.hi" label="to" />
         </div>
       )}
-      <Field id="adapt-reason" label="Why" lines={2} value={reason} onValue={setReason} {...at('reason')} />
+      <TextField name="reason" label="Why" lines={2} />
       <p className="second">No diagnosis belongs here. Pain: stop, and ask a doctor or physiotherapist.</p>
     </SheetForm>
   );

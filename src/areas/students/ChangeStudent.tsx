@@ -1,48 +1,44 @@
 import Button from '@mui/material/Button';
-import { useState } from 'react';
-import { Field } from '../../kit/sheet/Field';
-import { SheetForm } from '../../kit/sheet/SheetForm';
-import { useDecision } from '../../kit/sheet/useDecision';
-import { readDate } from '../../core';
+import { studentChange } from '../../contracts/student';
+import { DateField, TextField } from '../../kit/form/fields';
+import { SheetForm } from '../../kit/form/SheetForm';
+import { useCommandSheet } from '../../kit/form/useSheet';
 import { useSideBySide } from '../../kit/sideBySide/useSideBySide';
-import { dateInWords } from '../../kit/words';
 import type { Sheet } from './sheet';
 
 /** Name and birth, and whether they are still of the school. */
-export function ChangeStudent({ view, done, leave }: Sheet) {
-  const { id, born: known, leftOn } = view.student;
-  const [name, setName] = useState(view.student.name);
-  const [born, setBorn] = useState(known === null ? '' : dateInWords(known));
-  const { decide, decideBy, at, wrong } = useDecision(done);
-  const { save: saveIt, meeting } = useSideBySide('student.change', {
-    title: `Which ${view.student.name} shall stand?`,
-    nameOf: (path) => ({ where: view.student.name, what: path.at(-1) === 'born' ? 'date of birth' : 'name' }),
+export function ChangeStudent({ view, done, leave, onLeft }: Sheet) {
+  const { id, name, born, leftOn, version } = view.student;
+  const { save, meeting } = useSideBySide('student.change', {
+    title: `Which ${name} shall stand?`,
+    nameOf: (path) => ({ where: name, what: path.at(-1) === 'born' ? 'date of birth' : 'name' }),
     show: (value) => (typeof value === 'string' && value !== '' ? value : 'not known'),
     done,
   });
-  const save = () => {
-    // As it is stored, so that the same day typed otherwise is no difference.
-    const day = readDate(born);
-    const now = { id, name: name.trim(), born: born.trim() === '' ? null : day.ok ? day.value : born };
-    return decideBy(() => saveIt({ id, name: view.student.name, born: known }, now, view.student.version));
-  };
+  const sheet = useCommandSheet<'student.change'>({
+    command: 'student.change',
+    schema: studentChange,
+    start: { id, name, born },
+    make: (now) => ({ ...now, name: now.name.trim() }),
+    sending: (draft) => save({ id, name, born }, draft, version),
+    done,
+  });
   const left = leftOn !== null;
   return (
     <SheetForm
+      sheet={sheet}
       title="Name and birth"
-      save="Save"
-      wrong={wrong}
+      saves="Save"
       leave={leave}
-      onSave={() => void save()}
       more={
-        <Button variant="text" onClick={() => void decide('student.leave', { id, left: !left })}>
+        <Button variant="text" onClick={() => onLeft(!left)}>
           {left ? 'Back on the roll' : 'Has left the school'}
         </Button>
       }
     >
       {meeting}
-      <Field id="change-name" label="Name" value={name} onValue={setName} {...at('name')} />
-      <Field id="change-born" label="Date of birth" value={born} onValue={setBorn} {...at('born')} />
+      <TextField name="name" label="Name" />
+      <DateField name="born" label="Date of birth" none />
       {!left && <p className="second">Who has left keeps their record, is signed out and can be taken back.</p>}
     </SheetForm>
   );

@@ -1,8 +1,8 @@
 import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { refusedAs, shown } from '../../kit/testing/server';
 import type { EverybodyView } from '../../contracts/views';
+import { refusedAs, shown } from '../../kit/testing/server';
 import Everybody from './Everybody';
 
 const cloth = { colour: '#FFFFFF', second: null, stripe: null, bars: 0 };

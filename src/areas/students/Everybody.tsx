@@ -1,25 +1,19 @@
-import { useEffect, useState, type KeyboardEvent } from 'react';
-import type { ChancesView, EverybodyView } from '../../contracts/views';
-import { READINESS, VERDICTS } from '../../core';
+import { useMemo, type KeyboardEvent } from 'react';
+import type { EverybodyView } from '../../contracts/views';
+import { READINESS, tenthsInWords, VERDICTS } from '../../core';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { ChanceRule } from '../../kit/marks/ChanceRule';
 import { Lozenge } from '../../kit/marks/Lozenge';
-import { ask } from '../../kit/send';
+import { useAsked } from '../../kit/useAsked';
 import { capital, dateInWords, inWords, plural } from '../../kit/words';
 
 /** "Who is ready?", of all belts: everybody against their own next belt, by what is missing; moved through by keys. */
 export default function Everybody({ view }: { view: EverybodyView }) {
   useEastern(...view.rows.map((r) => r.name));
-  const [chances, setChances] = useState<ReadonlyMap<string, ChancesView['rows'][number]> | null>(null);
-  useEffect(() => {
-    let current = true;
-    void ask('chances', {}).then((c) => current && c && setChances(new Map(c.rows.map((r) => [r.studentId, r]))));
-    return () => {
-      current = false;
-    };
-  }, []);
+  const { view: said, wrong } = useAsked('chances', {});
+  const chances = useMemo(() => said && new Map(said.rows.map((r) => [r.studentId, r])), [said]);
   const keys = (e: KeyboardEvent) => {
     const by = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
     if (by === 0 || !(e.target instanceof HTMLElement)) return;
@@ -50,6 +44,7 @@ export default function Everybody({ view }: { view: EverybodyView }) {
           </a>
         </div>
       </div>
+      {wrong !== '' && <p className="message">The chances could not be fetched. {wrong}</p>}
       {view.rows.length === 0 && <p className="message">Nobody is on the roll who has a next belt.</p>}
       {view.rows.length > 0 && (
         <div className="scroll">
@@ -95,7 +90,9 @@ export default function Everybody({ view }: { view: EverybodyView }) {
                         </span>
                       </td>
                       <td className="second">{r.first}</td>
-                      <td className="day">{c ? c.words.replace(/^about /, '') : chances ? 'too few looks' : '…'}</td>
+                      <td className="day">
+                        {c ? tenthsInWords(c.chance) : chances ? 'too few looks' : wrong === '' ? '…' : ''}
+                      </td>
                       <td>{c && <ChanceRule {...c} />}</td>
                       <td className="num">{r.looks}</td>
                     </tr>

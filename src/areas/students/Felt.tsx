@@ -1,14 +1,13 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { StudentView } from '../../contracts/views';
-import { newId } from '../../kit/send';
-import { useDecision } from '../../kit/sheet/useDecision';
+import { newId, send } from '../../kit/send';
 import { dateInWords } from '../../kit/words';
 import { onSide, type Sheet } from './sheet';
 
 /** Felt points of the last days: only who did the work can tell, on their own page. */
 export function Felt({ view, done }: Pick<Sheet, 'view' | 'done'>) {
-  const { decide, wrong } = useDecision(done);
+  const [wrong, setWrong] = useState('');
   const [told, setTold] = useState<readonly string[]>([]);
   const keyOf = (f: StudentView['feltAsked'][number]) => `${f.studentId} ${f.techniqueId} ${f.pointId} ${f.side}`;
   const [more, setMore] = useState(false);
@@ -16,9 +15,9 @@ export function Felt({ view, done }: Pick<Sheet, 'view' | 'done'>) {
   const unsure = open.filter((f) => !f.sure).length;
   const list = more ? open : open.filter((f) => f.sure);
   if (open.length === 0) return null;
-  const tell = (f: (typeof list)[number], held: number) => {
-    setTold([...told, keyOf(f)]);
-    void decide('felt.record', {
+  const tell = async (f: (typeof list)[number], held: number) => {
+    setTold((known) => [...known, keyOf(f)]);
+    const answer = await send('felt.record', {
       id: newId(),
       studentId: f.studentId,
       techniqueId: f.techniqueId,
@@ -28,6 +27,10 @@ export function Felt({ view, done }: Pick<Sheet, 'view' | 'done'>) {
       held,
       of: 1,
     });
+    setWrong(answer.ok ? '' : answer.title);
+    if (answer.ok) return done();
+    // It is asked again.
+    setTold((known) => known.filter((k) => k !== keyOf(f)));
   };
   return (
     <section className="sheet">
@@ -42,8 +45,8 @@ export function Felt({ view, done }: Pick<Sheet, 'view' | 'done'>) {
               {onSide(f.side)}, {dateInWords(f.day)}
             </span>
             <div className="row">
-              <Button onClick={() => tell(f, 1)}>It was so</Button>
-              <Button onClick={() => tell(f, 0)}>It was not</Button>
+              <Button onClick={() => void tell(f, 1)}>It was so</Button>
+              <Button onClick={() => void tell(f, 0)}>It was not</Button>
             </div>
           </li>
         ))}

@@ -7,7 +7,7 @@ import type { ForecastAsked, ForecastSaid } from '../../workers/forecast';
 
 type State =
   | { at: 'reading' }
-  | { at: 'failed' }
+  | { at: 'failed'; why: string }
   | { at: 'working'; done: number }
   | { at: 'stopped' }
   | { at: 'said'; forecast: Found };
@@ -41,9 +41,10 @@ export function Forecast({
   const worker = useRef<Worker | null>(null);
   useEffect(() => {
     let current = true;
-    void ask('forecast', { id: studentId }).then((view) => {
+    void ask('forecast', { id: studentId }).then((a) => {
       if (!current) return;
-      if (!view) return setState({ at: 'failed' });
+      if (!a.ok) return setState({ at: 'failed', why: a.title });
+      const { view } = a;
       if (!view.input) return setState({ at: 'said', forecast: NOTHING_ASKED });
       const made = new Worker(new URL('../../workers/forecast.ts', import.meta.url), { type: 'module' });
       worker.current = made;
@@ -53,7 +54,7 @@ export function Forecast({
           'forecast' in e.data ? { at: 'said', forecast: e.data.forecast } : { at: 'working', done: e.data.done },
         );
       };
-      made.onerror = () => current && setState({ at: 'failed' });
+      made.onerror = () => current && setState({ at: 'failed', why: '' });
       made.postMessage({ input: view.input, seed: `${studentId} ${today}` } satisfies ForecastAsked);
       setState({ at: 'working', done: 0 });
     });
@@ -80,7 +81,7 @@ export function Forecast({
       )}
       {(state.at === 'stopped' || state.at === 'failed') && (
         <p className="second line">
-          {state.at === 'stopped' ? 'Stopped.' : 'It could not be tried out: there was no answer.'}{' '}
+          {state.at === 'stopped' ? 'Stopped.' : `It could not be tried out. ${state.why}`}{' '}
           <Button
             variant="text"
             onClick={() => {

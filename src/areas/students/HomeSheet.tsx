@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import type { HomeView } from '../../contracts/views';
 import { commonStance, layoutStave, traceFloor, type Sequence } from '../../core';
-import { StaveLines } from '../../kit/drawing/StaveLines';
 import '../../kit/drawing/drawing.css';
+import { StaveLines } from '../../kit/drawing/StaveLines';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';

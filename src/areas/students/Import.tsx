@@ -1,4 +1,5 @@
 import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Papa from 'papaparse';
 import { useEffect, useMemo, useState, type ChangeEvent } from 'react';
@@ -7,9 +8,8 @@ import { checkRollLines, readRollCells } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { LineNotch } from '../../kit/marks/small';
 import { forgottenAtSignOut } from '../../kit/offline';
-import { decode, decodeAs, WAYS, type Way } from '../../kit/taking/decode';
-import { Choice } from '../../kit/sheet/Field';
 import { newId, send } from '../../kit/send';
+import { decode, decodeAs, WAYS, type Way } from '../../kit/taking/decode';
 import { dateInWords, plural } from '../../kit/words';
 
 // Names and birth dates: not for whoever signs in next.
@@ -141,17 +141,24 @@ export default function Import({ view, today }: { view: RollView; today: string 
             )}
           </div>
           {file && file.ways.length > 1 && (
-            <Choice
+            <TextField
               id="letters"
               label="Letters of this file read as"
+              select
               value={file.way}
-              onValue={(way) => {
+              onChange={(e) => {
+                const way = e.target.value as Way;
                 type(decodeAs(file.bytes, way));
                 setFile({ ...file, way });
               }}
-              options={file.ways.map((way) => ({ value: way, word: WAYS[way] }))}
               helperText={`The file does not say how its letters are meant. Look at the names: ${strangeIn(text) || 'they'} should be right.`}
-            />
+            >
+              {file.ways.map((way) => (
+                <MenuItem key={way} value={way}>
+                  {WAYS[way]}
+                </MenuItem>
+              ))}
+            </TextField>
           )}
           <p className="sub">
             A first line with the words name, belt, born, since may put them in any order. What you paste stays on this

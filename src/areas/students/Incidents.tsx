@@ -1,30 +1,28 @@
 import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import TextField from '@mui/material/TextField';
+import MuiTextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { incidentInput } from '../../contracts/incident';
 import type { IncidentsView } from '../../contracts/views';
 import { useEastern } from '../../kit/fonts/useEastern';
+import { CheckField, DateField, PickField, TextField } from '../../kit/form/fields';
+import { SheetForm } from '../../kit/form/SheetForm';
+import { useCommandSheet } from '../../kit/form/useSheet';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { ask, newId } from '../../kit/send';
-import { Field } from '../../kit/sheet/Field';
-import { SheetForm } from '../../kit/sheet/SheetForm';
-import { useDecision } from '../../kit/sheet/useDecision';
 import { dateInWords, plural } from '../../kit/words';
-
-type Person = IncidentsView['people'][number];
-type Item = IncidentsView['items'][number];
 
 /** "Who was hurt, and doing what?": all three parties of each incident, summed per drill. */
 export default function Incidents({ view: first }: { view: IncidentsView }) {
   const [view, setView] = useState(first);
   useEastern(...view.people.map((p) => p.name));
   const [open, setOpen] = useState(false);
+  const [wrong, setWrong] = useState('');
   const done = async () => {
     const fresh = await ask('incidents', {});
-    if (fresh) setView(fresh);
     setOpen(false);
+    setWrong(fresh.ok ? '' : `It is recorded, but the page could not be read again. ${fresh.title}`);
+    if (fresh.ok) setView(fresh.view);
   };
   return (
     <IslandRoot>
@@ -42,6 +40,7 @@ export default function Incidents({ view: first }: { view: IncidentsView }) {
           </Button>
         </div>
       </div>
+      <div role="alert">{wrong !== '' && <p className="message">{wrong}</p>}</div>
       <div className="columns">
         <section>
           <h2>Incidents</h2>
@@ -100,112 +99,59 @@ export default function Incidents({ view: first }: { view: IncidentsView }) {
 }
 
 function Record({ view, done, leave }: { view: IncidentsView; done: () => Promise<void>; leave: () => void }) {
-  const [day, setDay] = useState(dateInWords(view.today));
-  const [hurt, setHurt] = useState<Person | null>(null);
-  const [cause, setCause] = useState<Person | null>(null);
-  const [charge, setCharge] = useState<Person | null>(view.people.find((p) => p.id === view.me) ?? null);
-  const [doing, setDoing] = useState<Item | string | null>(null);
-  const [what, setWhat] = useState('');
-  const [help, setHelp] = useState('');
-  const [head, setHead] = useState(false);
-  const [missing, setMissing] = useState('');
-  const { decide, at, wrong } = useDecision(done);
-  const save = () => {
-    if (!hurt || !charge) return setMissing(!hurt ? 'Say who was hurt.' : 'Say who was in charge.');
-    setMissing('');
-    const key = doing !== null && typeof doing !== 'string' ? doing.key : '';
-    void decide('incident.record', {
+  const sheet = useCommandSheet({
+    command: 'incident.record',
+    schema: incidentInput,
+    start: {
       id: newId(),
-      day,
-      hurtId: hurt.id,
-      causeId: cause?.id ?? null,
-      chargeId: charge.id,
-      techniqueId: key.startsWith('t:') ? key.slice(2) : null,
-      sequenceId: key.startsWith('s:') ? key.slice(2) : null,
-      doing: typeof doing === 'string' ? doing : '',
-      what,
-      done: help,
-      head,
-    });
-  };
-  const party = (
-    id: string,
-    label: string,
-    value: Person | null,
-    onValue: (p: Person | null) => void,
-    path: string,
-  ) => ({
-    id: `incident-${id}`,
-    label,
-    value,
-    onValue,
-    ...at(path),
+      day: view.today,
+      hurtId: null as string | null,
+      causeId: null as string | null,
+      chargeId: view.people.find((p) => p.id === view.me)?.id ?? null,
+      doing: '',
+      what: '',
+      done: '',
+      head: false,
+    },
+    make: ({ hurtId, chargeId, doing, ...rest }) => {
+      const item = view.items.find((i) => i.name === doing)?.key ?? '';
+      return {
+        ...rest,
+        hurtId: hurtId as string,
+        chargeId: chargeId as string,
+        techniqueId: item.startsWith('t:') ? item.slice(2) : null,
+        sequenceId: item.startsWith('s:') ? item.slice(2) : null,
+        doing: item === '' ? doing : '',
+      };
+    },
+    done,
   });
+  const { form } = sheet;
   return (
-    <SheetForm
-      title="What happened?"
-      label="Record an incident"
-      save="Record it"
-      wrong={missing || wrong}
-      leave={leave}
-      onSave={save}
-    >
-      <Field id="incident-day" label="Day" value={day} onValue={setDay} {...at('day')} />
-      <Party {...party('hurt', 'Who was hurt', hurt, setHurt, 'hurtId')} people={view.people} />
-      <Party
-        {...party('cause', 'By whom (leave open: nobody else)', cause, setCause, 'causeId')}
-        people={view.people}
-      />
-      <Party
-        {...party('charge', 'Who was in charge', charge, setCharge, 'chargeId')}
-        people={view.people.filter((p) => p.staff)}
-      />
+    <SheetForm sheet={sheet} title="What happened?" label="Record an incident" saves="Record it" leave={leave}>
+      <DateField name="day" label="Day" />
+      <PickField name="hurtId" label="Who was hurt" options={view.people} />
+      <PickField name="causeId" label="By whom (leave open: nobody else)" options={view.people} />
+      <PickField name="chargeId" label="Who was in charge" options={view.people.filter((p) => p.staff)} />
       <Autocomplete
         id="incident-doing"
         freeSolo
-        options={view.items}
-        getOptionKey={(i) => (typeof i === 'string' ? i : i.key)}
-        getOptionLabel={(i) => (typeof i === 'string' ? i : i.name)}
-        value={doing}
-        onChange={(_, v) => setDoing(v)}
-        onInputChange={(_, v, why) => why === 'input' && setDoing(v)}
-        renderInput={(p) => <TextField {...p} label="Doing what" {...at('doing')} />}
+        options={view.items.map((i) => i.name)}
+        inputValue={form.watch('doing')}
+        onInputChange={(_, doing) => form.setValue('doing', doing)}
+        renderInput={(p) => (
+          <MuiTextField
+            {...p}
+            label="Doing what"
+            error={form.formState.errors.doing !== undefined}
+            helperText={form.formState.errors.doing?.message}
+          />
+        )}
       />
-      <Field id="incident-what" label="What happened" lines={2} value={what} onValue={setWhat} {...at('what')} />
-      <Field id="incident-done" label="What was done" lines={2} value={help} onValue={setHelp} {...at('done')} />
-      <FormControlLabel
-        control={<Checkbox checked={head} onChange={(_, v) => setHead(v)} />}
-        label="A knock to the head"
-      />
-      {head && <p className="message">Off the floor now, medical assessment, not back the same day.</p>}
+      <TextField name="what" label="What happened" lines={2} />
+      <TextField name="done" label="What was done" lines={2} />
+      <CheckField name="head" label="A knock to the head" />
+      {form.watch('head') && <p className="message">Off the floor now, medical assessment, not back the same day.</p>}
     </SheetForm>
   );
 }
-
-/** One of the three parties. */
-const Party = ({
-  id,
-  label,
-  value,
-  onValue,
-  people,
-  ...wrong
-}: {
-  id: string;
-  label: string;
-  value: Person | null;
-  onValue: (p: Person | null) => void;
-  people: readonly Person[];
-  error: boolean;
-  helperText: string | undefined;
-}) => (
-  <Autocomplete
-    id={id}
-    options={[...people]}
-    getOptionKey={(p) => p.id}
-    getOptionLabel={(p) => p.name}
-    value={value}
-    onChange={(_, p) => onValue(p)}
-    renderInput={(p) => <TextField {...p} label={label} {...wrong} />}
-  />
-);

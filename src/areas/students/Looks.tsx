@@ -12,8 +12,8 @@ export function Looks({ view }: { view: StudentView }) {
   const show = async () => {
     if (all) return setAll(null);
     const found = await ask('studentLooks', { id });
-    setWrong(found ? '' : 'The looks could not be fetched. Try again in a moment.');
-    if (found) setAll(found.looks);
+    setWrong(found.ok ? '' : found.title);
+    if (found.ok) setAll(found.view.looks);
   };
   return (
     <section>

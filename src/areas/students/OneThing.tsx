@@ -1,10 +1,11 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { focusInput } from '../../contracts/focus';
 import type { StudentView } from '../../contracts/views';
+import { ChoiceField, TextField } from '../../kit/form/fields';
+import { SheetForm } from '../../kit/form/SheetForm';
+import { useCommandSheet } from '../../kit/form/useSheet';
 import { newId } from '../../kit/send';
-import { Choice, Field } from '../../kit/sheet/Field';
-import { SheetForm } from '../../kit/sheet/SheetForm';
-import { useDecision } from '../../kit/sheet/useDecision';
 import { dateInWords } from '../../kit/words';
 import { onSide, type Sheet } from './sheet';
 
@@ -71,42 +72,42 @@ export function OneThing({ view, onChoose }: { view: StudentView; onChoose: (() 
 
 /** Another correction than the rule names, with the reason that is kept. */
 export function ChooseFocus({ view, done, leave }: Sheet) {
-  const [key, setKey] = useState('');
-  const [reason, setReason] = useState('');
-  const { decide, at, wrong } = useDecision(done);
   const keyOf = (s: StudentView['slips'][number]) => `${s.pointId} ${s.side}`;
-  const chosen = view.slips.find((s) => keyOf(s) === key);
+  const sheet = useCommandSheet({
+    command: 'focus.give',
+    schema: focusInput,
+    start: { id: newId(), slip: '', reason: '' },
+    make: ({ id, slip, reason }) => {
+      const chosen = view.slips.find((s) => keyOf(s) === slip);
+      return {
+        id,
+        studentId: view.student.id,
+        pointId: chosen?.pointId ?? '',
+        side: chosen?.side ?? 'none',
+        day: view.today,
+        chosen: true,
+        reason,
+      };
+    },
+    done,
+  });
   return (
     <SheetForm
+      sheet={sheet}
       title="Another thing to work on"
-      save="Let it be the one"
-      disabled={!chosen}
-      wrong={wrong}
+      saves="Let it be the one"
+      disabled={sheet.form.watch('slip') === ''}
       leave={leave}
-      onSave={() =>
-        chosen &&
-        void decide('focus.give', {
-          id: newId(),
-          studentId: view.student.id,
-          pointId: chosen.pointId,
-          side: chosen.side,
-          day: view.today,
-          chosen: true,
-          reason,
-        })
-      }
     >
-      <Choice
-        id="focus-point"
+      <ChoiceField
+        name="slip"
         label="Work on"
-        value={key}
-        onValue={setKey}
         options={view.slips.map((s) => ({
           value: keyOf(s),
           word: `${s.point}${onSide(s.side)}: ${s.held} of ${s.of}`,
         }))}
       />
-      <Field id="focus-reason" label="Why this one?" lines={2} value={reason} onValue={setReason} {...at('reason')} />
+      <TextField name="reason" label="Why this one?" lines={2} />
     </SheetForm>
   );
 }

@@ -1,10 +1,12 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { overrideInput } from '../../contracts/override';
 import type { RequirementVerdict } from '../../contracts/views';
-import { VERDICTS, type VerdictWord } from '../../core';
+import { VERDICTS } from '../../core';
+import { ChoiceField, TextField } from '../../kit/form/fields';
+import { SheetForm } from '../../kit/form/SheetForm';
+import { useCommandSheet } from '../../kit/form/useSheet';
 import { newId } from '../../kit/send';
-import { Choice, Field } from '../../kit/sheet/Field';
-import { useDecision } from '../../kit/sheet/useDecision';
 
 /** A head's word against the computed verdict; kept with its reason, lifted with a reason. */
 export function Override({
@@ -17,39 +19,54 @@ export function Override({
   done: () => Promise<void>;
 }) {
   const [open, setOpen] = useState(false);
-  const [word, setWord] = useState<VerdictWord>(r.word === 'met' ? 'short' : 'met');
-  const [reason, setReason] = useState('');
-  const { decide, at, wrong } = useDecision(done);
   if (!open)
     return (
       <div className="no-print" style={{ marginTop: 8 }}>
         <Button onClick={() => setOpen(true)}>{r.override ? 'Change the head’s word' : 'Overrule this'}</Button>
       </div>
     );
-  const save = (next: VerdictWord | null) =>
-    void decide('override.set', { id: newId(), studentId, requirementId: r.id, word: next, reason });
+  return <SayOtherwise r={r} studentId={studentId} done={done} leave={() => setOpen(false)} />;
+}
+
+function SayOtherwise({
+  r,
+  studentId,
+  done,
+  leave,
+}: {
+  r: RequirementVerdict;
+  studentId: string;
+  done: () => Promise<void>;
+  leave: () => void;
+}) {
+  const sheet = useCommandSheet<'override.set'>({
+    command: 'override.set',
+    schema: overrideInput,
+    start: { id: newId(), studentId, requirementId: r.id, word: r.word === 'met' ? 'short' : 'met', reason: '' },
+    done,
+  });
   return (
-    <form
-      className="stack"
-      style={{ marginTop: 10 }}
-      onSubmit={(e) => {
-        e.preventDefault();
-        save(word);
-      }}
-      noValidate
+    <SheetForm
+      sheet={sheet}
+      title=""
+      label="The head’s word"
+      saves="Say so"
+      leave={leave}
+      more={
+        r.override && (
+          <Button
+            onClick={() => {
+              sheet.form.setValue('word', null);
+              void sheet.save();
+            }}
+          >
+            Back to the computed word
+          </Button>
+        )
+      }
     >
-      <Choice id="override-word" label="The head’s word" value={word} onValue={setWord} options={VERDICTS} />
-      <Field id="override-reason" label="Why" lines={2} value={reason} onValue={setReason} {...at('reason')} />
-      <div role="alert">{wrong !== '' && <p className="message wrong">{wrong}</p>}</div>
-      <div className="row" style={{ flexWrap: 'wrap' }}>
-        <Button type="submit" variant="contained">
-          Say so
-        </Button>
-        {r.override && <Button onClick={() => save(null)}>Back to the computed word</Button>}
-        <Button variant="text" onClick={() => setOpen(false)}>
-          Leave it
-        </Button>
-      </div>
-    </form>
+      <ChoiceField name="word" label="The head’s word" options={VERDICTS} />
+      <TextField name="reason" label="Why" lines={2} />
+    </SheetForm>
   );
 }

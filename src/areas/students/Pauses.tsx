@@ -1,10 +1,10 @@
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { pauseInput } from '../../contracts/pause';
 import type { StudentView } from '../../contracts/views';
+import { ChoiceField, TextField } from '../../kit/form/fields';
+import { SheetForm } from '../../kit/form/SheetForm';
+import { useCommandSheet } from '../../kit/form/useSheet';
 import { newId } from '../../kit/send';
-import { Choice, Field } from '../../kit/sheet/Field';
-import { SheetForm } from '../../kit/sheet/SheetForm';
-import { useDecision } from '../../kit/sheet/useDecision';
 import { capital, dateInWords } from '../../kit/words';
 import type { Sheet } from './sheet';
 
@@ -56,38 +56,37 @@ export function Pauses({
 
 /** Lays one item off until a habit is gone. */
 export function Pause({ view, done, leave }: Sheet) {
-  const [key, setKey] = useState('');
-  const [habit, setHabit] = useState('');
-  const { decide, at, wrong } = useDecision(done);
-  const chosen = view.requirements.find((r) => r.id === key)?.item;
+  const sheet = useCommandSheet({
+    command: 'pause.begin',
+    schema: pauseInput,
+    start: { id: newId(), requirementId: '', habit: '' },
+    make: ({ id, requirementId, habit }) => {
+      const item = view.requirements.find((r) => r.id === requirementId)?.item;
+      return {
+        id,
+        studentId: view.student.id,
+        techniqueId: item && 'technique' in item ? item.technique : null,
+        sequenceId: item && 'sequence' in item ? item.sequence : null,
+        habit,
+        from: view.today,
+      };
+    },
+    done,
+  });
   return (
     <SheetForm
+      sheet={sheet}
       title="Lay work off"
-      save="Lay it off"
-      disabled={!chosen}
-      wrong={wrong}
+      saves="Lay it off"
+      disabled={sheet.form.watch('requirementId') === ''}
       leave={leave}
-      onSave={() =>
-        chosen &&
-        void decide('pause.begin', {
-          id: newId(),
-          studentId: view.student.id,
-          techniqueId: 'technique' in chosen ? chosen.technique : null,
-          sequenceId: 'sequence' in chosen ? chosen.sequence : null,
-          habit,
-          from: view.today,
-        })
-      }
     >
-      <Choice
-        id="pause-item"
+      <ChoiceField
+        name="requirementId"
         label="Which work?"
-        value={key}
-        onValue={setKey}
         options={view.requirements.map((r) => ({ value: r.id, word: r.technique }))}
-        {...at('techniqueId')}
       />
-      <Field id="pause-habit" label="Until which habit is gone?" value={habit} onValue={setHabit} {...at('habit')} />
+      <TextField name="habit" label="Until which habit is gone?" />
       <p className="second">Its verdict stays; no look at it is offered until it is taken up again.</p>
     </SheetForm>
   );

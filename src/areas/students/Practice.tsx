@@ -1,11 +1,11 @@
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { practiceInput } from '../../contracts/practice';
 import type { StudentView } from '../../contracts/views';
-import { HANDS, JOINTS, type Hands, type Joints } from '../../core';
+import { HANDS, JOINTS } from '../../core';
+import { ChoiceField, DateField, NumberField, TextField } from '../../kit/form/fields';
+import { SheetForm } from '../../kit/form/SheetForm';
+import { useCommandSheet } from '../../kit/form/useSheet';
 import { newId } from '../../kit/send';
-import { Choice, Field } from '../../kit/sheet/Field';
-import { SheetForm } from '../../kit/sheet/SheetForm';
-import { useDecision } from '../../kit/sheet/useDecision';
 import { dateInWords } from '../../kit/words';
 import type { Sheet } from './sheet';
 
@@ -48,56 +48,38 @@ export function PracticeLog({ view, onAdd }: { view: StudentView; onAdd: (() => 
 
 /** One entry of the log: minutes, repetitions, strikes, and what hands and joints say. */
 export function Practise({ view, done, leave }: Sheet) {
-  const [day, setDay] = useState(dateInWords(view.today));
-  const [minutes, setMinutes] = useState('10');
-  const [repetitions, setRepetitions] = useState('0');
-  const [strikes, setStrikes] = useState('0');
-  const [hands, setHands] = useState<Hands>('fine');
-  const [joints, setJoints] = useState<Joints>('fine');
-  const [what, setWhat] = useState('');
-  const { decide, at, wrong } = useDecision(done);
+  const sheet = useCommandSheet<'practice.record'>({
+    command: 'practice.record',
+    schema: practiceInput,
+    start: {
+      id: newId(),
+      studentId: view.student.id,
+      day: view.today,
+      minutes: 10,
+      repetitions: 0,
+      strikes: 0,
+      hands: 'fine',
+      joints: 'fine',
+      what: '',
+    },
+    done,
+  });
+  const { hands, joints } = sheet.form.watch();
   return (
     <SheetForm
+      sheet={sheet}
       title="What was practised?"
       label="Write down practice"
-      save="Write it down"
-      wrong={wrong}
+      saves="Write it down"
       leave={leave}
-      onSave={() =>
-        void decide('practice.record', {
-          id: newId(),
-          studentId: view.student.id,
-          day,
-          minutes: Number(minutes),
-          repetitions: Number(repetitions),
-          strikes: Number(strikes),
-          hands,
-          joints,
-          what,
-        })
-      }
     >
-      <Field id="practice-day" label="Day" value={day} onValue={setDay} {...at('day')} />
-      <Field id="practice-minutes" label="Minutes" number value={minutes} onValue={setMinutes} {...at('minutes')} />
-      <Field
-        id="practice-repetitions"
-        label="Repetitions"
-        number
-        value={repetitions}
-        onValue={setRepetitions}
-        {...at('repetitions')}
-      />
-      <Field
-        id="practice-strikes"
-        label="Strikes on a post or bag"
-        number
-        value={strikes}
-        onValue={setStrikes}
-        {...at('strikes')}
-      />
-      <Choice id="practice-hands" label="Hands" value={hands} onValue={setHands} options={HANDS} />
-      <Choice id="practice-joints" label="Joints" value={joints} onValue={setJoints} options={JOINTS} />
-      <Field id="practice-what" label="What, in a few words" value={what} onValue={setWhat} {...at('what')} />
+      <DateField name="day" label="Day" />
+      <NumberField name="minutes" label="Minutes" />
+      <NumberField name="repetitions" label="Repetitions" />
+      <NumberField name="strikes" label="Strikes on a post or bag" />
+      <ChoiceField name="hands" label="Hands" options={HANDS} />
+      <ChoiceField name="joints" label="Joints" options={JOINTS} />
+      <TextField name="what" label="What, in a few words" />
       {(hands === 'skin open' || joints === 'pain') && (
         <p className="message">
           {hands === 'skin open' && 'Open skin: no striking until it has healed, about two weeks. '}

@@ -1,13 +1,13 @@
 import ButtonBase from '@mui/material/ButtonBase';
-import { useEffect, useState, type KeyboardEvent } from 'react';
-import type { ChancesView, ReadinessView, StudentView } from '../../contracts/views';
-import { READINESS, VERDICTS, missingInWords } from '../../core';
-import { ChanceRule } from '../../kit/marks/ChanceRule';
+import { useMemo, useState, type KeyboardEvent } from 'react';
+import type { ReadinessView } from '../../contracts/views';
+import { READINESS, VERDICTS, missingInWords, tenthsInWords } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
+import { ChanceRule } from '../../kit/marks/ChanceRule';
 import { Lozenge, VerdictMark } from '../../kit/marks/Lozenge';
 import { Stick } from '../../kit/marks/Stick';
-import { ask } from '../../kit/send';
+import { useAsked } from '../../kit/useAsked';
 import { capital, dateInWords, firstName, inWords, plural } from '../../kit/words';
 
 const GATE_HEADS = {
@@ -23,29 +23,12 @@ const GATE_HEADS = {
 /** "Who is ready?": everybody with one belt against all the next one asks, grouped by what is missing. */
 export default function Ready({ view }: { view: ReadinessView }) {
   const [at, setAt] = useState(view.rows.find((r) => r.group !== 'nothing missing')?.id ?? view.rows[0]?.id);
-  const [student, setStudent] = useState<StudentView | null>(null);
   const [col, setCol] = useState<number | null>(null);
-  const [chances, setChances] = useState<ReadonlyMap<string, ChancesView['rows'][number]> | null>(null);
   const row = view.rows.find((r) => r.id === at);
   // Chances are simulated: the list stands at once and they come after it.
-  const { id: rankId } = view.rank;
-  useEffect(() => {
-    let current = true;
-    void ask('chances', { rankId }).then(
-      (c) => current && c && setChances(new Map(c.rows.map((r) => [r.studentId, r]))),
-    );
-    return () => {
-      current = false;
-    };
-  }, [rankId]);
-  useEffect(() => {
-    if (!at) return;
-    let current = true;
-    void ask('student', { id: at }).then((s) => current && setStudent(s));
-    return () => {
-      current = false;
-    };
-  }, [at]);
+  const { view: said, wrong: noChances } = useAsked('chances', { rankId: view.rank.id });
+  const chances = useMemo(() => said && new Map(said.rows.map((r) => [r.studentId, r])), [said]);
+  const { view: student, wrong: noStudent } = useAsked('student', at ? { id: at } : null);
   const keys = (e: KeyboardEvent) => {
     const across = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0;
     if (across !== 0 && view.requirements.length > 0) {
@@ -181,7 +164,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
                         </td>
                       ) : chances.has(r.id) ? (
                         <>
-                          <td className="day">{chances.get(r.id)!.words.replace(/^about /, '')}</td>
+                          <td className="day">{tenthsInWords(chances.get(r.id)!.chance)}</td>
                           <td>
                             <ChanceRule {...chances.get(r.id)!} />
                           </td>
@@ -225,6 +208,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
             </p>
           </div>
           <aside>
+            {(noStudent || noChances) && <p className="message">{noStudent || noChances}</p>}
             {row && student && student.student.id === row.id && (
               <section className="sheet" aria-live="polite">
                 <div className="spread">

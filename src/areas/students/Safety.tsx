@@ -1,53 +1,35 @@
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { consentInput } from '../../contracts/consent';
+import { injuryInput } from '../../contracts/injury';
 import type { StudentView } from '../../contracts/views';
-import { OF_AGE, RUNGS, type Rung } from '../../core';
+import { OF_AGE, RUNGS } from '../../core';
+import { ChoiceField, DateField, TextField } from '../../kit/form/fields';
+import { SheetForm } from '../../kit/form/SheetForm';
+import { useCommandSheet } from '../../kit/form/useSheet';
 import { newId } from '../../kit/send';
-import { Choice, Field } from '../../kit/sheet/Field';
-import { SheetForm } from '../../kit/sheet/SheetForm';
-import { useDecision } from '../../kit/sheet/useDecision';
 import { dateInWords } from '../../kit/words';
 import type { Sheet } from './sheet';
 
 /** Consent to contact, or its refusal, which needs no reason. A minor's guardian agrees too. */
 export function Consent({ view, done, leave }: Sheet) {
-  const [rung, setRung] = useState<Rung | ''>(view.consent?.rung ?? '');
-  const [guardian, setGuardian] = useState('');
-  const { decide, at, wrong } = useDecision(done);
   const minor = view.student.age === null || view.student.age < OF_AGE;
+  const sheet = useCommandSheet<'consent.record'>({
+    command: 'consent.record',
+    schema: consentInput,
+    start: {
+      id: newId(),
+      studentId: view.student.id,
+      rung: view.consent?.rung ?? null,
+      day: view.today,
+      guardian: '',
+    },
+    make: (c) => ({ ...c, guardian: c.rung === null ? '' : c.guardian }),
+    done,
+  });
   return (
-    <SheetForm
-      title="Consent to contact"
-      save="Record it"
-      wrong={wrong}
-      leave={leave}
-      onSave={() =>
-        void decide('consent.record', {
-          id: newId(),
-          studentId: view.student.id,
-          rung: rung || null,
-          day: view.today,
-          guardian: rung ? guardian : '',
-        })
-      }
-    >
-      <Choice
-        id="consent-rung"
-        label="Agrees to, at most"
-        value={rung}
-        onValue={setRung}
-        options={[{ value: '', word: 'no contact' }, ...RUNGS]}
-        {...at('rung')}
-      />
-      {minor && rung !== '' && (
-        <Field
-          id="consent-guardian"
-          label="Guardian who agrees"
-          value={guardian}
-          onValue={setGuardian}
-          {...at('guardian')}
-        />
-      )}
+    <SheetForm sheet={sheet} title="Consent to contact" saves="Record it" leave={leave}>
+      <ChoiceField name="rung" label="Agrees to, at most" none="no contact" options={RUNGS} />
+      {minor && sheet.form.watch('rung') !== null && <TextField name="guardian" label="Guardian who agrees" />}
       <p className="second">
         A refusal needs no reason.{' '}
         {minor && `Under ${OF_AGE}, or with the date of birth unknown, it counts only with a guardian’s agreement. `}
@@ -59,30 +41,29 @@ export function Consent({ view, done, leave }: Sheet) {
 
 /** Which work rests, and until when. No diagnosis is kept. */
 export function Injury({ view, done, leave, value }: Sheet & { value: StudentView['injuries'][number] | null }) {
-  const [id] = useState(() => value?.id ?? newId());
-  const [what, setWhat] = useState(value?.what ?? '');
-  const [from, setFrom] = useState(dateInWords(value?.from ?? view.today));
-  const [until, setUntil] = useState(value ? dateInWords(value.until) : '');
-  const { decide, at, wrong } = useDecision(done);
+  const sheet = useCommandSheet<'injury.record'>({
+    command: 'injury.record',
+    schema: injuryInput,
+    start: {
+      id: value?.id ?? newId(),
+      studentId: view.student.id,
+      what: value?.what ?? '',
+      from: value?.from ?? view.today,
+      until: value?.until ?? '',
+    },
+    done,
+  });
   return (
     <SheetForm
+      sheet={sheet}
       title={value ? 'Until when does it rest?' : 'Which work rests?'}
       label="An injury"
-      save="Record it"
-      wrong={wrong}
+      saves="Record it"
       leave={leave}
-      onSave={() => void decide('injury.record', { id, studentId: view.student.id, what, from, until })}
     >
-      <Field
-        id="injury-what"
-        label="Work that rests"
-        placeholder="kicks with the left leg"
-        value={what}
-        onValue={setWhat}
-        {...at('what')}
-      />
-      <Field id="injury-from" label="From" value={from} onValue={setFrom} {...at('from')} />
-      <Field id="injury-until" label="Until and with" value={until} onValue={setUntil} {...at('until')} />
+      <TextField name="what" label="Work that rests" placeholder="kicks with the left leg" />
+      <DateField name="from" label="From" />
+      <DateField name="until" label="Until and with" />
       <p className="second">
         Pain: stop, and ask a doctor or physiotherapist. Suspected concussion: off the floor, medical assessment, not
         back the same day; when to come back is the doctor’s word. Write no diagnosis here.

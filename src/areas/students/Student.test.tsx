@@ -4,6 +4,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { StudentView } from '../../contracts/views';
 import { doneAs, idIn, refusedAs, shown } from '../../kit/testing/server';
 import Student from './Student';
+import { idFor } from '../../kit/testing/ids';
 import { forStudent, need, pageOf } from './testing/student';
 
 /** The server in small: what was asked and sent, and what it answers to commands. */
@@ -99,7 +100,7 @@ describe('a student’s page', () => {
       }),
     );
     expect(screen.getByRole('link', { name: 'look' }).getAttribute('href')).toBe(
-      '/look?student=ilse&item=t%3Alow%20block',
+      `/look?student=${idFor('ilse')}&item=t%3Alow%20block`,
     );
     expect(screen.getByText(/Elbows in: “Close the door\.” Ten on each side\. Or in a drill: Reeds/)).toBeTruthy();
     expect(screen.getByText('The next look at Ilse ticks each off.')).toBeTruthy();
@@ -119,10 +120,14 @@ describe('what is decided and written on it', () => {
     await user.click(screen.getByRole('option', { name: 'Hip square, left: 5 of 9' }));
     await user.type(screen.getByLabelText('Why this one?'), 'x');
     await user.click(button('Let it be the one'));
+    expect(await screen.findByText('A reason is needed: it is kept with the choice.')).toBeTruthy();
+    expect(sent).toEqual([]);
+    await user.type(screen.getByLabelText('Why this one?'), 'yz');
+    await user.click(button('Let it be the one'));
     expect(await screen.findByText('A reason is needed: it is kept.')).toBeTruthy();
     expect(screen.getByRole('alert').textContent).toBe('A reason is needed.');
-    expect(screen.getByLabelText('Why this one?')).toHaveProperty('value', 'x');
-    expect(sent).toMatchObject([{ name: 'focus.give', input: { pointId: 'hip', side: 'left', chosen: true } }]);
+    expect(screen.getByLabelText('Why this one?')).toHaveProperty('value', 'xyz');
+    expect(sent).toMatchObject([{ name: 'focus.give', input: { pointId: idFor('hip'), side: 'left', chosen: true } }]);
   });
 
   it('a decision that was taken shows the page as it is now', async () => {
@@ -134,7 +139,9 @@ describe('what is decided and written on it', () => {
     await user.click(button('Record it'));
     expect(await screen.findByText('Nothing is missing.')).toBeTruthy();
     expect(screen.queryByRole('heading', { name: 'Record a promotion' })).toBeNull();
-    expect(sent).toMatchObject([{ name: 'student.promote', input: { studentId: 'ilse', rankId: 'rank-Straw' } }]);
+    expect(sent).toMatchObject([
+      { name: 'student.promote', input: { studentId: idFor('ilse'), rankId: idFor('rank-Straw') } },
+    ]);
   });
 
   it('without a network nothing typed is lost', async () => {
@@ -160,7 +167,9 @@ describe('what is decided and written on it', () => {
   });
 
   it('work is laid off until a habit is gone, and taken up again', async () => {
-    fresh = pageOf({ pauses: [{ id: 'p', item: 'Front stance', habit: 'leaning', from: '2026-03-05', until: null }] });
+    fresh = pageOf({
+      pauses: [{ id: idFor('pause'), item: 'Front stance', habit: 'leaning', from: '2026-03-05', until: null }],
+    });
     const user = open(pageOf());
     await user.click(button('Lay work off'));
     await user.click(screen.getByRole('combobox', { name: 'Which work?' }));
@@ -169,8 +178,8 @@ describe('what is decided and written on it', () => {
     await user.click(button('Lay it off'));
     await user.click(await screen.findByRole('button', { name: 'Take it up again' }));
     await waitFor(() => expect(sent.map((c) => c.name)).toEqual(['pause.begin', 'pause.end']));
-    expect(sent[0]!.input).toMatchObject({ techniqueId: 't-Front stance', sequenceId: null, habit: 'leaning' });
-    expect(sent[1]!.input).toEqual({ id: 'p', until: '2026-03-05' });
+    expect(sent[0]!.input).toMatchObject({ techniqueId: idFor('Front stance'), sequenceId: null, habit: 'leaning' });
+    expect(sent[1]!.input).toEqual({ id: idFor('pause'), until: '2026-03-05' });
   });
 
   it('consent of a minor asks for the guardian, and its refusal for nothing', async () => {
@@ -200,7 +209,7 @@ describe('what is decided and written on it', () => {
 
 describe('what was felt', () => {
   const asked = (point: string, sure: boolean): StudentView['feltAsked'][number] => ({
-    studentId: sure ? 'ilse' : 'bram',
+    studentId: idFor(sure ? 'ilse' : 'bram'),
     whose: sure ? null : 'Bram Oakes',
     sure,
     techniqueId: 't',

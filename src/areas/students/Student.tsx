@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import type { CommandDraft, CommandName } from '../../contracts/commands';
 import type { StudentView } from '../../contracts/views';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
@@ -55,6 +56,7 @@ type Open =
 export default function Student({ view: first }: { view: StudentView }) {
   const [view, setView] = useState(first);
   const [open, setOpen] = useState<Open>(null);
+  const [wrong, setWrong] = useState('');
   useEastern(view.student.name);
   const { student: s, next, may, reader } = view;
   const mine = reader === 'student';
@@ -63,14 +65,22 @@ export default function Student({ view: first }: { view: StudentView }) {
   const asks = next !== null && view.requirements.length > 0;
   const renew = async () => {
     const fresh = await ask('student', { id: s.id });
-    if (fresh) setView(fresh);
     setOpen(null);
+    setWrong(fresh.ok ? '' : `It is saved, but the page could not be read again. ${fresh.title}`);
+    if (fresh.ok) setView(fresh.view);
   };
-  const sheet = { view, done: renew, leave: () => setOpen(null) };
+  const sheet = {
+    view,
+    done: renew,
+    leave: () => setOpen(null),
+    onLeft: (left: boolean) => void press('student.leave', { id: s.id, left }),
+  };
   const Sheet = open !== null && open.what !== 'requirement' && open.what !== 'injury' ? SHEETS[open.what] : undefined;
-  const endPause = async (id: string) => {
-    const answer = await send('pause.end', { id, until: view.today });
+  /** One press, no sheet: what goes wrong is said above the page. */
+  const press = async <N extends CommandName>(name: N, input: CommandDraft<N>) => {
+    const answer = await send(name, input);
     if (answer.ok) await renew();
+    else setWrong(answer.title);
   };
   const age = s.age === null ? 'date of birth unknown' : s.age < 100 ? `${s.age} years old` : '';
   return (
@@ -101,6 +111,11 @@ export default function Student({ view: first }: { view: StudentView }) {
           )}
         </div>
       </div>
+      {wrong !== '' && (
+        <p role="alert" className="message wrong">
+          {wrong}
+        </p>
+      )}
       <div className="columns">
         <div>
           <p className="answer">{view.answer}</p>
@@ -160,7 +175,7 @@ export default function Student({ view: first }: { view: StudentView }) {
           <Pauses
             view={view}
             onPause={may.look && view.requirements.length > 0 ? () => setOpen({ what: 'pause' }) : null}
-            onEnd={may.look ? (id) => void endPause(id) : null}
+            onEnd={may.look ? (id) => void press('pause.end', { id, until: view.today }) : null}
           />
           <Safety
             view={view}

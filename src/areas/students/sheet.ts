@@ -5,6 +5,8 @@ export interface Sheet {
   view: StudentView;
   done: () => Promise<void>;
   leave: () => void;
+  /** The student left the school, or came back. */
+  onLeft: (left: boolean) => void;
 }
 
 export const onSide = (side: string): string => (side === 'none' ? '' : `, ${side}`);

@@ -1,13 +1,12 @@
-import Autocomplete from '@mui/material/Autocomplete';
-import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
-import { useState, type SyntheticEvent } from 'react';
+import { threadShape } from '../../contracts/stored/syllabus';
 import type { EditInput } from '../../contracts/syllabus';
 import type { SyllabusView } from '../../contracts/views';
 import { itemKey, type Item, type Syllabus } from '../../core';
+import { ChoiceField, PickField, SwitchField } from '../../kit/form/fields';
+import { SheetForm } from '../../kit/form/SheetForm';
+import { useSheet } from '../../kit/form/useSheet';
 import { newId } from '../../kit/send';
-import { Switch } from '../../kit/Switch';
+import { asAnswer } from './asAnswer';
 
 /** Puts an item of the library on the way: a technique, a sequence, or a part of one. */
 export function AddItem({
@@ -25,36 +24,43 @@ export function AddItem({
 }) {
   const used = new Set(syllabus.threads.map((t) => itemKey(t.item)));
   const options = view.others.filter((o) => !used.has(o.key) || (o.counts > 1 && 'sequence' in o.item));
-  const [chosen, setChosen] = useState<(typeof options)[number] | null>(null);
-  const [part, setPart] = useState('');
-  const [introduced, setIntroduced] = useState(view.ranks[0]?.id ?? '');
-  const [formal, setFormal] = useState<'formal' | 'informal'>('formal');
-  const save = (e: SyntheticEvent) => {
-    e.preventDefault();
-    if (!chosen) return;
-    const section = chosen.sections.find((s) => `${s.from}-${s.to}` === part) ?? null;
-    const item: Item = 'technique' in chosen.item ? chosen.item : { sequence: chosen.item.sequence, part: section };
-    const id = newId();
-    const wrong = edit(
-      [
-        {
-          op: 'thread.put',
-          thread: {
-            id,
-            item: item,
-            introduced: introduced || null,
-            until: null,
-            informal: formal === 'informal',
-          },
-        },
-      ],
-      `${chosen.name} put in`,
-    );
-    if (wrong === null) made(id);
-  };
+  const sections = (key: string | null) => options.find((o) => o.key === key)?.sections ?? [];
+  /** Of a part the name of its whole. */
+  const nameOf = (item: Item) =>
+    options.find((o) => o.key === itemKey('sequence' in item ? { sequence: item.sequence, part: null } : item))?.name;
+  const items = options.map((o) => ({ id: o.key, name: o.name, group: o.group }));
+  const sheet = useSheet({
+    start: {
+      id: newId(),
+      key: null as string | null,
+      part: null as string | null,
+      introduced: view.ranks[0]?.id ?? null,
+      informal: false,
+    },
+    schema: threadShape,
+    make: ({ id, key, part, introduced, informal }) => {
+      const chosen = options.find((o) => o.key === key)?.item;
+      const of = sections(key);
+      const item: Item | undefined =
+        chosen && 'sequence' in chosen
+          ? { sequence: chosen.sequence, part: of.find((s) => partKey(s) === part) ?? null }
+          : chosen;
+      return { id, item: item as never, introduced, until: null, informal };
+    },
+    saving: (_draft, thread) => asAnswer(edit([{ op: 'thread.put', thread }], `${nameOf(thread.item)} put in`)),
+    done: ({ id }) => made(id),
+  });
+  const key = sheet.form.watch('key');
+  const parts = sections(key);
   return (
-    <form className="sheet stack" onSubmit={save} aria-label="Add an item">
-      <h2>What else is taught?</h2>
+    <SheetForm
+      sheet={sheet}
+      title="What else is taught?"
+      label="Add an item"
+      saves="Put it in"
+      disabled={key === null}
+      leave={leave}
+    >
       {options.length === 0 ? (
         <p className="message">
           Everything in the library is on the way. <a href="/techniques/new">Write a technique</a> or{' '}
@@ -62,59 +68,36 @@ export function AddItem({
         </p>
       ) : (
         <>
-          <Autocomplete
-            options={options}
-            groupBy={(o) => o.group}
-            getOptionLabel={(o) => o.name}
-            getOptionKey={(o) => o.key}
-            isOptionEqualToValue={(a, b) => a.key === b.key}
-            value={chosen}
-            onChange={(_, v) => {
-              setChosen(v);
-              setPart('');
-            }}
-            renderInput={(params) => <TextField {...params} label="Item" />}
-          />
-          {chosen && chosen.sections.length > 0 && (
-            <TextField id="add-part" label="Which part" select value={part} onChange={(e) => setPart(e.target.value)}>
-              <MenuItem value="">the whole</MenuItem>
-              {chosen.sections.map((s) => (
-                <MenuItem key={`${s.from}-${s.to} ${s.section ?? ''}`} value={`${s.from}-${s.to}`}>
-                  {s.section}, counts {s.from} to {s.to}
-                </MenuItem>
-              ))}
-            </TextField>
+          <PickField name="key" label="Item" options={items} groupBy />
+          {parts.length > 0 && (
+            <ChoiceField
+              key={key}
+              name="part"
+              label="Which part"
+              none="the whole"
+              options={parts.map((s) => ({
+                value: partKey(s),
+                word: `${s.section ?? ''}, counts ${s.from} to ${s.to}`,
+              }))}
+            />
           )}
-          <TextField
-            id="add-introduced"
+          <ChoiceField
+            name="introduced"
             label="Introduced for"
-            select
-            value={introduced}
-            onChange={(e) => setIntroduced(e.target.value)}
-          >
-            {view.ranks.map((r) => (
-              <MenuItem key={r.id} value={r.id}>
-                {r.name}
-              </MenuItem>
-            ))}
-          </TextField>
-          <Switch
+            options={view.ranks.map((r) => ({ value: r.id, word: r.name }))}
+          />
+          <SwitchField
+            name="informal"
             label="Formal"
-            value={formal}
-            onChange={setFormal}
             options={[
-              { value: 'formal', word: 'to be tested' },
-              { value: 'informal', word: 'informal' },
+              { value: false, word: 'to be tested' },
+              { value: true, word: 'informal' },
             ]}
           />
         </>
       )}
-      <div className="row">
-        <Button type="submit" variant="contained" disabled={!chosen}>
-          Put it in
-        </Button>
-        <Button onClick={leave}>Leave it</Button>
-      </div>
-    </form>
+    </SheetForm>
   );
 }
+
+const partKey = (s: { from: number; to: number }) => `${s.from}-${s.to}`;

@@ -1,17 +1,21 @@
-import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
-import { useState, type SyntheticEvent } from 'react';
-import type { CommandDraft, CommandName, FieldError } from '../../contracts/commands';
-import type { Cloth } from '../../contracts/rank';
+import type { CommandDraft, CommandName } from '../../contracts/commands';
+import { rankInput } from '../../contracts/rank';
 import type { SyllabusView } from '../../contracts/views';
+import { ChoiceField, NumberField, TextField } from '../../kit/form/fields';
+import { SheetForm } from '../../kit/form/SheetForm';
+import { useCommandSheet } from '../../kit/form/useSheet';
 import { Belt } from '../../kit/marks/Belt';
-import { errorAt, newId } from '../../kit/send';
+import { newId, type Answer } from '../../kit/send';
 import { useSideBySide } from '../../kit/sideBySide/useSideBySide';
 import { CUTTINGS } from '../../kit/tokens';
 
-/** Sends a command; null if it was done, otherwise what is wrong at which field. */
-export type Does = <N extends CommandName>(name: N, input: CommandDraft<N>) => Promise<FieldError[] | null>;
+/** Sends a command when the draft's own changes are saved. */
+export type Does = <N extends CommandName>(name: N, input: CommandDraft<N>) => Promise<Answer>;
+
+const colours = (now: string | null) => [
+  ...CUTTINGS.map((c) => ({ value: c.colour, word: c.name })),
+  ...(now !== null && !CUTTINGS.some((c) => c.colour === now) ? [{ value: now, word: now }] : []),
+];
 
 /** A belt's name and cloth. */
 export function BeltSheet({
@@ -27,13 +31,10 @@ export function BeltSheet({
   made: (id: string) => void;
   saved: () => Promise<void>;
 }) {
-  const [id] = useState(value?.id ?? newId());
-  const [name, setName] = useState(value?.name ?? '');
-  const [cloth, setCloth] = useState<Cloth>(
-    value?.cloth ?? { colour: CUTTINGS[0]!.colour, second: null, stripe: null, bars: 0 },
-  );
-  const [errors, setErrors] = useState<FieldError[]>([]);
-  const { save: saveIt, meeting } = useSideBySide('rank.save', {
+  const start: CommandDraft<'rank.save'> = value
+    ? { id: value.id, name: value.name, cloth: value.cloth }
+    : { id: newId(), name: '', cloth: { colour: CUTTINGS[0]!.colour, second: null, stripe: null, bars: 0 } };
+  const { save, meeting } = useSideBySide('rank.save', {
     title: `Which ${value?.name ?? ''} belt shall stand?`,
     nameOf: (path) => ({
       where: value?.name ?? 'The belt',
@@ -41,69 +42,31 @@ export function BeltSheet({
     }),
     done: saved,
   });
-  const save = async (e: SyntheticEvent) => {
-    e.preventDefault();
-    if (value) {
-      const { version, ...was } = value;
-      const answer = await saveIt({ id, name: was.name, cloth: was.cloth }, { id, name, cloth }, version);
-      if (answer.ok) await saved();
-      else if (!answer.meanwhile)
-        setErrors(answer.errors.length > 0 ? answer.errors : [{ path: 'name', message: answer.title }]);
-      return;
-    }
-    const wrong = await does('rank.save', { id, name, cloth });
-    setErrors(wrong ?? []);
-    if (wrong === null) made(id);
-  };
-  const colours = (label: string, now: string | null, set: (c: string | null) => void, none: boolean) => (
-    <TextField
-      id={`cloth-${label}`}
-      label={label}
-      select
-      value={now ?? ''}
-      onChange={(e) => set(e.target.value === '' ? null : e.target.value)}
-    >
-      {none && <MenuItem value="">none</MenuItem>}
-      {CUTTINGS.map((c) => (
-        <MenuItem key={c.colour} value={c.colour}>
-          {c.name}
-        </MenuItem>
-      ))}
-      {now !== null && !CUTTINGS.some((c) => c.colour === now) && <MenuItem value={now}>{now}</MenuItem>}
-    </TextField>
-  );
+  const sheet = useCommandSheet<'rank.save'>({
+    command: 'rank.save',
+    schema: rankInput,
+    start,
+    sending: (draft) => (value ? save(start, draft, value.version) : does('rank.save', draft)),
+    done: ({ id }) => (value ? saved() : made(id)),
+  });
+  const { name, cloth } = sheet.form.watch();
   return (
-    <form className="sheet stack" onSubmit={(e) => void save(e)} noValidate>
+    <SheetForm
+      sheet={sheet}
+      title={value ? `Name and cloth of ${value.name}` : 'A new belt'}
+      saves="Save"
+      leave={leave}
+    >
       {meeting}
-      <h2>{value ? `Name and cloth of ${value.name}` : 'A new belt'}</h2>
       <Belt name={name || 'New'} cloth={cloth} width={132} height={33} />
-      <TextField
-        id="rank-name"
-        label="Name"
-        value={name}
-        onChange={(e) => setName(e.target.value)}
-        error={!!errorAt(errors, 'name')}
-        helperText={errorAt(errors, 'name')}
-      />
-      {colours('Colour', cloth.colour, (c) => setCloth({ ...cloth, colour: c ?? cloth.colour }), false)}
+      <TextField name="name" label="Name" />
+      <ChoiceField name="cloth.colour" label="Colour" options={colours(cloth.colour)} />
       <div className="row">
-        {colours('Second colour', cloth.second, (second) => setCloth({ ...cloth, second }), true)}
-        {colours('Stripe', cloth.stripe, (stripe) => setCloth({ ...cloth, stripe }), true)}
+        <ChoiceField name="cloth.second" label="Second colour" none="none" options={colours(cloth.second)} />
+        <ChoiceField name="cloth.stripe" label="Stripe" none="none" options={colours(cloth.stripe)} />
       </div>
-      <TextField
-        id="rank-bars"
-        label="Bars near the tip"
-        type="number"
-        value={cloth.bars}
-        onChange={(e) => setCloth({ ...cloth, bars: Math.max(0, Math.min(6, Number(e.target.value))) })}
-      />
+      <NumberField name="cloth.bars" label="Bars near the tip" />
       {!value && <p className="sub">It is added above the highest belt; move it down from there.</p>}
-      <div className="row">
-        <Button type="submit" variant="contained">
-          Save
-        </Button>
-        <Button onClick={leave}>Leave it</Button>
-      </div>
-    </form>
+    </SheetForm>
   );
 }

@@ -1,5 +1,5 @@
-import { conditionInput } from '../../contracts/condition';
 import type { CommandDraft } from '../../contracts/commands';
+import { conditionInput } from '../../contracts/condition';
 import type { ConditionShown } from '../../contracts/views';
 import { CONDITION_GEAR, FREEDOMS } from '../../core';
 import { ChoiceField, SwitchField, TextField } from '../../kit/form/fields';
@@ -39,15 +39,17 @@ export function ConditionSheet({
   done: () => Promise<void> | void;
   leave: () => void;
 }) {
-  const start: Draft = value ? ownOf(value) : {
-    id: newId(),
-    name: '',
-    partner: false,
-    gear: null,
-    home: true,
-    attacker: null,
-    defender: null,
-  };
+  const start: Draft = value
+    ? ownOf(value)
+    : {
+        id: newId(),
+        name: '',
+        partner: false,
+        gear: null,
+        home: true,
+        attacker: null,
+        defender: null,
+      };
   const { save, meeting } = useSideBySide('condition.save', {
     title: `Which ${start.name} shall stand?`,
     nameOf: (path) => ({ where: start.name, what: WORDS[path.at(-1) as keyof typeof WORDS] ?? 'what it takes' }),

@@ -4,7 +4,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { EditInput } from '../../contracts/syllabus';
 import type { SyllabusView } from '../../contracts/views';
-import { startingOrder, STARTING_ORDERS, type Syllabus } from '../../core';
+import { STARTING_ORDERS, startingOrder, type Syllabus } from '../../core';
 import type { Does } from './BeltSheet';
 import { ConditionSheet } from './ConditionSheet';
 import { ladderOf } from './Ladder';

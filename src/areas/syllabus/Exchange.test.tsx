@@ -110,7 +110,7 @@ describe('what comes in', () => {
   it('what cannot be fetched is said', async () => {
     const user = open();
     await user.click(screen.getByRole('button', { name: 'One JSON file' }));
-    expect(await screen.findByText(/could not be fetched/)).toBeTruthy();
+    expect(await screen.findByText(/no connection to the school’s server/)).toBeTruthy();
   });
 
   it('only whoever may change sees that something can come in', () => {

@@ -42,9 +42,10 @@ export default function Exchange({
   const picker = useRef<HTMLInputElement>(null);
 
   const take = async (out: 'json' | 'csv') => {
-    const b = await ask('bundle', {});
-    setWrong(b ? [] : ['The school could not be fetched. Try again in a moment.']);
-    if (!b) return;
+    const asked = await ask('bundle', {});
+    setWrong(asked.ok ? [] : [asked.title]);
+    if (!asked.ok) return;
+    const b = asked.view;
     if (out === 'json') {
       download(`${fileName(school)}.json`, JSON.stringify(b, null, 2), 'application/json');
       return;

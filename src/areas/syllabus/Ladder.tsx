@@ -3,7 +3,10 @@ import { conditionOrder, isBeyond, type ConditionStep } from '../../core';
 import { Belt } from '../../kit/marks/Belt';
 
 /** Conditions from the hardest down, as far as the school's order puts them; what it leaves open keeps its place. */
-export function ladderOf<C extends { id: string; name: string }>(conditions: readonly C[], steps: readonly ConditionStep[]) {
+export function ladderOf<C extends { id: string; name: string }>(
+  conditions: readonly C[],
+  steps: readonly ConditionStep[],
+) {
   const made = conditionOrder(
     conditions.map((c) => c.id),
     steps,

@@ -1,29 +1,22 @@
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
-import { useState, type SyntheticEvent } from 'react';
-import { readInput, type FieldError } from '../../contracts/commands';
-import { gateShape } from '../../contracts/gate';
+import { useState } from 'react';
 import { type EditInput } from '../../contracts/syllabus';
 import type { SyllabusView } from '../../contracts/views';
 import {
-  COUNTED_GATES,
   GATE_KINDS,
   gateAsks,
   itemKey,
   loadOf,
   PROMOTIONS,
-  RUNGS,
   type Gate,
-  type GateKind,
   type ItemFacts,
   type Syllabus,
 } from '../../core';
 import { Belt } from '../../kit/marks/Belt';
-import { errorAt, newId } from '../../kit/send';
 import { Switch } from '../../kit/Switch';
 import { capital, inWords, plural } from '../../kit/words';
 import { BeltSheet, type Does } from './BeltSheet';
+import { GateForm } from './GateForm';
 
 /** One belt: its gates, how it is given, what it asks in all, and its cloth. */
 export function RankSheet({
@@ -173,110 +166,5 @@ export function RankSheet({
         <Button onClick={leave}>Close</Button>
       </div>
     </section>
-  );
-}
-
-const UNITS: Partial<Record<GateKind, string>> = {
-  'time in rank': 'Months',
-  classes: 'Classes',
-  hours: 'Hours',
-  age: 'Years',
-};
-
-function GateForm({
-  rankId,
-  value,
-  taken,
-  edit,
-  leave,
-}: {
-  rankId: string;
-  value: (Gate & { rankId: string }) | null;
-  taken: readonly GateKind[];
-  edit: (edits: EditInput[], says: string) => string | null;
-  leave: () => void;
-}) {
-  const [id] = useState(value?.id ?? newId());
-  const [kind, setKind] = useState<GateKind>(value?.kind ?? GATE_KINDS.find((k) => !taken.includes(k)) ?? 'hours');
-  const [amount, setAmount] = useState(value ? String(value.amount) : '');
-  const [errors, setErrors] = useState<FieldError[]>([]);
-  const save = (e: SyntheticEvent) => {
-    e.preventDefault();
-    const asked = !COUNTED_GATES.includes(kind)
-      ? 1
-      : kind === 'consent'
-        ? Number(amount || 1)
-        : amount.trim() === ''
-          ? Number.NaN
-          : Number(amount);
-    const read = readInput(gateShape, { id, rankId, kind, amount: asked });
-    if (!read.ok) {
-      setErrors(read.errors);
-      return;
-    }
-    const wrong = edit([{ op: 'gate.put', gate: read.value }], 'a gate');
-    if (wrong === null) leave();
-    else setErrors([{ path: 'kind', message: wrong }]);
-  };
-  return (
-    <form className="stack" onSubmit={save} noValidate>
-      <TextField
-        id="gate-kind"
-        label="What it asks"
-        select
-        value={kind}
-        onChange={(e) => setKind(e.target.value as GateKind)}
-        error={!!errorAt(errors, 'kind')}
-        helperText={errorAt(errors, 'kind')}
-      >
-        {GATE_KINDS.map((k) => (
-          <MenuItem key={k} value={k}>
-            {k}
-          </MenuItem>
-        ))}
-      </TextField>
-      {UNITS[kind] && (
-        <TextField
-          id="gate-amount"
-          label={UNITS[kind]}
-          type="number"
-          value={amount}
-          onChange={(e) => setAmount(e.target.value)}
-          error={!!errorAt(errors, 'amount')}
-          helperText={errorAt(errors, 'amount')}
-        />
-      )}
-      {kind === 'consent' && (
-        <TextField
-          id="gate-rung"
-          label="To which contact"
-          select
-          value={amount || '1'}
-          onChange={(e) => setAmount(e.target.value)}
-        >
-          {RUNGS.map((r, i) => (
-            <MenuItem key={r} value={String(i + 1)}>
-              {r}
-            </MenuItem>
-          ))}
-        </TextField>
-      )}
-      <div className="row wrap">
-        <Button type="submit" variant="contained">
-          Save
-        </Button>
-        <Button onClick={leave}>Leave it</Button>
-        {value && (
-          <Button
-            variant="text"
-            onClick={() => {
-              if (edit([{ op: 'gate.remove', id }], 'a gate') === null) leave();
-            }}
-          >
-            Take it away
-          </Button>
-        )}
-      </div>
-    </form>
   );
 }

@@ -1,15 +1,14 @@
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
-import { useState, type SyntheticEvent } from 'react';
-import { readInput, type FieldError } from '../../contracts/commands';
 import { requirementShape } from '../../contracts/requirement';
-import { type EditInput } from '../../contracts/syllabus';
+import type { EditInput } from '../../contracts/syllabus';
 import type { ItemShown, SyllabusView } from '../../contracts/views';
 import { PURPOSES, RUNGS, STAGES, type PlacedRequirement, type Syllabus } from '../../core';
+import { ChoiceField, SwitchField } from '../../kit/form/fields';
+import { SheetForm } from '../../kit/form/SheetForm';
+import { useSheet } from '../../kit/form/useSheet';
 import { Belt } from '../../kit/marks/Belt';
 import { Splinter } from '../../kit/marks/small';
-import { Switch } from '../../kit/Switch';
+import { asAnswer } from './asAnswer';
 import { Ladder } from './Ladder';
 import { StandardFields } from './StandardFields';
 
@@ -31,47 +30,45 @@ export function RequirementSheet({
   edit: (edits: EditInput[], says: string) => string | null;
   leave: () => void;
 }) {
-  const [r, setR] = useState(value);
-  const [errors, setErrors] = useState<FieldError[]>([]);
-  const rank = view.ranks.find((x) => x.id === r.rankId);
+  const rank = view.ranks.find((x) => x.id === value.rankId);
   const name = item?.name ?? 'Something gone';
-  const save = (e: SyntheticEvent) => {
-    e.preventDefault();
-    const read = readInput(requirementShape, r);
-    if (!read.ok) {
-      setErrors(read.errors);
-      return;
-    }
-    setErrors([]);
-    const wrong = edit([{ op: 'requirement.put', requirement: read.value }], `what ${rank?.name} asks of ${name}`);
-    if (wrong === null) leave();
-  };
-  const sameOnes = syllabus.requirements.filter((x) => x.threadId === r.threadId && x.id !== r.id);
-  const maybe = <T extends string>(
-    id: string,
-    label: string,
-    none: string,
-    list: readonly T[],
-    now: T | null,
-    set: (v: T | null) => void,
-  ) => (
-    <TextField id={id} label={label} select value={now ?? ''} onChange={(e) => set((e.target.value as T) || null)}>
-      <MenuItem value="">{none}</MenuItem>
-      {list.map((x) => (
-        <MenuItem key={x} value={x}>
-          {x}
-        </MenuItem>
-      ))}
-    </TextField>
-  );
+  const sheet = useSheet({
+    start: value,
+    schema: requirementShape,
+    saving: (_draft, requirement) =>
+      asAnswer(edit([{ op: 'requirement.put', requirement }], `what ${rank?.name} asks of ${name}`)),
+    done: leave,
+  });
+  const { conditionId, critical } = sheet.form.watch();
+  const sameOnes = syllabus.requirements.filter((x) => x.threadId === value.threadId && x.id !== value.id);
   return (
-    <form className="sheet stack" onSubmit={save} noValidate aria-label={`${name}, for ${rank?.name ?? ''}`}>
-      <h2 className="spread">
-        <span>
-          {name}, for {rank?.name}
+    <SheetForm
+      sheet={sheet}
+      title={
+        <span className="spread">
+          <span>
+            {name}, for {rank?.name}
+          </span>
+          {rank && <Belt name={rank.name} cloth={rank.cloth} width={52} height={15} />}
         </span>
-        {rank && <Belt name={rank.name} cloth={rank.cloth} width={52} height={15} />}
-      </h2>
+      }
+      label={`${name}, for ${rank?.name ?? ''}`}
+      saves={isNew ? 'Ask for it' : 'Save'}
+      leave={leave}
+      more={
+        !isNew && (
+          <Button
+            variant="text"
+            onClick={() => {
+              if (edit([{ op: 'requirement.remove', id: value.id }], `${name} taken from ${rank?.name}`) === null)
+                leave();
+            }}
+          >
+            Take it away
+          </Button>
+        )
+      }
+    >
       {item && (
         <p className="second">
           {item.points} points{item.critical > 0 && `, ${item.critical} critical`}
@@ -86,53 +83,30 @@ export function RequirementSheet({
       <Ladder
         view={view}
         order={syllabus.order}
-        value={r.conditionId}
+        value={conditionId}
         others={sameOnes.map((x) => ({ rankId: x.rankId, conditionId: x.conditionId }))}
         ceiling={item?.ceiling ?? null}
-        onChange={(conditionId) => setR({ ...r, conditionId })}
+        onChange={(to) => sheet.form.setValue('conditionId', to)}
       />
-      <StandardFields
-        value={r.standard}
-        own={syllabus.standards}
-        sided={item?.sided ?? false}
-        errors={errors}
-        onChange={(standard) => setR({ ...r, standard })}
-      />
+      <StandardFields name="standard" own={syllabus.standards} sided={item?.sided ?? false} />
       <div className="two">
-        {maybe('req-purpose', 'Purpose', 'any', PURPOSES, r.purpose, (purpose) => setR({ ...r, purpose }))}
-        {maybe('req-stage', 'Stage', 'any', STAGES, r.stage, (stage) => setR({ ...r, stage }))}
+        <ChoiceField name="purpose" label="Purpose" none="any" options={PURPOSES} />
+        <ChoiceField name="stage" label="Stage" none="any" options={STAGES} />
       </div>
-      {maybe('req-rung', 'Contact', 'none', RUNGS, r.rung, (rung) => setR({ ...r, rung }))}
-      <Switch
+      <ChoiceField name="rung" label="Contact" none="none" options={RUNGS} />
+      <SwitchField
+        name="critical"
         label="Critical"
-        value={r.critical ? 'critical' : 'not'}
-        onChange={(v) => setR({ ...r, critical: v === 'critical' })}
         options={[
-          { value: 'not', word: 'not critical' },
-          { value: 'critical', word: 'critical' },
+          { value: false, word: 'not critical' },
+          { value: true, word: 'critical' },
         ]}
       />
-      {r.critical && (
+      {critical && (
         <p className="hurts">
           <Splinter /> Critical: failing it fails the belt, whatever else is met.
         </p>
       )}
-      <div className="row wrap">
-        <Button type="submit" variant="contained">
-          {isNew ? 'Ask for it' : 'Save'}
-        </Button>
-        <Button onClick={leave}>Leave it</Button>
-        {!isNew && (
-          <Button
-            variant="text"
-            onClick={() => {
-              if (edit([{ op: 'requirement.remove', id: r.id }], `${name} taken from ${rank?.name}`) === null) leave();
-            }}
-          >
-            Take it away
-          </Button>
-        )}
-      </div>
-    </form>
+    </SheetForm>
   );
 }

@@ -1,43 +1,24 @@
-import TextField from '@mui/material/TextField';
-import type { FieldError } from '../../contracts/commands';
+import { useFormContext, useWatch } from 'react-hook-form';
 import { sameStandard, standardInWords, TEMPLATES, type Standard } from '../../core';
-import { errorAt } from '../../kit/send';
+import { NumberField, SwitchField } from '../../kit/form/fields';
 import { Switch } from '../../kit/Switch';
 import { capital } from '../../kit/words';
 
-/** How good it must be: a template, or every number by itself. */
+/** How good it must be: a template, or every number by itself. `name` is where the standard stands in the form. */
 export function StandardFields({
-  value: s,
-  onChange,
+  name,
   own,
   sided,
-  errors,
 }: {
-  value: Standard;
-  onChange: (s: Standard) => void;
+  name: string;
   /** The school's own standards. */
   own: readonly { name: string; standard: Standard }[];
   sided: boolean;
-  errors: readonly FieldError[];
 }) {
+  const { setValue } = useFormContext();
+  const s = useWatch({ name }) as Standard;
   const templates = [...TEMPLATES, ...own];
   const known = templates.find((t) => sameStandard({ ...t.standard, sides: s.sides }, s))?.name ?? '';
-  const number = (key: keyof Standard, label: string, percent = false) => (
-    <TextField
-      id={`standard-${key}`}
-      label={label}
-      type="number"
-      value={Number.isNaN(s[key]) ? '' : percent ? Math.round(Number(s[key]) * 100) : s[key]}
-      onChange={(e) =>
-        onChange({
-          ...s,
-          [key]: e.target.value === '' ? Number.NaN : percent ? Number(e.target.value) / 100 : Number(e.target.value),
-        })
-      }
-      error={!!errorAt(errors, `standard.${key}`)}
-      helperText={errorAt(errors, `standard.${key}`)}
-    />
-  );
   return (
     <>
       <Switch
@@ -45,7 +26,7 @@ export function StandardFields({
         value={known}
         onChange={(k) => {
           const t = templates.find((x) => x.name === k);
-          if (t) onChange({ ...t.standard, sides: s.sides });
+          if (t) setValue(name, { ...t.standard, sides: s.sides }, { shouldValidate: true });
         }}
         options={[
           ...templates.map((t) => ({ value: t.name, word: t.name })),
@@ -58,19 +39,18 @@ export function StandardFields({
       <details>
         <summary>Every number</summary>
         <div className="two">
-          {number('share', 'Held, in 100', true)}
-          {number('criticalShare', 'Critical, in 100', true)}
-          {number('repetitions', 'Repetitions')}
-          {number('days', 'On days')}
-          {number('freshDays', 'Fresh, in days')}
-          {number('mayFallShort', 'May fall short')}
+          <NumberField name={`${name}.share`} label="Held, in 100" times={100} />
+          <NumberField name={`${name}.criticalShare`} label="Critical, in 100" times={100} />
+          <NumberField name={`${name}.repetitions`} label="Repetitions" />
+          <NumberField name={`${name}.days`} label="On days" />
+          <NumberField name={`${name}.freshDays`} label="Fresh, in days" />
+          <NumberField name={`${name}.mayFallShort`} label="May fall short" />
         </div>
       </details>
       {sided && (
-        <Switch
+        <SwitchField
+          name={`${name}.sides`}
           label="Sides"
-          value={s.sides}
-          onChange={(sides) => onChange({ ...s, sides })}
           options={[
             { value: 'both', word: 'both sides' },
             { value: 'one', word: 'one side' },

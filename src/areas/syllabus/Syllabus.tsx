@@ -1,6 +1,5 @@
 import Button from '@mui/material/Button';
 import { lazy, Suspense, useDeferredValue, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import type { CommandDraft, CommandName, FieldError } from '../../contracts/commands';
 import type { SyllabusView } from '../../contracts/views';
 import {
   checkSyllabus,
@@ -19,7 +18,7 @@ import { IslandRoot } from '../../kit/IslandRoot';
 import { newId, send } from '../../kit/send';
 import { capital, dateInWords, inWords, plural } from '../../kit/words';
 import { AddItem } from './AddItem';
-import { BeltSheet } from './BeltSheet';
+import { BeltSheet, type Does } from './BeltSheet';
 import { cellId, Cloth, type Grip, type Place, type Tie } from './Cloth';
 import { ConditionsSheet } from './ConditionsSheet';
 import { Coverage } from './Coverage';
@@ -121,22 +120,28 @@ export default function Syllabus({
     [tie, place, syllabus, view.ranks],
   );
   const renewed = async () => void (await draft.renew());
-  const does = async <N extends CommandName>(name: N, input: CommandDraft<N>): Promise<FieldError[] | null> => {
+  /** Sends a command that is no change of the draft, once those are saved. */
+  const sends: Does = async (name, input) => {
     draft.setWrong('');
-    if (!(await draft.settled())) {
-      draft.setWrong(
-        'Some changes of the draft are not saved yet. They are kept here; this can be done when they are.',
-      );
-      return [];
-    }
+    if (!(await draft.settled()))
+      return {
+        ok: false,
+        status: 0,
+        errors: [],
+        title: 'Some changes of the draft are not saved yet. They are kept here; this can be done when they are.',
+      };
     const answer = await send(name, input);
     if (answer.ok) {
       await draft.renew();
       if (name.startsWith('syllabus.')) setOpen(null);
-      return null;
     }
-    if (answer.errors.length === 0) draft.setWrong(answer.title);
-    return answer.errors;
+    return answer;
+  };
+  /** The same for a button: what goes wrong is said above the way. */
+  const does: Does = async (name, input) => {
+    const answer = await sends(name, input);
+    if (!answer.ok) draft.setWrong(answer.title);
+    return answer;
   };
 
   const nameOf = (threadId: string) => {
@@ -486,28 +491,21 @@ export default function Syllabus({
           {open?.what === 'belt' && (
             <BeltSheet
               value={null}
-              does={does}
+              does={sends}
               saved={renewed}
               leave={leave}
               made={(id) => setOpen({ what: 'rank', id })}
             />
           )}
           {open?.what === 'conditions' && (
-            <ConditionsSheet
-              view={view}
-              syllabus={syllabus}
-              edit={edit}
-              does={does}
-              saved={renewed}
-              leave={leave}
-            />
+            <ConditionsSheet view={view} syllabus={syllabus} edit={edit} does={does} saved={renewed} leave={leave} />
           )}
           {open?.what === 'limits' && <LimitsSheet syllabus={syllabus} edit={edit} leave={leave} />}
           {open?.what === 'versions' && (
             <VersionsSheet view={view} version={draft.versionNow} does={does} leave={leave} />
           )}
           {open?.what === 'publish' && (
-            <PublishSheet view={view} version={draft.versionNow} does={does} leave={leave} />
+            <PublishSheet view={view} version={draft.versionNow} does={sends} leave={leave} />
           )}
           {!empty && (
             <Findings

@@ -1,9 +1,12 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
-import { useEffect, useState, type SyntheticEvent } from 'react';
-import type { CommandDraft, FieldError } from '../../contracts/commands';
-import type { SyllabusCompareView, SyllabusView } from '../../contracts/views';
-import { ask, errorAt, newId } from '../../kit/send';
+import { useState } from 'react';
+import { syllabusPublish } from '../../contracts/syllabus';
+import type { SyllabusView } from '../../contracts/views';
+import { TextField } from '../../kit/form/fields';
+import { SheetForm } from '../../kit/form/SheetForm';
+import { useCommandSheet } from '../../kit/form/useSheet';
+import { newId } from '../../kit/send';
+import { useAsked } from '../../kit/useAsked';
 import { capital, dateInWords, inWords, plural } from '../../kit/words';
 import type { Does } from './BeltSheet';
 
@@ -19,41 +22,28 @@ export function PublishSheet({
   does: Does;
   leave: () => void;
 }) {
-  const [title, setTitle] = useState('');
-  const [from, setFrom] = useState(view.today);
-  const [errors, setErrors] = useState<FieldError[]>([]);
-  const [compared, setCompared] = useState<SyllabusCompareView | null>(null);
-  const overId = view.over?.id;
-  useEffect(() => {
-    if (overId) void ask('syllabusCompare', { was: overId }).then((c) => setCompared(c ?? null));
-  }, [overId]);
-  const save = async (e: SyntheticEvent) => {
-    e.preventDefault();
-    const input: CommandDraft<'syllabus.publish'> = { id: newId(), version: version(), title, from };
-    setErrors((await does('syllabus.publish', input)) ?? []);
-  };
+  const { view: compared, wrong } = useAsked('syllabusCompare', view.over ? { was: view.over.id } : null);
+  const sheet = useCommandSheet({
+    command: 'syllabus.publish',
+    schema: syllabusPublish,
+    start: { id: newId(), title: '', from: view.today, version: null as number | null },
+    make: (x) => ({ ...x, version: version() }),
+    sending: (draft) => does('syllabus.publish', draft),
+    done: () => undefined,
+  });
   return (
-    <form className="sheet stack" onSubmit={(e) => void save(e)} noValidate aria-label="Publish the draft">
-      <h2>From when does it count?</h2>
-      <TextField
-        id="publish-title"
-        label="It is called"
-        value={title}
-        onChange={(e) => setTitle(e.target.value)}
-        placeholder="Spring, with the staff"
-        error={!!errorAt(errors, 'title')}
-        helperText={errorAt(errors, 'title')}
-      />
-      <TextField
-        id="publish-from"
-        label="It counts from"
-        value={from}
-        onChange={(e) => setFrom(e.target.value)}
-        error={!!errorAt(errors, 'from')}
-        helperText={errorAt(errors, 'from') ?? 'For everybody whose cycle begins on that day or later.'}
-      />
+    <SheetForm
+      sheet={sheet}
+      title="From when does it count?"
+      label="Publish the draft"
+      saves="Publish it"
+      leave={leave}
+      leaves="Not yet"
+    >
+      <TextField name="title" label="It is called" placeholder="Spring, with the staff" />
+      <TextField name="from" label="It counts from" help="For everybody whose cycle begins on that day or later." />
       {view.over ? (
-        compared && (
+        compared ? (
           <>
             <p>
               <b>
@@ -74,18 +64,14 @@ export function PublishSheet({
                     )}${compared.touched.length > 5 ? ', …' : ''}. They stay on it until their next belt, or until you move them.`}
             </p>
           </>
+        ) : (
+          wrong !== '' && <p className="message">What is different could not be compared. {wrong}</p>
         )
       ) : (
         <p className="second">The first version: everybody is judged by it from now on.</p>
       )}
       <p className="second">What is published never changes.</p>
-      <div className="row">
-        <Button type="submit" variant="contained">
-          Publish it
-        </Button>
-        <Button onClick={leave}>Not yet</Button>
-      </div>
-    </form>
+    </SheetForm>
   );
 }
 

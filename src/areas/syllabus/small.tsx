@@ -1,5 +1,4 @@
-import type { RankLoad } from '../../core';
-import type { CoverageCell } from '../../core';
+import type { CoverageCell, RankLoad } from '../../core';
 
 /** A number in a ring: the place of a finding on the cloth, and its line in the list. */
 export function Ring({ n }: { n: number }) {

@@ -92,12 +92,16 @@ export function useDraft(first: SyllabusView, me: { id: string; name: string }) 
 
   const renew = useCallback(async (): Promise<boolean> => {
     const fresh = await ask('syllabus', {});
-    if (!fresh) return false;
-    version.current = fresh.version;
-    setView(fresh);
-    show(fresh.syllabus);
+    if (!fresh.ok) {
+      setWrong(`What stands now could not be read again. ${fresh.title}`);
+      return false;
+    }
+    const { view: now } = fresh;
+    version.current = now.version;
+    setView(now);
+    show(now.syllabus);
     // What was published or thrown away is no step to go back from.
-    if (fresh.version === null) setSteps([]);
+    if (now.version === null) setSteps([]);
     return true;
   }, [show]);
 

@@ -20,9 +20,10 @@ export default function Techniques({ view }: { view: TechniquesView }) {
   const [which, setWhich] = useState<'in use' | 'retired'>('in use');
   const [wrong, setWrong] = useState('');
   const takeOut = async (as: 'text' | 'json') => {
-    const library = await ask('library', {});
-    setWrong(library ? '' : 'There is no connection to the school’s server.');
-    if (!library) return;
+    const asked = await ask('library', {});
+    setWrong(asked.ok ? '' : asked.title);
+    if (!asked.ok) return;
+    const library = asked.view;
     if (as === 'text') download('techniques.txt', printTechniques(library.techniques));
     else
       download(

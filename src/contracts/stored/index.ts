@@ -5,6 +5,7 @@ import type { StoredDocument } from './document';
 import { storedRecipe } from './recipe';
 import { storedSequence } from './sequence';
 import { storedSequenceDraft } from './sequenceDraft';
+import { storedSetupDraft } from './setupDraft';
 import { storedSlips } from './slips';
 import { storedSyllabus } from './syllabus';
 import { storedTaught } from './taught';
@@ -18,6 +19,7 @@ export const STORED: Record<string, StoredDocument<unknown>> = {
   recipe: storedRecipe,
   sequence: storedSequence,
   sequenceDraft: storedSequenceDraft,
+  setupDraft: storedSetupDraft,
   slips: storedSlips,
   syllabus: storedSyllabus,
   taught: storedTaught,

@@ -1,8 +1,13 @@
+import Autocomplete from '@mui/material/Autocomplete';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import MuiTextField from '@mui/material/TextField';
-import { useId, type ReactNode } from 'react';
+import { useId, useState, type ReactNode } from 'react';
 import { get, useController, useFormContext } from 'react-hook-form';
+import { readDate } from '../../core';
 import { Switch } from '../Switch';
+import { dateInWords } from '../words';
 
 interface Common {
   /** Its path in what is written, as `limits.ages.weapons`. */
@@ -57,14 +62,19 @@ export function TextField({
       {...shown}
       {...more}
       label={label}
-      value={(value) ?? ''}
+      value={value ?? ''}
       onChange={(e) => onChange(e.target.value)}
       {...(lines > 1 ? { multiline: true, minRows: lines } : {})}
     />
   );
 }
 
-/** A number; where the line is empty it is `empty`: null where nothing may stand, else not a number, which is refused. */
+const sameNumber = (a: unknown, b: unknown) => a === b || (Number.isNaN(a) && Number.isNaN(b));
+
+/**
+ * A number as people type it, with a point or a comma; an empty line is `empty`: null where nothing may stand, else not a
+ * number, which is refused.
+ */
 export function NumberField({
   name,
   label,
@@ -72,23 +82,121 @@ export function NumberField({
   id,
   empty = Number.NaN,
   times = 1,
-  ...more
 }: Common & {
   empty?: null | number;
   /** What is written is so many times smaller than what is shown: 100 for a share shown in hundredths. */
   times?: number;
-  step?: number;
 }) {
   const { value, onChange, shown } = useField(name, id, help);
-  const said = typeof value === 'number' && !Number.isNaN(value) ? String(Math.round(value * times * 1e6) / 1e6) : '';
+  const inText = (x: unknown) =>
+    typeof x === 'number' && !Number.isNaN(x) ? String(Math.round(x * times * 1e6) / 1e6) : '';
+  const read = (typed: string) => (typed.trim() === '' ? empty : Number(typed.trim().replace(',', '.')) / times);
+  const [typed, setTyped] = useState(() => inText(value));
   return (
     <MuiTextField
       {...shown}
       label={label}
-      type="number"
-      value={said}
-      slotProps={{ htmlInput: more.step === undefined ? {} : { step: more.step } }}
-      onChange={(e) => onChange(e.target.value === '' ? empty : Number(e.target.value) / times)}
+      // What the form was given from elsewhere shows; what is typed stays as it was typed.
+      value={sameNumber(read(typed), value ?? null) || Number.isNaN(value) ? typed : inText(value)}
+      slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+      onChange={(e) => {
+        setTyped(e.target.value);
+        onChange(read(e.target.value));
+      }}
+    />
+  );
+}
+
+/** A day, typed as people write it and said back in words; an empty line is no day where `none` says that may be. */
+export function DateField({ name, label, help, id, none = false }: Common & { none?: boolean }) {
+  const { value, onChange, shown } = useField(name, id, help);
+  const inText = (x: unknown) => (typeof x === 'string' ? dateInWords(x) : '');
+  const [typed, setTyped] = useState(() => inText(value));
+  return (
+    <MuiTextField
+      {...shown}
+      label={label}
+      value={typed}
+      onChange={(e) => {
+        setTyped(e.target.value);
+        const day = readDate(e.target.value);
+        onChange(none && e.target.value.trim() === '' ? null : day.ok ? day.value : e.target.value);
+      }}
+      onBlur={() => {
+        const day = readDate(typed);
+        if (day.ok) setTyped(dateInWords(day.value));
+        shown.onBlur();
+      }}
+    />
+  );
+}
+
+/** One of many, found by typing; what is written is its id. */
+export function PickField({
+  name,
+  label,
+  help,
+  id,
+  options,
+  groupBy,
+}: Common & {
+  options: readonly { id: string; name: string; group?: string }[];
+  groupBy?: boolean;
+}) {
+  const { value, onChange, shown } = useField(name, id, help);
+  const { error, helperText, ...more } = shown;
+  return (
+    <Autocomplete
+      id={more.id}
+      options={[...options]}
+      getOptionKey={(o) => o.id}
+      getOptionLabel={(o) => o.name}
+      {...(groupBy ? { groupBy: (o: { group?: string }) => o.group ?? '' } : {})}
+      value={options.find((o) => o.id === value) ?? null}
+      onChange={(_, o) => onChange(o?.id ?? null)}
+      onBlur={more.onBlur}
+      renderInput={(p) => (
+        <MuiTextField {...p} inputRef={more.inputRef} label={label} error={error} helperText={helperText} />
+      )}
+    />
+  );
+}
+
+/** Several of many, found by typing; what is written are their ids. */
+export function PickManyField({
+  name,
+  label,
+  help,
+  id,
+  options,
+}: Common & { options: readonly { id: string; name: string }[] }) {
+  const { value, onChange, shown } = useField(name, id, help);
+  const { error, helperText, ...more } = shown;
+  const chosen = new Set(value as string[]);
+  return (
+    <Autocomplete
+      multiple
+      id={more.id}
+      options={[...options]}
+      getOptionKey={(o) => o.id}
+      getOptionLabel={(o) => o.name}
+      value={options.filter((o) => chosen.has(o.id))}
+      onChange={(_, list) => onChange(list.map((o) => o.id))}
+      onBlur={more.onBlur}
+      renderInput={(p) => (
+        <MuiTextField {...p} inputRef={more.inputRef} label={label} error={error} helperText={helperText} />
+      )}
+    />
+  );
+}
+
+/** Yes or no in one box. */
+export function CheckField({ name, label }: { name: string; label: ReactNode }) {
+  const { value, onChange } = useField(name, undefined, undefined);
+  return (
+    <FormControlLabel
+      control={<Checkbox checked={value === true} onChange={(_, on) => onChange(on)} />}
+      label={label}
     />
   );
 }
@@ -111,7 +219,7 @@ export function ChoiceField<T extends string>({
       {...shown}
       select
       label={label}
-      value={(value) ?? ''}
+      value={value ?? ''}
       onChange={(e) => onChange(e.target.value === '' && none !== undefined ? null : e.target.value)}
     >
       {none !== undefined && <MenuItem value="">{none}</MenuItem>}

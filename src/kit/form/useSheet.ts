@@ -1,5 +1,12 @@
 import { valibotResolver } from '@hookform/resolvers/valibot';
-import { useForm, type DefaultValues, type FieldPath, type FieldValues, type Resolver, type UseFormReturn } from 'react-hook-form';
+import {
+  useForm,
+  type DefaultValues,
+  type FieldPath,
+  type FieldValues,
+  type Resolver,
+  type UseFormReturn,
+} from 'react-hook-form';
 import type * as v from 'valibot';
 import type { CommandDraft, CommandName, COMMANDS } from '../../contracts/commands';
 import { send, type Answer } from '../send';
@@ -30,7 +37,8 @@ export function useSheet<V extends FieldValues, S extends v.GenericSchema>({
   schema: S;
   make?: (values: V) => v.InferInput<S>;
   saving: (draft: v.InferInput<S>, read: v.InferOutput<S>) => Promise<Answer> | Answer;
-  done: () => Promise<void> | void;
+  /** When it is saved: with what was sent, the form, should it begin anew, and what was answered. */
+  done: (draft: v.InferInput<S>, form: UseFormReturn<V>, answer: unknown) => Promise<void> | void;
 }): SheetState<V> {
   const read = valibotResolver(schema as never) as unknown as Resolver<FieldValues>;
   const form = useForm<V>({
@@ -49,7 +57,7 @@ export function useSheet<V extends FieldValues, S extends v.GenericSchema>({
       const draft = make(values);
       const found = await read(draft as FieldValues, undefined, { fields: {}, shouldUseNativeValidation: false });
       const answer = await saving(draft, found.values);
-      if (answer.ok) return done();
+      if (answer.ok) return done(draft, form, answer.answer);
       const known = getValues();
       for (const e of answer.errors)
         if (e.path !== '' && has(known, e.path)) setError(e.path as FieldPath<V>, { message: e.message });
@@ -79,7 +87,7 @@ export const useCommandSheet = <N extends CommandName, V extends FieldValues = C
   start: V;
   make?: (values: V) => CommandDraft<N>;
   sending?: (draft: CommandDraft<N>) => Promise<Answer>;
-  done: () => Promise<void> | void;
+  done: (draft: CommandDraft<N>, form: UseFormReturn<V>, answer: unknown) => Promise<void> | void;
 }): SheetState<V> =>
   useSheet({
     start,

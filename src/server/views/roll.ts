@@ -219,17 +219,19 @@ export async function peopleView(tx: Transaction, who: Who): Promise<PeopleView>
     id: p.id,
     name: p.name,
     role: p.role,
+    version: p.version,
     email: p.userId ? (emails.get(p.userId) ?? null) : null,
   }));
   return {
-    teachers: shown.filter((p) => p.role !== 'student' && p.role !== 'guardian'),
+    teachers: shown.flatMap(({ role, ...p }) => (role === 'student' || role === 'guardian' ? [] : [{ ...p, role }])),
     students: shown.filter((p) => p.role === 'student').map(({ id, name, email }) => ({ id, name, email })),
     guardians: shown
       .filter((p) => p.role === 'guardian')
-      .map(({ id, name, email }) => ({
+      .map(({ id, name, email, version }) => ({
         id,
         name,
         email,
+        version,
         studentIds: wards.filter((w) => w.guardianId === id).map((w) => w.studentId),
       })),
     me: who.personId,

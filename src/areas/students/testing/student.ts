@@ -1,11 +1,12 @@
+import { idFor } from '../../../kit/testing/ids';
 import type { RequirementVerdict, StudentView } from '../../../contracts/views';
 
 const cloth = { colour: '#FFFFFF', second: null, stripe: null, bars: 0 };
-const [WHITE, STRAW] = ['White', 'Straw'].map((name) => ({ id: `rank-${name}`, name, cloth }));
+const [WHITE, STRAW] = ['White', 'Straw'].map((name) => ({ id: idFor(`rank-${name}`), name, cloth }));
 
 export const need = (technique: string, more: Partial<RequirementVerdict> = {}): RequirementVerdict => ({
-  id: `need-${technique}`,
-  item: { technique: `t-${technique}` },
+  id: idFor(`need-${technique}`),
+  item: { technique: idFor(technique) },
   technique,
   kind: 'stance',
   condition: 'in air',
@@ -20,7 +21,7 @@ export const need = (technique: string, more: Partial<RequirementVerdict> = {}):
   rests: null,
   points: [
     {
-      pointId: 'heel',
+      pointId: idFor('heel'),
       name: 'Rear heel',
       side: 'left',
       critical: true,
@@ -36,7 +37,7 @@ export const need = (technique: string, more: Partial<RequirementVerdict> = {}):
 });
 
 const slip: StudentView['slips'][number] = {
-  pointId: 'heel',
+  pointId: idFor('heel'),
   point: 'Rear heel',
   side: 'left',
   hurts: true,
@@ -46,12 +47,12 @@ const slip: StudentView['slips'][number] = {
   cue: 'Push the floor away.',
   requirements: ['Front stance'],
 };
-export const SLIPS = [slip, { ...slip, pointId: 'hip', point: 'Hip square', hurts: false, cue: '' }];
+export const SLIPS = [slip, { ...slip, pointId: idFor('hip'), point: 'Hip square', hurts: false, cue: '' }];
 
 /** A student's page as the server hands it out: of Ilse, for whoever is said. */
 export const pageOf = (more: Partial<StudentView> = {}): StudentView => ({
   student: {
-    id: 'ilse',
+    id: idFor('ilse'),
     name: 'Ilse Marrow',
     age: 14,
     born: '2012-03-01',
