@@ -1,9 +1,12 @@
 // P1: readiness of the whole school against PostgreSQL handing out the same rows raw.
+import type pg from 'pg';
 import type { Database } from '../../src/data/connection';
 import { inSchool } from '../../src/data/connection';
 import { readRoll } from '../../src/data/queries/roll';
-import { judgeGates, judgeStudent, rankAbove, readJudging } from '../../src/server/views/judging';
-import type pg from 'pg';
+import { judgeGates } from '../../src/server/judging/gates';
+import { judgeStudent } from '../../src/server/judging/judge';
+import { readJudging } from '../../src/server/judging/judging';
+import { rankAbove } from '../../src/server/judging/rankAbove';
 import { median, timed } from './timing';
 
 const RAW = `select m.look_id, m.point_id, m.kind, m.held, m.of, m.values, l.student_id, l.condition_id, l.day::text, l.side, l.purpose, l.at, l.replaces

@@ -2,31 +2,52 @@ import * as v from 'valibot';
 import { id } from './fields';
 import type { Role } from './role';
 import type { Bundle } from './stored/bundle';
-import type { EarlierMarksView, EarlierShowingsView, LookKitView } from './views/look';
+import type { CalibrationView } from './views/calibration';
+import type { ChancesView } from './views/chance';
+import type { EarlierMarksView } from './views/earlierMarks';
+import type { EarlierShowingsView } from './views/earlierShowings';
+import type { EverybodyView } from './views/everybody';
+import type { ForecastView } from './views/forecast';
+import type { HomeView } from './views/home';
+import type { IncidentsView } from './views/incident';
+import type { LookKitView } from './views/lookKit';
+import type { MissedView } from './views/missed';
 import type { PeopleView } from './views/people';
-import type {
-  CalibrationView,
-  ChancesView,
-  EverybodyView,
-  IncidentsView,
-  MissedView,
-  ReadinessView,
-  RollView,
-} from './views/roll';
+import type { ReadinessView } from './views/readiness';
+import type { RollView } from './views/roll';
 import type { SequenceView, SequencesView } from './views/sequence';
-import type { ShellView } from './views/shown';
-import type { ForecastView, HomeView, StudentLooksView, StudentView, WardsView } from './views/student';
+import type { ShellView } from './views/shell';
+import type { StudentView } from './views/student';
+import type { StudentLooksView } from './views/studentLooks';
 import type { SyllabusCompareView, SyllabusSheetView, SyllabusVersionView, SyllabusView } from './views/syllabus';
 import type { LibraryView, TechniqueView, TechniquesView } from './views/technique';
+import type { WardsView } from './views/wards';
 
-export type * from './views/look';
+export type * from './views/calibration';
+export type * from './views/chance';
+export type * from './views/condition';
+export type * from './views/earlierMarks';
+export type * from './views/earlierShowings';
+export type * from './views/everybody';
+export type * from './views/focus';
+export type * from './views/forecast';
+export type * from './views/gate';
+export type * from './views/hall';
+export type * from './views/home';
+export type * from './views/incident';
+export type * from './views/lookKit';
+export type * from './views/missed';
 export type * from './views/people';
+export type * from './views/rank';
+export type * from './views/readiness';
 export type * from './views/roll';
 export type * from './views/sequence';
-export type * from './views/shown';
+export type * from './views/shell';
 export type * from './views/student';
+export type * from './views/studentLooks';
 export type * from './views/syllabus';
 export type * from './views/technique';
+export type * from './views/wards';
 
 const STAFF: readonly Role[] = ['head', 'instructor'];
 const EVERYBODY: readonly Role[] = ['head', 'instructor', 'examiner', 'student', 'guardian'];

@@ -3,7 +3,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useMemo, useState } from 'react';
 import type { LookKitView } from '../../contracts/views';
-import { byAsking, isHeld, STAGES, type Side } from '../../core';
+import { byAsking, isHeld, low, plural, STAGES, type Side } from '../../core';
 import { Belt } from '../../kit/marks/Belt';
 import { BodyFigure } from '../../kit/marks/BodyFigure';
 import { Switch } from '../../kit/Switch';
@@ -57,7 +57,7 @@ function allHeld(points: readonly KitPoint[], card: CardMarks, side: Side): stri
   });
   if (!p) return '';
   const on = side === 'none' ? '' : ` on the ${side}`;
-  return `${p.name.charAt(0).toLowerCase()}${p.name.slice(1)} held all ${card[p.id]!.notches.length} times${on}.`;
+  return `${low(p.name)} held all ${card[p.id]!.notches.length} times${on}.`;
 }
 
 /** With more points than these the list takes the whole width of a tablet, and the correction stands beside the keys. */
@@ -234,7 +234,7 @@ export default function Card({
             −
           </Button>
           <span>
-            {of} {of === 1 ? 'time' : 'times'}
+            {of} {plural(of, 'time')}
           </span>
           <Button aria-label="One repetition more" disabled={of >= 20} onClick={() => setOf(of + 1)}>
             +

@@ -4,6 +4,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { LookWritten } from '../../contracts/look';
 import type { EarlierShowingsView, LookKitView } from '../../contracts/views';
 import {
+  capital,
   dayInWords,
   layoutStave,
   OWN_POINTS,
@@ -300,7 +301,7 @@ export default function FormCard({
           )}
           {slippedAt !== null && (
             <p className="first">
-              <b>Watch first:</b> count {slippedAt}. {named ? `${cap(named.what)}` : 'It slipped'} on{' '}
+              <b>Watch first:</b> count {slippedAt}. {named ? `${capital(named.what)}` : 'It slipped'} on{' '}
               {dayInWords(newest!.e.day, kit.today)}.
             </p>
           )}
@@ -378,7 +379,7 @@ export default function FormCard({
         <section className="keys" aria-label="Mark">
           <div className="who" aria-live="polite">
             <b>Count {count}</b>
-            <span>{cap(stepSaid(lane))}</span>
+            <span>{capital(stepSaid(lane))}</span>
           </div>
           <ul className="whats" aria-label={`What slipped at count ${count}`}>
             {whats.map((w) => (
@@ -389,7 +390,7 @@ export default function FormCard({
                   onClick={() => set(nameSlip(latest().marks, at, w), `${count} slipped`)}
                   className={chosen(w) ? 'on' : ''}
                 >
-                  <CutMark cut={chosen(w) ? 'slipped' : 'not seen'} /> {cap(w.what)}
+                  <CutMark cut={chosen(w) ? 'slipped' : 'not seen'} /> {capital(w.what)}
                 </ButtonBase>
               </li>
             ))}
@@ -449,7 +450,6 @@ const said = (m: CountMark) => (m === 'H' ? 'held' : m === 'S' ? 'slipped' : 'no
 const TURN: Record<CountMark, CountMark> = { U: 'S', S: 'H', H: 'U' };
 const shortDay = (day: string) =>
   new Date(`${day}T12:00:00Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
-const cap = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
 const actionName = (s: KitSequence, count: number): string => {
   const m = s.body.moves[count - 1];
   return m?.step.actions[0]?.name ?? m?.partner?.actions[0]?.name ?? m?.step.stance ?? '';

@@ -1,13 +1,12 @@
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
-import { canHurt, type Range, type Side } from '../../core';
+import { canHurt, low, type Range, type Side } from '../../core';
 import { Stick } from '../../kit/marks/Stick';
 import { resize, turnNotch, type PointMarks } from './cardMarks';
 import { Counting } from './Counting';
 import type { KitPoint } from './line';
 import { Measuring } from './Measuring';
 
-const low = (s: string) => s.charAt(0).toLowerCase() + s.slice(1);
 const WORD = { H: 'held', S: 'slipped', U: 'not seen' } as const;
 
 /** The lit point: how it is measured, counted, told or cut one by one, and what a slip of it looks like. */

@@ -3,7 +3,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { EarlierMarksView, LookKitView } from '../../contracts/views';
-import { canHurt, isHeld, type Side } from '../../core';
+import { canHurt, capital, isHeld, low, type Side } from '../../core';
 import { useAhead } from '../../kit/deviceQueue/useAhead';
 import { Belt } from '../../kit/marks/Belt';
 import { BodyFigure } from '../../kit/marks/BodyFigure';
@@ -274,12 +274,7 @@ export function Sweep({
           </p>
         </div>
         <p className="when">
-          <b>
-            {ORDINAL[pass - 1]
-              ? `${ORDINAL[pass - 1]!.charAt(0).toUpperCase()}${ORDINAL[pass - 1]!.slice(1)} pass`
-              : `Pass ${pass}`}{' '}
-            along the line
-          </b>
+          <b>{ORDINAL[pass - 1] ? `${capital(ORDINAL[pass - 1]!)} pass` : `Pass ${pass}`} along the line</b>
           <span>
             {Object.values(done).filter((d) => d.held !== null).length} of {line.length} marked
           </span>
@@ -297,7 +292,7 @@ export function Sweep({
         {slip && (
           <p>
             {canHurt(point) && <span className="hurts">Can hurt. </span>}
-            <b>Slip:</b> {slip.looksLike.charAt(0).toLowerCase() + slip.looksLike.slice(1)}.
+            <b>Slip:</b> {low(slip.looksLike)}.
           </p>
         )}
         {slip?.cue && <p className="say">“{slip.cue}”</p>}

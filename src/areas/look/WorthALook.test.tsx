@@ -17,6 +17,7 @@ const worth = (studentId: string, of: typeof kick, stands: number, more: Partial
   conditionId: CONDITION,
   word: 'close',
   reason: `${of.points[0]!.name} held in 7 of the last 10.`,
+  freshUntil: null,
   seconds: 40,
   settles: stands,
   hurts: false,

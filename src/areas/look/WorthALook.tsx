@@ -3,7 +3,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
 import type { LookKitView } from '../../contracts/views';
-import { nextLooks, type Group, type WorthALook as Worth } from '../../core';
+import { low, nextLooks, sweepInWords, type Group, type WorthALook as Worth } from '../../core';
 import { Belt } from '../../kit/marks/Belt';
 import { Lozenge } from '../../kit/marks/Lozenge';
 import { isTonight, orderOfKit, worthsOfKit, type KitItem, type KitStudent, type Line } from './line';
@@ -40,7 +40,6 @@ export function WorthALook({
       worthsOfKit(kit),
       {
         present: people.map((p) => p.id),
-        nameOf: (id) => names.get(id) ?? '',
         order: orderOfKit(kit),
         visible: (key) => byKey.has(key) && isTonight({ plan, items: only }, key, groupOf.get(key) ?? 'Basics'),
         done: new Set(line.done),
@@ -48,7 +47,11 @@ export function WorthALook({
       MOST + 6,
     );
     return found.filter((w) => !line.done.includes(`${w.itemKey} ${w.pointId} ${w.side}`)).slice(0, MOST);
-  }, [kit, people, names, byKey, groupOf, plan, only, line.done]);
+  }, [kit, people, byKey, groupOf, plan, only, line.done]);
+  const reasonOf = (w: Worth) =>
+    w.kind === 'sweep'
+      ? sweepInWords(w, (id) => names.get(id) ?? '')
+      : kit.worths.find((x) => x.requirementId === w.requirementId && x.studentId === w.studentIds[0])?.reason;
   const tonight = askable.filter((i) => only.includes(i.key));
   const toggle = (g: Group) => {
     const now = plan ?? groups;
@@ -141,7 +144,7 @@ export function WorthALook({
                     {w.kind === 'sweep' ? `${item?.name ?? ''}: ${low(point?.name ?? '')}${side}` : item?.name}
                     <span>
                       {w.hurts && <span className="hurts">Can hurt. </span>}
-                      {w.reason.replace(/^Can hurt\. /, '')}
+                      {reasonOf(w)}
                     </span>
                   </span>
                   {w.kind === 'sweep' ? (
@@ -162,5 +165,3 @@ export function WorthALook({
     </section>
   );
 }
-
-const low = (s: string) => s.charAt(0).toLowerCase() + s.slice(1);

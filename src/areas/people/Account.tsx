@@ -1,10 +1,10 @@
 import Button from '@mui/material/Button';
 import { useEffect, useState } from 'react';
+import { plural } from '../../core';
 import { waitingHere } from '../../kit/deviceQueue/deviceQueue';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { forgetPeople } from '../../kit/offline';
 import { post } from '../../kit/send';
-import { plural } from '../../kit/words';
 import { ChangePassword } from './ChangePassword';
 
 /** Change one's password, sign out here or everywhere. */

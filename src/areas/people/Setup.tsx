@@ -6,6 +6,7 @@ import { useEffect, useState } from 'react';
 import { FormProvider } from 'react-hook-form';
 import { setupInput } from '../../contracts/setup';
 import { storedSetupDraft, type SetupDraft } from '../../contracts/stored/setupDraft';
+import { inWords } from '../../core';
 import { TextField } from '../../kit/form/fields';
 import { useSheet } from '../../kit/form/useSheet';
 import { IslandRoot } from '../../kit/IslandRoot';
@@ -13,7 +14,6 @@ import { Belt } from '../../kit/marks/Belt';
 import { dropFromDevice, keepOnDevice, readFromDevice } from '../../kit/onDevice';
 import { newId, post } from '../../kit/send';
 import { CUTTINGS } from '../../kit/tokens';
-import { inWords } from '../../kit/words';
 
 type DraftRank = SetupDraft['ranks'][number];
 

@@ -4,8 +4,8 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { SequenceView } from '../../contracts/views';
 import type { Finding } from '../../core';
+import { dateInWords } from '../../core';
 import { CutMark } from '../../kit/marks/CutMark';
-import { dateInWords } from '../../kit/words';
 
 /** What the checks found: first what to look at, then what was waived and why, then what holds. */
 export function Checks({

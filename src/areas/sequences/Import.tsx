@@ -4,10 +4,9 @@ import { useMemo, useState } from 'react';
 import * as v from 'valibot';
 import { sequenceShape } from '../../contracts/stored/sequence';
 import type { SequencesView } from '../../contracts/views';
-import { makeVocabulary, printSequence, readSequence, tally, tallyWords } from '../../core';
+import { makeVocabulary, plural, printSequence, readSequence, tally, tallyWords } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { newId, send } from '../../kit/send';
-import { plural } from '../../kit/words';
 
 interface Piece {
   title: string;

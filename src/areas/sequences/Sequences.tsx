@@ -2,12 +2,11 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { SequenceLine, SequencesView } from '../../contracts/views';
-import { fold, makeVocabulary, readSequence, SEQUENCE_KINDS } from '../../core';
+import { capital, fold, inWords, makeVocabulary, plural, readSequence, SEQUENCE_KINDS } from '../../core';
 import { download } from '../../kit/drawing/exportDrawing';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { Switch } from '../../kit/Switch';
-import { capital, inWords, plural } from '../../kit/words';
 import './sequences.css';
 
 /** "What do we run?": every sequence by kind, those made from others under what they come from. */

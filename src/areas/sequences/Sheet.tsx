@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import type { SequenceView } from '../../contracts/views';
 import {
+  capital,
   layoutFloor,
   layoutStave,
   makeVocabulary,
@@ -10,12 +11,11 @@ import {
   tallyWords,
   traceFloor,
 } from '../../core';
+import '../../kit/drawing/drawing.css';
 import { Floor } from '../../kit/drawing/Floor';
 import { StaveLines } from '../../kit/drawing/StaveLines';
-import '../../kit/drawing/drawing.css';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
-import { capital } from '../../kit/words';
 import { departsFrom } from './reading';
 
 /** The sheet in print: the stave in lines that fit the page, the floor, the tally, the counts with the school's terms. */

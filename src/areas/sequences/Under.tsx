@@ -4,10 +4,13 @@ import TextField from '@mui/material/TextField';
 import { memo, useMemo } from 'react';
 import type { SequenceView } from '../../contracts/views';
 import {
+  capital,
   fitRoom,
   footprint,
   hallCapacity,
+  inWords,
   loopReport,
+  plural,
   schoolsOf,
   tally,
   tallyWords,
@@ -19,7 +22,6 @@ import {
 } from '../../core';
 import { Floor } from '../../kit/drawing/Floor';
 import { TallyMark } from '../../kit/drawing/TallyMark';
-import { capital, inWords, plural } from '../../kit/words';
 import { Checks } from './Checks';
 
 const STATURES = [1.25, 1.5, 1.7, 1.85];

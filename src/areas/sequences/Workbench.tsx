@@ -1,14 +1,17 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { type SequenceDraft, storedSequenceDraft } from '../../contracts/stored/sequenceDraft';
+import { storedSequenceDraft, type SequenceDraft } from '../../contracts/stored/sequenceDraft';
 import type { SequenceView } from '../../contracts/views';
 import {
   applyDepartures,
   checkSequence,
+  dateInWords,
+  inWords,
   layoutFloor,
   makeVocabulary,
   mapSections,
+  plural,
   printSequence,
   recipeWords,
   schoolsOf,
@@ -21,7 +24,6 @@ import { IslandRoot } from '../../kit/IslandRoot';
 import { dropFromDevice, keepOnDevice, readFromDevice } from '../../kit/onDevice';
 import { ask, newId, send } from '../../kit/send';
 import { Switch } from '../../kit/Switch';
-import { dateInWords, inWords, plural } from '../../kit/words';
 import { Derive } from './Derive';
 import { Editor } from './Editor';
 import { HallSheet } from './HallSheet';

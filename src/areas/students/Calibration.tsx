@@ -1,8 +1,7 @@
 import type { CalibrationView } from '../../contracts/views';
-import { OUTCOMES_TO_SPEAK, type Reliability } from '../../core';
+import { dateInWords, OUTCOMES_TO_SPEAK, plural, type Reliability } from '../../core';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
-import { dateInWords, plural } from '../../kit/words';
 
 const two = (x: number) => x.toFixed(2);
 const signed = (x: number) => {

@@ -1,13 +1,12 @@
 import { useMemo, type KeyboardEvent } from 'react';
 import type { EverybodyView } from '../../contracts/views';
-import { READINESS, tenthsInWords, VERDICTS } from '../../core';
+import { capital, dateInWords, inWords, plural, READINESS, tenthsInWords, VERDICTS } from '../../core';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { ChanceRule } from '../../kit/marks/ChanceRule';
 import { Lozenge } from '../../kit/marks/Lozenge';
 import { useAsked } from '../../kit/useAsked';
-import { capital, dateInWords, inWords, plural } from '../../kit/words';
 
 /** "Who is ready?", of all belts: everybody against their own next belt, by what is missing; moved through by keys. */
 export default function Everybody({ view }: { view: EverybodyView }) {

@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { StudentView } from '../../contracts/views';
+import { dateInWords } from '../../core';
 import { newId, send } from '../../kit/send';
-import { dateInWords } from '../../kit/words';
 import { onSide, type Sheet } from './sheet';
 
 /** Felt points of the last days: only who did the work can tell, on their own page. */

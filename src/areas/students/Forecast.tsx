@@ -1,8 +1,7 @@
 import Button from '@mui/material/Button';
 import { useEffect, useRef, useState } from 'react';
-import { chanceInWords, daysBetween, type Forecast as Found } from '../../core';
+import { capital, chanceInWords, dateInWords, daysBetween, type Forecast as Found } from '../../core';
 import { ask } from '../../kit/send';
-import { dateInWords } from '../../kit/words';
 import type { ForecastAsked, ForecastSaid } from '../../workers/forecast';
 
 type State =
@@ -108,10 +107,10 @@ const SILENT: Record<NonNullable<Found['silent']>, (name: string) => string> = {
 function Said({ f, today, gradingDay, name }: { f: Found; today: string; gradingDay: string | null; name: string }) {
   const decides = f.decides && (
     <>
-      {f.decides.name.charAt(0).toUpperCase() + f.decides.name.slice(1)} decides it
+      {capital(f.decides.name)} decides it
       {f.decides.share < 0.995 && ` in ${Math.round(f.decides.share * 10)} of 10 tries`}.{' '}
       {f.decides.habit &&
-        `${f.decides.habit.charAt(0).toUpperCase() + f.decides.habit.slice(1)} is a habit of more than a year: such take far longer to undo than a thing new to learn, as a rule of thumb. `}
+        `${capital(f.decides.habit)} is a habit of more than a year: such take far longer to undo than a thing new to learn, as a rule of thumb. `}
     </>
   );
   const aside = f.aside.length > 0 && (

@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import type { StudentView } from '../../contracts/views';
+import { dateInWords } from '../../core';
 import { Belt } from '../../kit/marks/Belt';
 import { VerdictMark } from '../../kit/marks/Lozenge';
-import { dateInWords } from '../../kit/words';
 
 /** What the next belt asks besides work. */
 export function Gates({ view }: { view: StudentView }) {

@@ -1,12 +1,12 @@
 import Button from '@mui/material/Button';
 import type { HomeView } from '../../contracts/views';
-import { commonStance, layoutStave, traceFloor, type Sequence } from '../../core';
+import { commonStance, dateInWords, layoutStave, traceFloor, type Sequence } from '../../core';
 import '../../kit/drawing/drawing.css';
 import { StaveLines } from '../../kit/drawing/StaveLines';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
-import { dateInWords, firstName } from '../../kit/words';
+import { firstName } from '../../kit/words';
 
 const PER_LINE = 10;
 const metres = (n: number) => `${Math.round(n * 10) / 10} m`;

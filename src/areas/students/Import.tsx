@@ -4,13 +4,12 @@ import TextField from '@mui/material/TextField';
 import Papa from 'papaparse';
 import { useEffect, useMemo, useState, type ChangeEvent } from 'react';
 import type { RollView } from '../../contracts/views';
-import { checkRollLines, readRollCells } from '../../core';
+import { checkRollLines, dateInWords, plural, readRollCells } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { LineNotch } from '../../kit/marks/small';
 import { forgottenAtSignOut } from '../../kit/offline';
 import { newId, send } from '../../kit/send';
 import { decode, decodeAs, WAYS, type Way } from '../../kit/taking/decode';
-import { dateInWords, plural } from '../../kit/words';
 
 // Names and birth dates: not for whoever signs in next.
 const KEPT = forgottenAtSignOut.roll;

@@ -4,13 +4,13 @@ import MuiTextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { incidentInput } from '../../contracts/incident';
 import type { IncidentsView } from '../../contracts/views';
+import { dateInWords, plural } from '../../core';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { CheckField, DateField, PickField, TextField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
 import { useCommandSheet } from '../../kit/form/useSheet';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { ask, newId } from '../../kit/send';
-import { dateInWords, plural } from '../../kit/words';
 
 /** "Who was hurt, and doing what?": all three parties of each incident, summed per drill. */
 export default function Incidents({ view: first }: { view: IncidentsView }) {

@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { StudentLooksView, StudentView } from '../../contracts/views';
+import { dateInWords } from '../../core';
 import { ask } from '../../kit/send';
-import { dateInWords } from '../../kit/words';
 
 /** The newest looks; all of them, mark by mark, one tap away. */
 export function Looks({ view }: { view: StudentView }) {

@@ -1,5 +1,6 @@
 import type { StudentView } from '../../contracts/views';
-import { dateInWords, firstName } from '../../kit/words';
+import { dateInWords } from '../../core';
+import { firstName } from '../../kit/words';
 
 /** What was missed while away, and how it can be made up; ticked off by the next look. */
 export function Missed({ view }: { view: StudentView }) {

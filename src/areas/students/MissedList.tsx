@@ -1,8 +1,8 @@
 import type { MissedView } from '../../contracts/views';
+import { dateInWords, plural } from '../../core';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
-import { dateInWords, plural } from '../../kit/words';
 
 /** "Who has something to make up?": everybody who was away, with what to show them first. */
 export default function MissedList({ view }: { view: MissedView }) {

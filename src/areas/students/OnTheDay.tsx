@@ -1,7 +1,6 @@
 import type { StudentView } from '../../contracts/views';
-import { chanceInWords } from '../../core';
+import { capital, chanceInWords } from '../../core';
 import { ChanceRule } from '../../kit/marks/ChanceRule';
-import { capital } from '../../kit/words';
 
 /** How likely the belt passes on the day, gates aside, with the looks behind it. */
 export function OnTheDay({ view }: { view: StudentView }) {

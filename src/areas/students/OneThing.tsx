@@ -2,11 +2,11 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { focusInput } from '../../contracts/focus';
 import type { StudentView } from '../../contracts/views';
+import { dateInWords } from '../../core';
 import { ChoiceField, TextField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
 import { useCommandSheet } from '../../kit/form/useSheet';
 import { newId } from '../../kit/send';
-import { dateInWords } from '../../kit/words';
 import { onSide, type Sheet } from './sheet';
 
 /** The one correction with its reason, one true thing to praise, and all slips one tap away. */

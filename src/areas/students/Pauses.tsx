@@ -1,11 +1,11 @@
 import Button from '@mui/material/Button';
 import { pauseInput } from '../../contracts/pause';
 import type { StudentView } from '../../contracts/views';
+import { capital, dateInWords } from '../../core';
 import { ChoiceField, TextField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
 import { useCommandSheet } from '../../kit/form/useSheet';
 import { newId } from '../../kit/send';
-import { capital, dateInWords } from '../../kit/words';
 import type { Sheet } from './sheet';
 
 /** Work laid off until a habit is gone. */

@@ -1,12 +1,11 @@
 import Button from '@mui/material/Button';
 import { practiceInput } from '../../contracts/practice';
 import type { StudentView } from '../../contracts/views';
-import { HANDS, JOINTS } from '../../core';
+import { cautionInWords, dateInWords, HANDS, JOINTS } from '../../core';
 import { ChoiceField, DateField, NumberField, TextField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
 import { useCommandSheet } from '../../kit/form/useSheet';
 import { newId } from '../../kit/send';
-import { dateInWords } from '../../kit/words';
 import type { Sheet } from './sheet';
 
 /** The student's own log: home hours, apart from those of class. */
@@ -28,7 +27,7 @@ export function PracticeLog({ view, onAdd }: { view: StudentView; onAdd: (() => 
           ? 'Nothing written down in the last four weeks.'
           : `${hours} in four weeks, ${p.repetitions} repetitions${p.strikes > 0 ? `, ${p.strikes} strikes` : ''}. The gates count class hours only.`}
       </p>
-      {p.caution !== '' && <p className="message">{p.caution}</p>}
+      {cautionInWords(p) !== '' && <p className="message">{cautionInWords(p)}</p>}
       <ul>
         {p.list.slice(0, 4).map((e) => (
           <li key={e.id} className="line" style={{ padding: '4px 0' }}>

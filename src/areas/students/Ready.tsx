@@ -1,14 +1,14 @@
 import ButtonBase from '@mui/material/ButtonBase';
 import { useMemo, useState, type KeyboardEvent } from 'react';
 import type { ReadinessView } from '../../contracts/views';
-import { READINESS, VERDICTS, missingInWords, tenthsInWords } from '../../core';
+import { READINESS, VERDICTS, capital, dateInWords, inWords, missingInWords, plural, tenthsInWords } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { ChanceRule } from '../../kit/marks/ChanceRule';
 import { Lozenge, VerdictMark } from '../../kit/marks/Lozenge';
 import { Stick } from '../../kit/marks/Stick';
 import { useAsked } from '../../kit/useAsked';
-import { capital, dateInWords, firstName, inWords, plural } from '../../kit/words';
+import { firstName } from '../../kit/words';
 
 const GATE_HEADS = {
   'time in rank': (n: number) => `${n} ${plural(n, 'month')}`,

@@ -1,9 +1,9 @@
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import type { RequirementVerdict, StudentView } from '../../contracts/views';
+import { capital, dateInWords, inWords, low } from '../../core';
 import { Lozenge, VerdictMark } from '../../kit/marks/Lozenge';
 import { Stick } from '../../kit/marks/Stick';
-import { capital, dateInWords, inWords } from '../../kit/words';
 import { Override } from './Override';
 
 /** One thing a belt asks: its word, its newest repetitions side by side, and why. */
@@ -74,7 +74,7 @@ export function Working({
       <p style={{ marginTop: 8 }}>{r.reason}</p>
       {r.change !== '' && (
         <p style={{ marginTop: 4 }}>
-          <b>What would change it:</b> {r.change.charAt(0).toLowerCase() + r.change.slice(1)}
+          <b>What would change it:</b> {low(r.change)}
         </p>
       )}
       {names.length > 0 && (

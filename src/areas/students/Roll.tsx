@@ -4,11 +4,10 @@ import TextField from '@mui/material/TextField';
 import { useState, type SyntheticEvent } from 'react';
 import type { FieldError } from '../../contracts/commands';
 import type { RollView } from '../../contracts/views';
-import { foldName } from '../../core';
+import { dateInWords, foldName, plural } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { errorAt, newId, send } from '../../kit/send';
-import { dateInWords, plural } from '../../kit/words';
 
 /** The next day on which the school grades: looks and forecasts aim at it. */
 function Grading({ day, mayChange }: { day: string | null; mayChange: boolean }) {

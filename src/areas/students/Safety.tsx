@@ -2,12 +2,11 @@ import Button from '@mui/material/Button';
 import { consentInput } from '../../contracts/consent';
 import { injuryInput } from '../../contracts/injury';
 import type { StudentView } from '../../contracts/views';
-import { OF_AGE, RUNGS } from '../../core';
+import { dateInWords, OF_AGE, RUNGS } from '../../core';
 import { ChoiceField, DateField, TextField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
 import { useCommandSheet } from '../../kit/form/useSheet';
 import { newId } from '../../kit/send';
-import { dateInWords } from '../../kit/words';
 import type { Sheet } from './sheet';
 
 /** Consent to contact, or its refusal, which needs no reason. A minor's guardian agrees too. */

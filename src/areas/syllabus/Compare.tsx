@@ -1,10 +1,10 @@
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { RankShown, SyllabusCompareView } from '../../contracts/views';
+import { capital, dateInWords, inWords, plural } from '../../core';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
-import { capital, dateInWords, inWords, plural } from '../../kit/words';
 import './syllabus.css';
 
 /** "What is different?": two versions beside each other, belt by belt, and whom the difference touches. */
@@ -27,7 +27,6 @@ export default function Compare({
     window.location.assign(`/syllabus/compare?was=${a}${b === '' ? '' : `&now=${b}`}`);
   const name = (v: SyllabusCompareView['was']) => (v.from === null ? 'the draft' : `“${v.title}”`);
   const whole = view.differences.filter((d) => d.rankId === null);
-  const without = (text: string) => capital(text.replace(/^[^:]*: /, ''));
   return (
     <IslandRoot>
       <div className="title">
@@ -91,7 +90,7 @@ export default function Compare({
                 </h2>
                 <ul>
                   {mine.map((d, i) => (
-                    <li key={i}>{without(d.text)}</li>
+                    <li key={i}>{capital(d.text)}</li>
                   ))}
                 </ul>
               </section>

@@ -10,12 +10,12 @@ import {
   type BundleReport,
   type Fate,
 } from '../../contracts/stored/bundle';
+import { capital, inWords, plural } from '../../core';
 import { download, fileName } from '../../kit/drawing/exportDrawing';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { sendLong } from '../../kit/longWork';
 import { ask } from '../../kit/send';
 import { Switch } from '../../kit/Switch';
-import { capital, inWords, plural } from '../../kit/words';
 import './syllabus.css';
 
 const MOST_BYTES = 24_000_000;

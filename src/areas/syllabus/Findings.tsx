@@ -2,8 +2,8 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { SyllabusFinding } from '../../core';
+import { dateInWords, inWords, plural } from '../../core';
 import { CutMark } from '../../kit/marks/CutMark';
-import { dateInWords, inWords, plural } from '../../kit/words';
 import { Ring } from './small';
 
 /** What does not hold together, numbered as on the cloth; each can be left with a reason. */

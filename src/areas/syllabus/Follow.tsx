@@ -1,10 +1,10 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { RankShown, SyllabusVersionView } from '../../contracts/views';
+import { capital, dateInWords, inWords, plural } from '../../core';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { send } from '../../kit/send';
-import { capital, dateInWords, inWords, plural } from '../../kit/words';
 import './syllabus.css';
 
 export interface Mover {

@@ -4,11 +4,10 @@ import { name } from '../../contracts/fields';
 import { standardInput } from '../../contracts/standard';
 import { limitsShape } from '../../contracts/stored/syllabus';
 import type { EditInput } from '../../contracts/syllabus';
-import { RISKS, STEADY, type Syllabus } from '../../core';
+import { capital, RISKS, STEADY, type Syllabus } from '../../core';
 import { ListField, NumberField, TextField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
 import { useSheet } from '../../kit/form/useSheet';
-import { capital } from '../../kit/words';
 import { asAnswer } from './asAnswer';
 import { StandardFields } from './StandardFields';
 

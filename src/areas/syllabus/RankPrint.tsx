@@ -2,13 +2,21 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { RankShown, SyllabusSheetView } from '../../contracts/views';
-import { commonStance, layoutStave, tally, tallyWords, traceFloor, type Sequence } from '../../core';
+import {
+  capital,
+  commonStance,
+  dateInWords,
+  layoutStave,
+  tally,
+  tallyWords,
+  traceFloor,
+  type Sequence,
+} from '../../core';
 import '../../kit/drawing/drawing.css';
 import { StaveLines } from '../../kit/drawing/StaveLines';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
-import { capital, dateInWords } from '../../kit/words';
 import './print.css';
 
 /** "What do I need for …?": one belt on paper, in plain words, for a student to keep. Prints in black and white, A4 or Letter. */

@@ -3,10 +3,13 @@ import { useState } from 'react';
 import { type EditInput } from '../../contracts/syllabus';
 import type { SyllabusView } from '../../contracts/views';
 import {
+  capital,
   GATE_KINDS,
   gateAsks,
+  inWords,
   itemKey,
   loadOf,
+  plural,
   PROMOTIONS,
   type Gate,
   type ItemFacts,
@@ -14,7 +17,6 @@ import {
 } from '../../core';
 import { Belt } from '../../kit/marks/Belt';
 import { Switch } from '../../kit/Switch';
-import { capital, inWords, plural } from '../../kit/words';
 import { BeltSheet, type Does } from './BeltSheet';
 import { GateForm } from './GateForm';
 

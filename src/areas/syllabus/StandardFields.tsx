@@ -1,8 +1,7 @@
 import { useFormContext, useWatch } from 'react-hook-form';
-import { sameStandard, standardInWords, TEMPLATES, type Standard } from '../../core';
+import { capital, sameStandard, standardInWords, TEMPLATES, type Standard } from '../../core';
 import { NumberField, SwitchField } from '../../kit/form/fields';
 import { Switch } from '../../kit/Switch';
-import { capital } from '../../kit/words';
 
 /** How good it must be: a template, or every number by itself. `name` is where the standard stands in the form. */
 export function StandardFields({

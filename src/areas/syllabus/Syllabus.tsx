@@ -2,10 +2,14 @@ import Button from '@mui/material/Button';
 import { lazy, Suspense, useDeferredValue, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import type { SyllabusView } from '../../contracts/views';
 import {
+  capital,
   checkSyllabus,
+  dateInWords,
+  inWords,
   itemKey,
   loadOf,
   NOTHING_KNOWN,
+  plural,
   sortFindings,
   STEADY,
   usualCondition,
@@ -16,7 +20,6 @@ import {
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { newId, send } from '../../kit/send';
-import { capital, dateInWords, inWords, plural } from '../../kit/words';
 import { AddItem } from './AddItem';
 import { BeltSheet, type Does } from './BeltSheet';
 import { cellId, Cloth, type Grip, type Place, type Tie } from './Cloth';

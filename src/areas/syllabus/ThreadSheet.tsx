@@ -4,9 +4,17 @@ import TextField from '@mui/material/TextField';
 import { useMemo } from 'react';
 import type { EditInput } from '../../contracts/syllabus';
 import type { ItemShown, SyllabusView } from '../../contracts/views';
-import { hangsOn, itemKey, suggestNeeds, type ItemFacts, type Syllabus, type Thread } from '../../core';
+import {
+  hangsOn,
+  inWords,
+  itemKey,
+  plural,
+  suggestNeeds,
+  type ItemFacts,
+  type Syllabus,
+  type Thread,
+} from '../../core';
 import { Switch } from '../../kit/Switch';
-import { inWords, plural } from '../../kit/words';
 
 /** One item's way: where it begins and ends, what it hangs on and what hangs on it. */
 export function ThreadSheet({

@@ -2,12 +2,12 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { syllabusPublish } from '../../contracts/syllabus';
 import type { SyllabusView } from '../../contracts/views';
+import { capital, dateInWords, inWords, plural } from '../../core';
 import { TextField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
 import { useCommandSheet } from '../../kit/form/useSheet';
 import { newId } from '../../kit/send';
 import { useAsked } from '../../kit/useAsked';
-import { capital, dateInWords, inWords, plural } from '../../kit/words';
 import type { Does } from './BeltSheet';
 
 /** Publishing: what is different, whom it touches, and from when it counts. */

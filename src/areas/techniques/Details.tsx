@@ -3,12 +3,11 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { TechniqueView } from '../../contracts/views';
-import { layoutStance, stanceInWords, svgOf } from '../../core';
+import { capital, layoutStance, stanceInWords, svgOf } from '../../core';
 import { onScreen } from '../../kit/drawing/tones';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { CutMark } from '../../kit/marks/CutMark';
 import { send } from '../../kit/send';
-import { capital } from '../../kit/words';
 
 /** A language tag as people call it. */
 function languageName(tag: string): string {

@@ -4,10 +4,9 @@ import { useMemo, useRef, useState } from 'react';
 import { NO_DETAIL } from '../../contracts/stored/technique';
 import { readTechniques, type TechniqueFile } from '../../contracts/techniqueFile';
 import type { TechniquesView } from '../../contracts/views';
-import { fold } from '../../core';
+import { fold, plural } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { newId, send } from '../../kit/send';
-import { plural } from '../../kit/words';
 
 /** Takes techniques in from text or JSON; one that is here already stays as it is. */
 export default function Import({ view }: { view: TechniquesView }) {

@@ -2,15 +2,14 @@ import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import { useState, type KeyboardEvent } from 'react';
 import type { PointShown, TechniqueView } from '../../contracts/views';
-import { canHurt, standardInWords } from '../../core';
+import { canHurt, capital, dateInWords, inWords, low, plural, standardInWords } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { BodyFigure } from '../../kit/marks/BodyFigure';
 import { RuleMark, Splinter } from '../../kit/marks/small';
 import { Stick } from '../../kit/marks/Stick';
 import { send } from '../../kit/send';
-import { dateInWords, inWords, capital, plural } from '../../kit/words';
-import { Merge, Places, StanceFromAbove, Stages, Terms, Ways } from './Details';
+import { Merge, Places, Stages, StanceFromAbove, Terms, Ways } from './Details';
 import './details.css';
 
 /** "What makes a … right?": points on one staff from the ground up, the chosen one beside it. */
@@ -250,7 +249,7 @@ function PointSheet({
       {point.how !== '' && <p style={{ marginTop: 6 }}>{point.how}.</p>}
       {point.why !== '' && (
         <p className="second" style={{ marginTop: 2 }}>
-          Why: {point.why.charAt(0).toLowerCase() + point.why.slice(1)}.
+          Why: {low(point.why)}.
         </p>
       )}
       {point.from && (

@@ -1,16 +1,15 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import type { TechniquesView } from '../../contracts/views';
-import { TECHNIQUE_KINDS, fold } from '../../core';
 import { printTechniques } from '../../contracts/techniqueFile';
+import type { TechniquesView } from '../../contracts/views';
+import { TECHNIQUE_KINDS, capital, fold } from '../../core';
 import { download } from '../../kit/drawing/exportDrawing';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { Splinter } from '../../kit/marks/small';
-import { Switch } from '../../kit/Switch';
 import { ask } from '../../kit/send';
-import { capital } from '../../kit/words';
+import { Switch } from '../../kit/Switch';
 
 const PLURAL: Record<string, string> = { 'hand shape': 'hand shapes', 'weapon cut': 'weapon cuts' };
 

@@ -1,6 +1,7 @@
 // What the screens of sequences show.
 import type { Departure, Recipe, Sequence, SequenceKind, Word } from '../../core';
-import type { RankShown } from './shown';
+import type { HallShown } from './hall';
+import type { RankShown } from './rank';
 
 export interface SequenceLine {
   id: string;
@@ -24,14 +25,6 @@ export interface SequencesView {
   /** The text of each, for taking several out at once. */
   texts: Record<string, string>;
   words: Word[];
-}
-
-export interface HallShown {
-  id: string;
-  name: string;
-  width: number;
-  depth: number;
-  version: number;
 }
 
 /** A sequence on the workbench, with all that reading and checking it needs. */

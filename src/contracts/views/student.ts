@@ -1,20 +1,19 @@
 // What is shown of one student.
 import type {
-  ForecastInput,
   Item,
   Practice,
   PracticeSum,
-  Purpose,
   Reader,
   Rung,
-  Sequence,
   SequenceKind,
   Side,
-  Stage,
   TechniqueKind,
   VerdictWord,
 } from '../../core';
-import type { RankShown } from './shown';
+import type { ChanceShown } from './chance';
+import type { FocusShown, SlipShown } from './focus';
+import type { MissedShown } from './missed';
+import type { RankShown } from './rank';
 
 /** The newest marks at one requirement's deciding points, oldest first: held share of each repetition shown as H or S. */
 export interface StickShown {
@@ -137,102 +136,4 @@ export interface StudentView {
   reader: Reader;
   may: { decide: boolean; look: boolean; log: boolean };
   today: string;
-}
-
-/** A chance as it is shown: in tenths, with its range and the looks behind it. */
-export interface ChanceShown {
-  words: string;
-  chance: number;
-  lo: number;
-  hi: number;
-  looks: number;
-  /** Past gradings it was corrected by; 0: too few yet. */
-  correctedBy: number;
-}
-
-export interface SlipShown {
-  pointId: string;
-  point: string;
-  side: Side;
-  hurts: boolean;
-  held: number;
-  of: number;
-  needs: string;
-  cue: string;
-  requirements: string[];
-}
-
-export interface FocusShown extends SlipShown {
-  how: string;
-  slip: string;
-  hurtsHow: string;
-  since: string | null;
-  chosen: boolean;
-  why: string;
-  holds: string;
-}
-
-/** What an absent student missed in one class. */
-export interface MissedShown {
-  day: string;
-  item: string;
-  itemKey: string;
-  condition: string;
-  points: { name: string; cue: string }[];
-  /** How it can be made up, with the room the student has. */
-  version: string;
-  /** A drill the student knows and has room for in which it comes; empty where there is none. */
-  drill: string;
-}
-
-export interface ForecastView {
-  name: string;
-  rank: string;
-  /** Null: this is the last belt. */
-  input: ForecastInput | null;
-}
-
-export interface StudentLooksView {
-  looks: {
-    id: string;
-    day: string;
-    item: string;
-    condition: string;
-    side: Side;
-    purpose: Purpose | null;
-    stage: Stage | null;
-    by: string;
-    note: string;
-    partner: string | null;
-    replaced: boolean;
-    marks: { point: string; words: string; felt: string | null }[];
-  }[];
-}
-
-/** What to practise this week, for a student's own floor. */
-export interface HomeView {
-  school: string;
-  student: { name: string; age: number | null; rank: RankShown };
-  next: RankShown | null;
-  today: string;
-  room: { width: number | null; depth: number | null; stature: number };
-  focus: FocusShown | null;
-  praise: string;
-  cautions: string[];
-  items: {
-    key: string;
-    name: string;
-    condition: string;
-    why: string;
-    times: string;
-    cues: string[];
-    /** How it fits: all of it, turned, or the counts that do; null: nothing to say. */
-    fit: string;
-    body: Sequence | null;
-  }[];
-  left: { name: string; why: string }[];
-}
-
-export interface WardsView {
-  students: { id: string; name: string }[];
 }

@@ -1,14 +1,8 @@
 // What the screens of the way show.
-import type { Difference, GateKind, Group, Item, ItemFacts, Part, Sequence, Syllabus } from '../../core';
-import type { ConditionShown, RankShown } from './shown';
-import type { HallShown } from './sequence';
-
-export interface GateShown {
-  id: string;
-  rankId: string;
-  kind: GateKind;
-  amount: number;
-}
+import type { Difference, Group, Item, ItemFacts, Part, Sequence, Syllabus } from '../../core';
+import type { ConditionShown } from './condition';
+import type { HallShown } from './hall';
+import type { RankShown } from './rank';
 
 /** An item that can be asked for, with all that the syllabus has to know of it. */
 export type ItemShown = Omit<ItemFacts, 'item'> & { key: string; item: Item };

@@ -2,7 +2,7 @@
 import type { Point, StanceGeometry, Standard, TechniqueKind } from '../../core';
 import type { TechniqueDetail } from '../stored/technique';
 import type { TechniqueFile } from '../techniqueFile';
-import type { RankShown } from './shown';
+import type { RankShown } from './rank';
 
 export interface TechniqueLine {
   id: string;

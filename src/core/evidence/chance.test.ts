@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { dayNumber } from '../units/plainDate';
 import { seeded } from '../units/random';
-import { look, order, point, requirement, TODAY, context } from './builders';
+import { chanceInWords } from '../words/english/chance';
 import { itemBelief, poolPriors, priorOf } from './believe';
-import { chanceInWords, chanceOfItem, chanceOnTheDay, HOUSE_RULE, type ItemBelief } from './chance';
+import { context, look, order, point, requirement, TODAY } from './builders';
+import { chanceOfItem, chanceOnTheDay, HOUSE_RULE, type ItemBelief } from './chance';
 import { gatherEvidence } from './looks';
 import { conditionWeights, JEFFREYS, poolPrior, posteriorOf } from './posterior';
-import { dayNumber } from '../units/plainDate';
 import { verdict } from './verdict';
 
 const today = dayNumber(TODAY);

@@ -1,5 +1,5 @@
-import type { Side } from '../units/side';
 import type { Random } from '../units/random';
+import type { Side } from '../units/side';
 import { atLeastOf, betaBinomialAtLeast, binomialAtLeast, drawBeta } from './beta';
 import type { Posterior } from './posterior';
 
@@ -39,6 +39,7 @@ export interface ItemChance {
   /** Looks behind it. */
   looks: number;
 }
+
 export interface BeltChance {
   chance: number;
   /** Where it lies with eight in ten, as far as the looks say. */
@@ -52,6 +53,7 @@ export interface BeltChance {
 export const LOOKS_TO_SPEAK = 5;
 
 const need = (share: number, rule: GradingRule) => Math.ceil(share * rule.repetitions - 1e-9);
+
 const allowed = (others: number, rule: GradingRule) => Math.floor(rule.mayFallShort * others + 1e-9);
 
 /** The chance that an item passes when each point stands with its own chance: all critical ones, and enough others. */
@@ -156,17 +158,4 @@ export function chanceOnTheDay(
   let sum = 0;
   for (const r of results) sum += r;
   return { chance: sum / draws, lo: at(0.1), hi: at(0.9), looks, items: each };
-}
-
-/** "7 in 10", as in a table; at the ends "under 1 in 10" and "better than 9 in 10". */
-export function tenthsInWords(chance: number): string {
-  const tenths = Math.round(chance * 10);
-  if (tenths <= 0) return 'under 1 in 10';
-  if (tenths >= 10) return 'better than 9 in 10';
-  return `${tenths} in 10`;
-}
-/** The same in a sentence: "about 7 in 10". */
-export function chanceInWords(chance: number): string {
-  const tenths = Math.round(chance * 10);
-  return tenths > 0 && tenths < 10 ? `about ${tenthsInWords(chance)}` : tenthsInWords(chance);
 }

@@ -1,15 +1,17 @@
-import { actionSaid } from '../sequence/spoken';
 import type { Sequence } from '../sequence/move';
+import { actionSaid } from '../sequence/spoken';
 import type { Part } from '../syllabus/item';
 import type { Point } from '../technique/point';
 import type { Entry } from './looks';
 
 /** Points that a sequence has of its own, beside its counts. */
 export const OWN_POINTS = ['rhythm', 'line', 'shouts'] as const;
+
 export type OwnPoint = (typeof OWN_POINTS)[number];
 
 /** How a count went, one letter each: held, slipped, not seen. */
 export const COUNT_MARKS = ['H', 'S', 'U'] as const;
+
 export type CountMark = (typeof COUNT_MARKS)[number];
 
 /** What slipped at a count: a point of its technique, or said in words. */
@@ -28,6 +30,7 @@ export interface Showing {
 }
 
 export const countId = (sequenceId: string, count: number): string => `${sequenceId}#${count}`;
+
 export const ownId = (sequenceId: string, own: OwnPoint): string => `${sequenceId}#${own}`;
 
 const point = (id: string, name: string, how: string, bodyPart: Point['bodyPart']): Point => ({
@@ -94,17 +97,4 @@ export function showingEntries(
   s.counts.forEach((m, i) => add(countId(s.sequenceId, s.from + i), m));
   for (const o of OWN_POINTS) add(ownId(s.sequenceId, o), s.own[o]);
   return out;
-}
-
-/** "Clean", or which counts slipped: "counts 5 and 9 slipped". */
-export function showingInWords(s: Pick<Showing, 'from' | 'counts' | 'own'>): string {
-  const slipped = s.counts.flatMap((m, i) => (m === 'S' ? [s.from + i] : []));
-  const own = OWN_POINTS.filter((o) => s.own[o] === 'S');
-  const seen = s.counts.filter((m) => m !== 'U').length;
-  if (seen === 0 && own.length === 0) return 'not seen';
-  const names = [...slipped.map(String), ...own];
-  if (names.length === 0)
-    return seen === s.counts.length ? 'without a slip' : `${seen} of ${s.counts.length} counts seen, no slip`;
-  const list = names.length === 1 ? names[0]! : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
-  return `${slipped.length === 1 && own.length === 0 ? 'count ' : slipped.length > 0 ? 'counts ' : ''}${list} slipped`;
 }

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Point } from '../technique/point';
+import { focusInWords, holdsInWords, praiseInWords } from '../words';
 import { both, context, look, point, requirement, TODAY } from './builders';
 import { chooseFocus, praiseFor, slippingPoints, type FocusSource } from './focus';
 import { gatherEvidence, type Look } from './looks';
@@ -45,14 +46,14 @@ describe('the one correction', () => {
   it('is the lowest thing that slips, however often what is above it does', () => {
     const f = focusOf([heel, hip, hand], all)!;
     expect([f.point.name, f.side]).toEqual(['rear heel', 'left']);
-    expect(f.why).toBe('The lowest thing that slips; one requirement stands on it.');
-    expect(f.holds).toBe('It stays until it holds 8 of 10 on the left over 2 days.');
+    expect(focusInWords(f)).toBe('The lowest thing that slips; one requirement stands on it.');
+    expect(holdsInWords(f)).toBe('It stays until it holds 8 of 10 on the left over 2 days.');
   });
 
   it('is what can hurt before everything, with the cue of the slip that hurts', () => {
     const f = focusOf([heel, thumb], both('2026-03-01', { 'rear heel': [1, 5], thumb: [3, 5] }))!;
     expect([f.point.name, f.slip?.cue]).toEqual(['thumb', 'Thumb across']);
-    expect(f.why).toContain('It can hurt');
+    expect(focusInWords(f)).toContain('It can hurt');
   });
 
   it('is what more open requirements stand on, at the same height', () => {
@@ -77,7 +78,7 @@ describe('the one correction', () => {
     const looks = both('2026-03-01', { 'rear heel': [1, 5], hip: [1, 5] });
     const kept = sources([heel], looks, { open: false }, 'kept');
     expect(chooseFocus(slippingPoints([kept, sources([hip], looks)], evidence(looks)), null)!.point.name).toBe('hip');
-    expect(chooseFocus(slippingPoints([kept], evidence(looks)), null)!.why).toContain('earlier belt');
+    expect(focusInWords(chooseFocus(slippingPoints([kept], evidence(looks)), null)!)).toContain('earlier belt');
   });
 
   it('is nothing where nothing slipped or everything stands', () => {
@@ -167,21 +168,19 @@ describe('praise', () => {
       look('2026-02-20', 'left', { 'rear heel': [2, 5], hip: [4, 5] }),
       look('2026-03-01', 'left', { 'rear heel': [4, 5], hip: [5, 5] }),
     ];
-    expect(praiseFor(points, evidence(looks), 4, TODAY)).toEqual({
-      kind: 'better',
-      day: '2026-03-01',
-      text: 'rear heel on the left held 4 of 5 on 1 March, 2 of 5 the time before.',
-    });
+    const praise = praiseFor(points, evidence(looks), 4);
+    expect(praise).toMatchObject({ kind: 'better', day: '2026-03-01', now: { held: 4, of: 5 } });
+    expect(praiseInWords(praise, TODAY)).toBe('rear heel on the left held 4 of 5 on 1 March, 2 of 5 the time before.');
   });
   it('else what held throughout in the last look', () => {
     const looks = [look('2026-03-01', 'left', { 'rear heel': [3, 5], hip: [5, 5] })];
-    expect(praiseFor(points, evidence(looks), 4, TODAY).text).toBe('hip on the left held all 5 times on 1 March.');
+    const praise = praiseFor(points, evidence(looks), 4);
+    expect(praiseInWords(praise, TODAY)).toBe('hip on the left held all 5 times on 1 March.');
   });
   it('else that they came, and never a thing that is not so', () => {
     const looks = [look('2026-03-01', 'left', { 'rear heel': [3, 5], hip: [0, 5] })];
-    expect(praiseFor(points, evidence(looks), 4, TODAY)).toMatchObject({
-      kind: 'effort',
-      text: '4 classes in four weeks.',
-    });
+    const praise = praiseFor(points, evidence(looks), 4);
+    expect(praise).toEqual({ kind: 'effort', day: null, attended: 4 });
+    expect(praiseInWords(praise, TODAY)).toBe('4 classes in four weeks.');
   });
 });

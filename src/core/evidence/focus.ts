@@ -1,5 +1,5 @@
 import { BODY_PARTS, canHurt, type Point, type Slip } from '../technique/point';
-import { dayInWords, fromDayNumber, type PlainDate } from '../units/plainDate';
+import { fromDayNumber, type PlainDate } from '../units/plainDate';
 import type { Side } from '../units/side';
 import type { Entry, Evidence } from './looks';
 import type { PointVerdict, Verdict } from './verdict';
@@ -50,10 +50,8 @@ export interface Focus extends Slipping {
   /** Since when it is the student's; null: it is new today. */
   since: PlainDate | null;
   chosen: boolean;
-  /** Why it and no other, in one line. */
-  why: string;
-  /** What "holds" means, in numbers. */
-  holds: string;
+  /** Of a chosen one: the reason that is kept with it. */
+  reason: string;
 }
 
 const LAST_LOOKS = 5;
@@ -146,35 +144,27 @@ export function chooseFocus(slipping: readonly Slipping[], given: FocusGiven | n
 
 function focusOn(s: Slipping, given: FocusGiven | null): Focus {
   const slip = s.point.slips.find((x) => x.hurts !== 'nobody') ?? s.point.slips[0] ?? null;
-  const days = s.days > 1 ? ` over ${s.days} days` : '';
-  const side = s.side === 'none' ? '' : ` on the ${s.side}`;
   return {
     ...s,
     slip,
     since: given?.since ?? null,
     chosen: given?.chosen ?? false,
-    why: given?.chosen ? `Chosen: ${given.reason}` : whyFocus(s),
-    holds: `It stays until it holds ${s.needs} of ${s.repetitions}${side}${days}.`,
+    reason: given?.reason ?? '',
   };
 }
 
-function whyFocus(s: Slipping): string {
-  const n = s.requirementIds.length;
-  const lowest = s.hurts ? 'It can hurt, so it comes first' : 'The lowest thing that slips';
-  const stands = s.open
-    ? n > 1
-      ? `${n} requirements stand on it`
-      : 'one requirement stands on it'
-    : 'it belongs to an earlier belt';
-  return `${lowest}; ${stands}.`;
-}
-
-/** A true thing to say: what it rests on, and from which day. */
-export interface Praise {
-  text: string;
-  day: PlainDate | null;
-  kind: 'better' | 'held' | 'effort';
-}
+/** A true thing to praise: what it rests on, and from which day. */
+export type Praise =
+  | {
+      kind: 'better';
+      day: PlainDate;
+      name: string;
+      side: Side;
+      now: Pick<Entry, 'held' | 'of'>;
+      before: Pick<Entry, 'held' | 'of'>;
+    }
+  | { kind: 'held'; day: PlainDate; name: string; side: Side; now: Pick<Entry, 'held' | 'of'> }
+  | { kind: 'effort'; day: null; attended: number };
 
 /**
  * One true thing to praise: the point that improved most between its last two looks, else one that held throughout in
@@ -184,7 +174,6 @@ export function praiseFor(
   points: readonly { point: Point; side: Side }[],
   evidence: Evidence,
   attended: number,
-  today: PlainDate,
 ): Praise {
   let better: { gain: number; name: string; side: Side; now: Entry; before: Entry } | null = null;
   let held: { name: string; side: Side; now: Entry } | null = null;
@@ -202,25 +191,14 @@ export function praiseFor(
     )
       better = { gain, name: point.name, side, now, before };
   }
-  const at = (name: string, side: Side) => `${low(name)}${side === 'none' ? '' : ` on the ${side}`}`;
+  const seen = ({ held: n, of }: Entry) => ({ held: n, of });
   if (better) {
-    const day = fromDayNumber(better.now.day);
-    return {
-      kind: 'better',
-      day,
-      text: `${at(better.name, better.side)} held ${better.now.held} of ${better.now.of} on ${dayInWords(day, today)}, ${better.before.held} of ${better.before.of} the time before.`,
-    };
+    const { name, side, now, before } = better;
+    return { kind: 'better', day: fromDayNumber(now.day), name, side, now: seen(now), before: seen(before) };
   }
   if (held) {
-    const day = fromDayNumber(held.now.day);
-    const all = held.now.of === 1 ? 'held' : `held all ${held.now.of} times`;
-    return { kind: 'held', day, text: `${at(held.name, held.side)} ${all} on ${dayInWords(day, today)}.` };
+    const { name, side, now } = held;
+    return { kind: 'held', day: fromDayNumber(now.day), name, side, now: seen(now) };
   }
-  return {
-    kind: 'effort',
-    day: null,
-    text: attended === 0 ? 'here again today.' : `${attended} ${attended === 1 ? 'class' : 'classes'} in four weeks.`,
-  };
+  return { kind: 'effort', day: null, attended };
 }
-
-const low = (s: string) => s.charAt(0).toLowerCase() + s.slice(1);

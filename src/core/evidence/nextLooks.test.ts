@@ -1,10 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { addDays, dayInWords } from '../units/plainDate';
 import type { Point } from '../technique/point';
-import { both, context, order, point, requirement, TODAY } from './builders';
+import { addDays } from '../units/plainDate';
+import { sweepInWords, worthInWords } from '../words';
+import { dayInWords } from '../words/english/day';
 import { beliefOf } from './believe';
 import { betaCdf } from './beta';
+import { both, context, order, point, requirement, TODAY } from './builders';
 import { gatherEvidence, type Look } from './looks';
 import { expectedGain, lookWorths, nearness, nextLooks, type LookWorth } from './nextLooks';
 import { JEFFREYS } from './posterior';
@@ -34,7 +36,6 @@ function worth(
         repetitions: r.standard.repetitions,
         days: r.standard.days,
         verdict: v,
-        reason: `${studentId} ${v.word}.`,
         belief: (p, side) => beliefOf(r, p.id, side, g),
       },
     ],
@@ -42,7 +43,7 @@ function worth(
     gradingDay,
   );
 }
-const evening = (present: readonly string[]) => ({ present, nameOf: (id: string) => id, order });
+const evening = (present: readonly string[]) => ({ present, order });
 const once = (held: number) => both(addDays(TODAY, -3), { 'rear heel': [held, 5] });
 const metLooks = [1, 3].flatMap((ago) => both(addDays(TODAY, -ago), { 'rear heel': [5, 5] }));
 
@@ -81,8 +82,11 @@ describe('worth a look', () => {
     expect(later[0]!.points).toHaveLength(2);
     expect(later[0]!.settles).toBeGreaterThan(0.3);
     // Watched yesterday, fresh for sixty days: the day after the fifty-ninth from now it is not.
-    const until = dayInWords(addDays(TODAY, 59), TODAY);
-    expect(later[0]!.reason).toBe(`Met, but fresh only until ${until}; the grading is later.`);
+    const until = addDays(TODAY, 59);
+    expect(later[0]!.freshUntil).toBe(until);
+    expect(worthInWords(later[0]!, 'unused', TODAY)).toBe(
+      `Met, but fresh only until ${dayInWords(until, TODAY)}; the grading is later.`,
+    );
   });
 
   it('is nothing for a point that may fall short where all else is met', () => {
@@ -92,7 +96,7 @@ describe('worth a look', () => {
     expect(v.word).toBe('met');
     const asked = { requirementId: 'r', itemKey: 't', conditionId: 'air', freshDays: 60, repetitions: 10, days: 2 };
     const belief = () => ({ a: 2, b: 1, looks: 1 });
-    expect(lookWorths('a', [{ ...asked, verdict: v, reason: '', belief }], TODAY, GRADING)).toEqual([]);
+    expect(lookWorths('a', [{ ...asked, verdict: v, belief }], TODAY, GRADING)).toEqual([]);
   });
 
   it('offers who is present, and the one whom a look settles first', () => {
@@ -104,7 +108,7 @@ describe('worth a look', () => {
     const list = nextLooks(worths, evening(['far', 'close']));
     const cards = list.filter((x) => x.kind === 'card').map((x) => x.studentIds[0]);
     expect(cards).toEqual(['close', 'far']);
-    expect(list.find((x) => x.studentIds[0] === 'close' && x.kind === 'card')!.reason).toBe('close close.');
+    expect(list.find((x) => x.studentIds[0] === 'close' && x.kind === 'card')!.requirementId).toBe('r close');
   });
 
   it('sweeps nothing that only the receiver can tell, and nothing that takes its time to measure', () => {
@@ -123,7 +127,7 @@ describe('worth a look', () => {
     const worths = names.flatMap((n) => worth(n, [heel], [...looks, ...once(5).filter((l) => l.side === 'left')]));
     const [first] = nextLooks(worths, evening(names));
     expect(first).toMatchObject({ kind: 'sweep', pointId: 'rear heel', side: 'left' });
-    expect(first!.reason).toBe('One sweep could settle Ilse, Kofi, Dilip, Yuna and 4 more.');
+    expect(sweepInWords(first!, (id) => id)).toBe('One sweep could settle Ilse, Kofi, Dilip, Yuna and 4 more.');
   });
 
   it('gives everybody a turn before anybody has a second, except for what can hurt', () => {

@@ -1,6 +1,6 @@
 import { canHurt, type Point } from '../technique/point';
 import { countsFor, type ConditionOrder } from '../units/condition';
-import { dayInWords, dayNumber, daysBetween, fromDayNumber, type PlainDate } from '../units/plainDate';
+import { dayNumber, daysBetween, fromDayNumber, type PlainDate } from '../units/plainDate';
 import type { Side } from '../units/side';
 import { betaBinomial, betaCdf } from './beta';
 import type { Posterior } from './posterior';
@@ -17,8 +17,6 @@ export interface LookedFor {
   verdict: Verdict;
   /** How long one card of it takes, in seconds; left out: as a technique. */
   seconds?: number;
-  /** The verdict's reason, said when this is what a look would settle. */
-  reason: string;
   belief: (point: Point, side: Side) => Posterior;
 }
 
@@ -38,7 +36,8 @@ export interface LookWorth {
   itemKey: string;
   conditionId: string;
   word: Verdict['word'];
-  reason: string;
+  /** What is met is worth a look only because of its date: until when it is fresh; null: that is not why. */
+  freshUntil: PlainDate | null;
   seconds: number;
   /** Chance that one card settles it now. */
   settles: number;
@@ -61,7 +60,8 @@ export interface WorthALook {
   worth: number;
   hurts: boolean;
   word: Verdict['word'] | null;
-  reason: string;
+  /** Of a card: which requirement it would settle. */
+  requirementId: string | null;
 }
 
 /** A teacher's time, in seconds: a card of one person, a sweep along the line (common practice, no source). */
@@ -137,14 +137,22 @@ export function lookWorths(
       (p) => canHurt(p.point) && p.window.of - p.window.held > 1e-9 && p.looksNeeded > 0,
     );
     const { requirementId, itemKey, conditionId } = r;
-    // What is met is worth a look only because of its date: then the date is the reason.
-    const reason =
-      r.verdict.word === 'met' && freshUntil < Infinity
-        ? `Met, but fresh only until ${dayInWords(fromDayNumber(freshUntil), today)}; the grading is later.`
-        : r.reason;
+    const { word } = r.verdict;
+    const freshDay = word === 'met' && freshUntil < Infinity ? fromDayNumber(freshUntil) : null;
     const seconds = r.seconds ?? CARD_SECONDS;
     return [
-      { studentId, requirementId, itemKey, conditionId, word: r.verdict.word, reason, seconds, settles, hurts, points },
+      {
+        studentId,
+        requirementId,
+        itemKey,
+        conditionId,
+        word,
+        freshUntil: freshDay,
+        seconds,
+        settles,
+        hurts,
+        points,
+      },
     ];
   });
 }
@@ -153,7 +161,6 @@ export function lookWorths(
 export interface Evening {
   /** Those present, in the order of the line. */
   present: readonly string[];
-  nameOf: (studentId: string) => string;
   order: ConditionOrder;
   /** What tonight's plan shows; left out: everything. */
   visible?: ((itemKey: string, conditionId: string) => boolean) | undefined;
@@ -191,7 +198,7 @@ export function nextLooks(worths: readonly LookWorth[], evening: Evening, most =
       worth: (value * 60) / w.seconds,
       hurts: w.hurts,
       word: w.word,
-      reason: `${w.hurts ? 'Can hurt. ' : ''}${w.reason}`,
+      requirementId: w.requirementId,
     });
   }
   const sweeps = new Map<string, { w: LookWorth; p: PointWorth; alone: boolean }[]>();
@@ -221,10 +228,7 @@ export function nextLooks(worths: readonly LookWorth[], evening: Evening, most =
       worth: (value * 60) / SWEEP_SECONDS,
       hurts,
       word: null,
-      reason:
-        settles.length > 0
-          ? `One sweep could settle ${listed(settles.map((x) => evening.nameOf(x.w.studentId)))}.`
-          : `Not sure yet of ${list.length} on the line; one sweep tells of all of them.`,
+      requirementId: null,
     });
   }
   // A sweep that settles several comes before single looks; ties by what stands first, so that nothing jumps about.
@@ -265,11 +269,4 @@ function inTurn(sorted: readonly WorthALook[], present: number, most: number): W
       left = left.filter((x) => x.kind !== 'sweep' || x.pointId !== taken!.pointId || x.side !== taken!.side);
   }
   return out;
-}
-
-function listed(names: readonly string[]): string {
-  const shown = names.slice(0, 4);
-  const more = names.length - shown.length;
-  const all = more > 0 ? [...shown, `${more} more`] : shown;
-  return all.length === 1 ? all[0]! : `${all.slice(0, -1).join(', ')} and ${all.at(-1)}`;
 }

@@ -9,6 +9,7 @@ export const READINESS = [
   'one thing slips',
   'more slips',
 ] as const;
+
 export type Readiness = (typeof READINESS)[number];
 
 /**
@@ -21,14 +22,4 @@ export function readiness(words: readonly VerdictWord[], gates: readonly Pick<Ga
   if (open === 0) return gates.every((g) => g.word === 'met') ? 'nothing missing' : 'only a gate is shut';
   if (short === 0) return words.filter((w) => w === 'unseen').length <= 2 ? 'a look may settle it' : 'more slips';
   return short === 1 ? 'one thing slips' : 'more slips';
-}
-
-/** "Two short, one close and one gate": what a person lacks, as the beginning of an answer. */
-export function missingInWords(words: readonly VerdictWord[], shutGates: number): string {
-  const n = (w: VerdictWord) => words.filter((x) => x === w).length;
-  const parts = (['short', 'close', 'stale', 'unseen'] as const).flatMap((w) => (n(w) > 0 ? [`${n(w)} ${w}`] : []));
-  if (shutGates > 0) parts.push(shutGates === 1 ? 'one gate' : `${shutGates} gates`);
-  if (parts.length === 0) return 'Nothing is missing';
-  const last = parts.pop()!;
-  return parts.length === 0 ? last : `${parts.join(', ')} and ${last}`;
 }

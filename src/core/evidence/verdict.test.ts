@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { both, context, look, point, requirement, TODAY } from './builders';
-import { changeInWords, reasonInWords } from './reason';
-import { verdict } from './verdict';
 import { STEADY } from '../syllabus/standard';
+import { changeInWords, reasonInWords } from '../words/english/reason';
+import { both, context, look, point, requirement, TODAY } from './builders';
+import { verdict } from './verdict';
 
 const heel = point('rear heel');
 const fist = point('fist', { bodyPart: 'hand', critical: true });

@@ -25,7 +25,3 @@ export function consentOf(
  * record that counts.
  */
 export const rungTogether = (a: number | null, b: number | null): number => Math.min(a ?? 0, b ?? 0);
-
-/** In words: "at most: slow, with checks", or that there is to be no contact. */
-export const rungInWords = (rung: number): string =>
-  rung <= 0 ? 'no contact' : `at most: ${RUNGS[rung - 1] ?? RUNGS.at(-1)!}`;

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { makeUpDrill, makeUpInWords, type KnownDrill } from './makeUp';
+import { makeUpInWords } from '../words/english/makeUp';
+import { makeUpDrill, type KnownDrill } from './makeUp';
 
 const drill = (title: string, counts: number, at: number[], fits = { from: 1, to: counts }): KnownDrill => ({
   title,

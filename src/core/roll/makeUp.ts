@@ -9,6 +9,7 @@ export interface KnownDrill {
   /** The longest run of counts that fits the floor there is; null where not even one does. */
   fits: FitPart | null;
 }
+
 export interface MakeUpDrill extends FitPart {
   title: string;
   whole: boolean;
@@ -41,12 +42,4 @@ export function makeUpDrill(known: readonly KnownDrill[]): MakeUpDrill | null {
         b.at.length / length(b) - a.at.length / length(a) || length(a) - length(b) || a.title.localeCompare(b.title),
     )[0] ?? null
   );
-}
-
-/** "Reeds, counts 3 to 6, five times slowly: it comes at counts 5 and 6." */
-export function makeUpInWords(d: MakeUpDrill): string {
-  const part = d.whole ? '' : d.from === d.to ? `, count ${d.from}` : `, counts ${d.from} to ${d.to}`;
-  const many = d.at.length > 1;
-  const list = many ? `${d.at.slice(0, -1).join(', ')} and ${d.at.at(-1)}` : String(d.at[0]);
-  return `${d.title}${part}, five times slowly: it comes at ${many ? 'counts' : 'count'} ${list}.`;
 }

@@ -26,8 +26,8 @@ export interface PracticeSum {
   entries: number;
   /** Until when impact rests because the skin was open; null: it does not. */
   restsUntil: PlainDate | null;
-  /** What to say; empty where there is nothing. */
-  caution: string;
+  /** Pain in a joint was told of last. */
+  painInJoint: boolean;
 }
 
 /** The last four weeks at home, and what hands and joints ask for. Home hours are never counted as class hours. */
@@ -39,18 +39,12 @@ export function sumPractice(entries: readonly Practice[], today: PlainDate): Pra
   const restsUntil = open.sort().at(-1) ?? null;
   const resting = restsUntil !== null && restsUntil > today;
   const newest = [...lately].sort((a, b) => (a.day < b.day ? 1 : -1))[0];
-  const caution = [
-    resting ? 'The skin was open: no striking until it has healed, about two weeks.' : '',
-    newest?.joints === 'pain' ? 'Pain in a joint: stop that work and ask a doctor or physiotherapist.' : '',
-  ]
-    .filter(Boolean)
-    .join(' ');
   return {
     minutes: add((e) => e.minutes),
     repetitions: add((e) => e.repetitions),
     strikes: add((e) => e.strikes),
     entries: lately.length,
     restsUntil: resting ? restsUntil : null,
-    caution,
+    painInJoint: newest?.joints === 'pain',
   };
 }

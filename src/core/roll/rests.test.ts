@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { restsWork, type RestedItem } from './rests';
-import { rungInWords, rungTogether } from './consent';
+import { cautionInWords } from '../words';
+import { rungInWords } from '../words/english/consent';
+import { rungTogether } from './consent';
 import { sumPractice, type Practice } from './practice';
+import { restsWork, type RestedItem } from './rests';
 
 const kick: RestedItem = {
   key: 't:k',
@@ -45,18 +47,20 @@ describe('practice at home', () => {
   });
   it('adds up the last four weeks', () => {
     const s = sumPractice([entry('2026-03-01'), entry('2026-02-20'), entry('2026-01-01')], '2026-03-05');
-    expect([s.minutes, s.repetitions, s.strikes, s.entries, s.caution]).toEqual([20, 60, 40, 2, '']);
+    expect([s.minutes, s.repetitions, s.strikes, s.entries, cautionInWords(s)]).toEqual([20, 60, 40, 2, '']);
   });
   it('stops impact for two weeks after the skin was open (F 47, common practice, no source)', () => {
     expect(sumPractice([entry('2026-03-01', { hands: 'skin open' })], '2026-03-05').restsUntil).toBe('2026-03-15');
     expect(sumPractice([entry('2026-02-10', { hands: 'skin open' })], '2026-03-05')).toMatchObject({
       restsUntil: null,
-      caution: '',
+      painInJoint: false,
     });
   });
   it('sends pain to those who know', () => {
-    expect(sumPractice([entry('2026-03-01', { joints: 'pain' })], '2026-03-05').caution).toContain('doctor');
-    expect(sumPractice([entry('2026-03-01', { joints: 'pain' }), entry('2026-03-03')], '2026-03-05').caution).toBe('');
+    const said = (...list: Practice[]) => cautionInWords(sumPractice(list, '2026-03-05'));
+    expect(said(entry('2026-03-01', { joints: 'pain' }))).toContain('doctor');
+    expect(said(entry('2026-03-01', { joints: 'pain' }), entry('2026-03-03'))).toBe('');
+    expect(said(entry('2026-03-01', { hands: 'skin open' }))).toContain('no striking');
   });
 });
 

@@ -1,12 +1,13 @@
+import { footprint, hallCapacity, type Room } from '../floor/room';
+import { crossesMiddle, stanceGeometry, traceFloor, type Body, type Trace } from '../floor/trace';
 import { fold } from '../units/fold';
 import { ZONES } from '../units/zone';
-import { hallCapacity, footprint, type Room } from '../floor/room';
-import { crossesMiddle, stanceGeometry, traceFloor, type Body, type Trace } from '../floor/trace';
+import { capital, inWords, listInWords, plural } from '../words';
 import { loopReport } from './loops';
 import { isAdvancing, type Action, type BodySide, type Sequence, type Step } from './move';
 import { postContacts } from './post';
 import { printLine } from './print';
-import { inWords, kindInWords, tally } from './tally';
+import { kindInWords, tally } from './tally';
 import { familyOf, NO_WORDS, type Vocabulary } from './vocabulary';
 
 export const CHECKS = [
@@ -73,9 +74,7 @@ const LONGEST_STRIDE = 1.35;
 const SEEN_FALL = 0.05;
 
 const metres = (n: number) => n.toFixed(2);
-const capital = (s: string) => (s ? s[0]!.toUpperCase() + s.slice(1) : s);
-const countsSaid = (c: readonly number[]) =>
-  c.length === 1 ? `Count ${c[0]!}` : `Counts ${c.slice(0, -1).join(', ')} and ${c.at(-1)!}`;
+const countsSaid = (c: readonly number[]) => `${plural(c.length, 'Count')} ${listInWords(c.map(String))}`;
 const compass = (east: number, north: number) => {
   const names = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west'];
   return names[Math.round(((Math.atan2(east, north) * 180) / Math.PI + 360) / 45) % 8]!;

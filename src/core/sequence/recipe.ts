@@ -1,4 +1,5 @@
 import { fail, ok, type Result } from '../units/result';
+import { listInWords } from '../words';
 import { answer, COMMON_ANSWERS, swapRoles, type AnswerRule } from './answer';
 import { chain, counts, extend, newHead, powerRound, pyramid, repeat, section } from './compose';
 import { COMMON_PAIRS, invert, type Inversion } from './invert';
@@ -10,7 +11,6 @@ import { printStep } from './print';
 import { quarterShuffle } from './quarters';
 import { substitute, type Pattern, type Replacement } from './substitute';
 import { kindInName, NO_WORDS, written, type Vocabulary } from './vocabulary';
-import { listed } from './tally';
 
 /** One step of a recipe. Other sequences are named by their id. */
 export type Operation =
@@ -183,13 +183,13 @@ export function recipeWords(recipe: Recipe, nameOf: (id: string) => string = () 
       case 'chain':
         return `followed by ${nameOf(o.with)}`;
       case 'extend':
-        return `with ${listed(o.steps.map(stepWords))} at the end`;
+        return `with ${listInWords(o.steps.map(stepWords))} at the end`;
       case 'repeat':
         return `${o.times} times`;
       case 'pyramid':
         return 'as a pyramid';
       case 'power round':
-        return `a round each by ${listed(o.ways.map((w) => POWER_SAID[w]))}`;
+        return `a round each by ${listInWords(o.ways.map((w) => POWER_SAID[w]))}`;
       case 'new head':
         return `from count ${o.from} on, with the head of ${nameOf(o.head)}`;
       case 'section':

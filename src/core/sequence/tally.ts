@@ -1,6 +1,7 @@
-import { ZONES, type Zone } from '../units/zone';
-import { ACTION_KINDS, type ActionKind, type Sequence, type Step } from './move';
 import { fold } from '../units/fold';
+import { ZONES, type Zone } from '../units/zone';
+import { capital, inWords, listInWords, plural } from '../words';
+import { ACTION_KINDS, type ActionKind, type Sequence, type Step } from './move';
 
 export interface TallyCell {
   kind: ActionKind;
@@ -60,12 +61,6 @@ export function tally(seq: Sequence, lane: 'A' | 'B' = 'A'): Tally {
   };
 }
 
-const NUMBER_WORDS =
-  'none one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen twenty'.split(
-    ' ',
-  );
-/** Small numbers as they are said. */
-export const inWords = (n: number): string => NUMBER_WORDS[n] ?? String(n);
 const PLURAL: Record<ActionKind, readonly [string, string]> = {
   strike: ['strike', 'strikes'],
   block: ['block', 'blocks'],
@@ -77,8 +72,6 @@ const PLURAL: Record<ActionKind, readonly [string, string]> = {
   evasion: ['evasion', 'evasions'],
 };
 export const kindInWords = (kind: ActionKind, n: number): string => PLURAL[kind][n === 1 ? 0 : 1];
-export const listed = (parts: readonly string[]): string =>
-  parts.length <= 1 ? (parts[0] ?? '') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)!}`;
 
 /** The tally as instructors say it: “Twenty-four counts: twelve strikes, eight blocks and four kicks; one shout.” */
 export function tallyWords(t: Tally): string {
@@ -88,13 +81,12 @@ export function tallyWords(t: Tally): string {
     const n = mine.reduce((s, c) => s + c.left + c.right + c.both + c.none, 0);
     return n === 0 ? [] : [`${inWords(n)} ${kindInWords(kind, n)}`];
   });
-  const head = `${inWords(t.counts)} ${t.counts === 1 ? 'count' : 'counts'}`;
+  const head = `${inWords(t.counts)} ${plural(t.counts, 'count')}`;
   const sides = (side: 'left' | 'right') => t.cells.reduce((s, c) => s + c[side] + c.both, 0);
   const parts = [
-    byKind.length > 0 ? `: ${listed(byKind)}` : '',
+    byKind.length > 0 ? `: ${listInWords(byKind)}` : '',
     byKind.length > 0 ? `; ${inWords(sides('left'))} left, ${inWords(sides('right'))} right` : '',
-    t.shouts > 0 ? `; ${inWords(t.shouts)} ${t.shouts === 1 ? 'shout' : 'shouts'}` : '',
+    t.shouts > 0 ? `; ${inWords(t.shouts)} ${plural(t.shouts, 'shout')}` : '',
   ];
-  const text = head + parts.join('') + '.';
-  return text[0]!.toUpperCase() + text.slice(1);
+  return capital(head + parts.join('') + '.');
 }

@@ -1,4 +1,5 @@
 import { ALONE, countsFor, isBeyond, type ConditionFacts } from '../units/condition';
+import { countOf, listInWords } from '../words';
 import { ageAt } from './ages';
 import { coverage } from './coverage';
 import { FAMILIES, type ItemFacts } from './facts';
@@ -63,10 +64,7 @@ export function risksOf(
   return out;
 }
 
-const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
-const hours = (minutes: number) => count(Math.round(minutes / 60), 'hour');
-const list = (words: readonly string[]) =>
-  words.length > 1 ? `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}` : (words[0] ?? '');
+const hours = (minutes: number) => countOf(Math.round(minutes / 60), 'hour');
 
 /** A rank that asks this much more new work than those beside it is told: a rule of thumb, from memory. */
 const MUCH_MORE = 1.6;
@@ -166,7 +164,7 @@ export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[
         t.id,
         lastTest,
         `${f.name} is kept after ${rankName(lastTest)} and never tested again.`,
-        `${count(life.last - lastTest, 'belt')} follow. Test it once more, or let it go.`,
+        `${countOf(life.last - lastTest, 'belt')} follow. Test it once more, or let it go.`,
       );
     checkNeeds(t);
     for (const r of mine) checkRequirement(r, f);
@@ -205,7 +203,7 @@ export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[
           'equipment missing',
           t.id,
           first ?? life.introduced,
-          `${f.name} takes ${list(missing)}.`,
+          `${f.name} takes ${listInWords(missing)}.`,
           'The hall does not own it, as the syllabus says.',
         );
     }
@@ -320,7 +318,7 @@ export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[
     // Work with equipment or a partner begins where it is made for.
     if (upTo.length === 0 && (f.group === 'Partner' || f.group === 'Equipment')) return null;
     const had = upTo.some((x) => before.includes(x.conditionId) || countsFor(order, x.conditionId, r.conditionId));
-    return had ? null : list(deeper.map(conditionName));
+    return had ? null : listInWords(deeper.map(conditionName));
   }
 
   const loads = loadOf(s, ids, c.factsOf);
@@ -333,7 +331,7 @@ export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[
         null,
         i,
         `${rankName(i)} asks far more new than its neighbours.`,
-        `${hours(l.minutes)} of new work against ${hours(usual)} beside it: ${count(l.points, 'point')}, ${count(l.counts, 'count')}.`,
+        `${hours(l.minutes)} of new work against ${hours(usual)} beside it: ${countOf(l.points, 'point')}, ${countOf(l.counts, 'count')}.`,
       );
     if (l.given !== null && l.minutes > l.given)
       say(

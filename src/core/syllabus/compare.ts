@@ -1,5 +1,7 @@
-import { gateAsks, type Gate } from './gate';
-import { standardChanges } from './standard';
+import { listInWords, low } from '../words';
+import { gateAsks } from '../words/english/gate';
+import { standardChanges } from '../words/english/standard';
+import { type Gate } from './gate';
 import { RISKS, type PlacedRequirement, type Syllabus } from './syllabus';
 
 /** What the words of a comparison are made of. */
@@ -16,12 +18,12 @@ export interface CompareNames {
 export interface Difference {
   rankId: string | null;
   threadId: string | null;
+  /** What the rank is called; null as above. */
+  rank: string | null;
   text: string;
 }
 
 const keyed = <T extends { id: string }>(list: readonly T[]) => new Map(list.map((x) => [x.id, x]));
-const join = (words: readonly string[]) =>
-  words.length > 1 ? `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}` : (words[0] ?? '');
 
 /** What is different in `now` from `was`, rank by rank from the lowest. A syllabus compared with itself says nothing. */
 export function compareSyllabi(was: Syllabus, now: Syllabus, names: CompareNames): Difference[] {
@@ -29,11 +31,11 @@ export function compareSyllabi(was: Syllabus, now: Syllabus, names: CompareNames
   const rankName = (id: string | null) =>
     id === null ? 'no belt' : (names.ranks.find((r) => r.id === id)?.name ?? 'a belt that is gone');
   const say = (rankId: string | null, threadId: string | null, text: string) =>
-    out.push({ rankId, threadId, text: rankId === null ? text : `${rankName(rankId)}: ${text}` });
+    out.push({ rankId, threadId, rank: rankId === null ? null : rankName(rankId), text });
   const item = (id: string) => {
     const n = names.item(id);
     if (names.isTitle?.(id)) return n;
-    return n.charAt(1) === n.charAt(1).toLowerCase() ? n.charAt(0).toLowerCase() + n.slice(1) : n;
+    return n.charAt(1) === n.charAt(1).toLowerCase() ? low(n) : n;
   };
   const how = (r: PlacedRequirement) => `${names.condition(r.conditionId)}${r.purpose ? `, to ${r.purpose}` : ''}`;
 
@@ -65,7 +67,7 @@ export function compareSyllabi(was: Syllabus, now: Syllabus, names: CompareNames
     if (b.critical !== r.critical)
       say(r.rankId, r.threadId, `${name} ${r.critical ? 'is now critical' : 'is not critical any more'}`);
     const asks = standardChanges(b.standard, r.standard);
-    if (asks.length > 0) say(r.rankId, r.threadId, `${name} now ${join(asks)}`);
+    if (asks.length > 0) say(r.rankId, r.threadId, `${name} now ${listInWords(asks)}`);
   }
   for (const b of was.requirements)
     if (!after.has(b.id)) say(b.rankId, b.threadId, `${item(b.threadId)} is not asked any more, was ${how(b)}`);
@@ -151,7 +153,7 @@ export function compareSyllabi(was: Syllabus, now: Syllabus, names: CompareNames
     if (!b) say(null, null, `A new standard, “${name}”`);
     else {
       const c = standardChanges(b, s);
-      if (c.length > 0) say(null, null, `The standard “${name}” now ${join(c)}`);
+      if (c.length > 0) say(null, null, `The standard “${name}” now ${listInWords(c)}`);
     }
   }
   for (const name of sw.keys()) if (!sn.has(name)) say(null, null, `The standard “${name}” is gone`);

@@ -1,5 +1,5 @@
 import { ZONES, type Zone } from '../units/zone';
-import { FAMILIES, type WorkFamily, type ItemFacts } from './facts';
+import { FAMILIES, type ItemFacts, type WorkFamily } from './facts';
 import { itemKey } from './item';
 import type { Syllabus } from './syllabus';
 

@@ -1,9 +1,10 @@
 import { conditionOrder, type ConditionStep } from '../units/condition';
 import { fail, ok, type Result } from '../units/result';
+import { standardChanges } from '../words/english/standard';
 import type { Gate } from './gate';
 import { itemKey, type Item } from './item';
 import { teachingOrder } from './prerequisites';
-import { standardChanges, type Standard } from './standard';
+import { type Standard } from './standard';
 import {
   threadOf,
   type Limits,

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { gateInWords, judgeGate } from './gate';
+import { gateInWords } from '../words/english/gate';
+import { judgeGate } from './gate';
 
 const facts = { born: '2012-06-14', rankSince: '2025-08-09', classes: 41, hours: 61.5 };
 const today = '2026-02-05';

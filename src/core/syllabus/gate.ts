@@ -1,5 +1,4 @@
-import { addDays, addMonths, ageOn, dayInWords, monthsBetween, type PlainDate } from '../units/plainDate';
-import { RUNGS } from './standard';
+import { addDays, addMonths, ageOn, monthsBetween, type PlainDate } from '../units/plainDate';
 
 export const GATE_KINDS = [
   'time in rank',
@@ -10,6 +9,7 @@ export const GATE_KINDS = [
   'no open injury',
   'earlier ranks fresh',
 ] as const;
+
 export type GateKind = (typeof GATE_KINDS)[number];
 
 /** Kinds that ask for a number; the others are open or shut. */
@@ -93,63 +93,5 @@ export function judgeGate(gate: Gate, facts: GateFacts, today: PlainDate): GateV
         names: stale,
       };
     }
-  }
-}
-
-const count = (n: number, one: string, many = `${one}s`) => `${Math.round(n * 10) / 10} ${n === 1 ? one : many}`;
-
-/** Its reason in one line, split so that the second half can stand in lighter ink. */
-export function gateInWords(v: GateVerdict, rankName: string, today: PlainDate): { has: string; asks: string } {
-  const { kind, amount } = v.gate;
-  const until = v.opens ? `, open on ${dayInWords(v.opens, today)}` : '';
-  if (kind === 'time in rank') {
-    const has = v.has === null ? 'No date for the belt worn' : `${count(v.has, 'month')} as ${rankName}`;
-    return { has, asks: `asks ${amount}${until}` };
-  }
-  if (kind === 'age') {
-    const has = v.has === null ? 'No date of birth' : `${v.has} years old`;
-    return { has, asks: `asks ${amount}${until}` };
-  }
-  if (kind === 'consent')
-    return v.has === null
-      ? { has: 'No consent on record', asks: `asks for ${rungName(amount)}` }
-      : { has: `Consent to ${rungName(v.has)}`, asks: `asks for ${rungName(amount)}` };
-  if (kind === 'no open injury')
-    return v.word === 'met'
-      ? { has: 'No open injury', asks: '' }
-      : { has: 'An injury is open', asks: v.opens ? `until ${dayInWords(addDays(v.opens, -1), today)}` : '' };
-  if (kind === 'earlier ranks fresh') {
-    const names = v.names ?? [];
-    return names.length === 0
-      ? { has: 'Earlier belts are fresh', asks: '' }
-      : {
-          has: `${count(names.length, 'earlier thing')} to be seen again`,
-          asks: names.slice(0, 3).join(', ') + (names.length > 3 ? `, ${names.length - 3} more` : ''),
-        };
-  }
-  const unit = kind === 'hours' ? 'hours of class' : 'classes';
-  const more = v.missing ? `, ${Math.round(v.missing * 10) / 10} more` : '';
-  return { has: `${Math.round((v.has ?? 0) * 10) / 10} of ${amount} ${unit}`, asks: `since ${rankName}${more}` };
-}
-
-const rungName = (n: number): string => RUNGS[Math.round(n) - 1] ?? 'no contact';
-
-/** What a gate asks, whoever comes: "6 months in the belt below". */
-export function gateAsks(g: Pick<Gate, 'kind' | 'amount'>): string {
-  switch (g.kind) {
-    case 'time in rank':
-      return `${count(g.amount, 'month')} in the belt below`;
-    case 'classes':
-      return `${count(g.amount, 'class', 'classes')} since the belt below`;
-    case 'hours':
-      return `${count(g.amount, 'hour')} of class since the belt below`;
-    case 'age':
-      return `${count(g.amount, 'year')} of age`;
-    case 'consent':
-      return `consent to contact: ${rungName(g.amount)}`;
-    case 'no open injury':
-      return 'no open injury';
-    case 'earlier ranks fresh':
-      return 'earlier belts still fresh';
   }
 }

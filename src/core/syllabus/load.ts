@@ -1,4 +1,4 @@
-import type { ItemFacts, Group } from './facts';
+import type { Group, ItemFacts } from './facts';
 import { GROUPS } from './facts';
 import { isWhole, itemKey, wholeOf } from './item';
 import type { Syllabus } from './syllabus';

@@ -39,10 +39,12 @@ export const TEMPLATES: readonly { name: string; standard: Standard }[] = [
 ];
 
 export const PURPOSES = ['show', 'study'] as const;
+
 export type Purpose = (typeof PURPOSES)[number];
 
 /** How far the learning of an item has come: by counts, joined, in one motion. */
 export const STAGES = ['by counts', 'joined', 'one motion'] as const;
+
 export type Stage = (typeof STAGES)[number];
 
 /** Rungs of contact, each beyond the one before; consent is asked for on every one (common practice, no source). */
@@ -52,7 +54,9 @@ export const RUNGS = [
   'slow, gloves and pads',
   'faster, gloves and pads',
 ] as const;
+
 export type Rung = (typeof RUNGS)[number];
+
 /** What is worn on each rung. */
 export const RUNG_GEAR: Readonly<Record<Rung, 'none' | 'gloves and pads'>> = {
   'slow, soft hands': 'none',
@@ -78,39 +82,3 @@ export interface Requirement {
 
 /** The least number of held repetitions that reach a share of all. */
 export const heldNeeded = (share: number, repetitions: number): number => Math.ceil(share * repetitions - 1e-9);
-
-/** In words: "8 of 10 on 2 days, both sides, seen within 60 days". */
-export function standardInWords(s: Standard, sided: boolean): string {
-  const need = heldNeeded(s.share, s.repetitions);
-  const days = s.days > 1 ? ` on ${s.days} days` : '';
-  const sides = !sided ? '' : s.sides === 'both' ? ', both sides' : ', one side';
-  return `${need} of ${s.repetitions}${days}${sides}, seen within ${s.freshDays} days`;
-}
-
-/** What makes one standard another, in the order in which it is said; empty where they are the same. */
-export function standardChanges(was: Standard, now: Standard): string[] {
-  const out: string[] = [];
-  const say = (of: (s: Standard) => string) => {
-    if (of(was) !== of(now)) out.push(`${of(now)}, was ${of(was)}`);
-  };
-  say((s) => `${heldNeeded(s.share, s.repetitions)} of ${s.repetitions}`);
-  say((s) => `critical points ${heldNeeded(s.criticalShare, s.repetitions)} of ${s.repetitions}`);
-  say((s) => (s.days === 1 ? 'on one day' : `on ${s.days} days`));
-  say((s) => (s.sides === 'both' ? 'both sides' : 'one side'));
-  say((s) => `seen within ${s.freshDays} days`);
-  say((s) =>
-    s.mayFallShort === 0
-      ? 'no point may fall short'
-      : `${s.mayFallShort} ${s.mayFallShort === 1 ? 'point' : 'points'} may fall short`,
-  );
-  return out;
-}
-
-/** The same for a student: "At least 8 of 10 tries, on 2 different days, left and right. The last within 60 days." */
-export function standardPlain(s: Standard, sided: boolean): string {
-  const need = heldNeeded(s.share, s.repetitions);
-  const tries = need === s.repetitions ? `All ${need} tries` : `At least ${need} of ${s.repetitions} tries`;
-  const days = s.days > 1 ? `, on ${s.days} different days` : '';
-  const sides = !sided ? '' : s.sides === 'both' ? ', left and right' : ', on one side';
-  return `${tries}${days}${sides}. The last within ${s.freshDays} days.`;
-}

@@ -1,5 +1,5 @@
-import { fold } from '../units/fold';
 import type { ConditionStep } from '../units/condition';
+import { fold } from '../units/fold';
 
 /**
  * Orders of conditions a school may start from, by the names conditions have as delivered. Schools differ: some teach in

@@ -3,6 +3,7 @@ import { DirectedGraph } from 'graphology';
 import { hasCycle, topologicalSort } from 'graphology-dag';
 import { describe, expect, it } from 'vitest';
 import { ALONE } from '../units/condition';
+import { standardChanges, standardInWords } from '../words/english/standard';
 import { anySyllabus, asks, context, editing, library, names, RANKS, syllabus, thread } from './builders';
 import { checkSyllabus, risksOf, sortFindings } from './checkSyllabus';
 import { compareSyllabi, touchedRequirements } from './compare';
@@ -12,7 +13,7 @@ import type { Cell, ItemFacts } from './facts';
 import { itemKey } from './item';
 import { loadOf } from './load';
 import { hangsOn, teachingOrder } from './prerequisites';
-import { standardChanges, standardInWords, STEADY } from './standard';
+import { STEADY } from './standard';
 import { suggestNeeds } from './suggest';
 import { lifeOf, orderOf, requirementsOf, type Syllabus } from './syllabus';
 

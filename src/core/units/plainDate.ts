@@ -3,7 +3,7 @@ import { fail, ok, type Result } from './result';
 /** A calendar date without time or zone, written `YYYY-MM-DD`. Such texts sort and compare as dates do. */
 export type PlainDate = string;
 
-const MONTHS = [
+export const MONTHS = [
   'January',
   'February',
   'March',
@@ -22,9 +22,12 @@ const MONTHS = [
 const [FIRST_YEAR, LAST_YEAR] = [1910, 2100];
 
 const isLeap = (year: number) => (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0;
+
 const daysIn = (year: number, month: number) =>
   month === 2 ? (isLeap(year) ? 29 : 28) : [4, 6, 9, 11].includes(month) ? 30 : 31;
+
 const two = (n: number) => String(n).padStart(2, '0');
+
 const ordinal = (n: number) => n + (n % 100 >= 11 && n % 100 <= 13 ? 'th' : (['th', 'st', 'nd', 'rd'][n % 10] ?? 'th'));
 
 /** Builds a date from its parts, 1-based; says what is impossible about it ("February has no 31st."). */
@@ -85,6 +88,7 @@ export function dayNumber(date: PlainDate): number {
 export const fromDayNumber = (n: number): PlainDate => new Date(n * 86_400_000).toISOString().slice(0, 10);
 
 export const daysBetween = (from: PlainDate, to: PlainDate): number => dayNumber(to) - dayNumber(from);
+
 export const addDays = (date: PlainDate, days: number): PlainDate => fromDayNumber(dayNumber(date) + days);
 
 /** The same day so many months later, or the last day of that month where it is shorter. */
@@ -104,9 +108,3 @@ export function monthsBetween(from: PlainDate, to: PlainDate): number {
 
 /** Age in whole years on a day. */
 export const ageOn = (born: PlainDate, day: PlainDate): number => Math.floor(monthsBetween(born, day) / 12);
-
-/** "29 January", with the year where it is not that of `today`. */
-export function dayInWords(date: PlainDate, today: PlainDate): string {
-  const words = `${+date.slice(8, 10)} ${MONTHS[+date.slice(5, 7) - 1]}`;
-  return date.slice(0, 4) === today.slice(0, 4) ? words : `${words} ${date.slice(0, 4)}`;
-}

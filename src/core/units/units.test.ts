@@ -1,8 +1,9 @@
 import { addMonths as addMonthsOfLibrary, differenceInMonths, parseISO } from 'date-fns';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { dayInWords } from '../words/english/day';
 import { conditionOrder, countsFor } from './condition';
-import { addDays, addMonths, ageOn, dayInWords, daysBetween, monthsBetween, readDate } from './plainDate';
+import { addDays, addMonths, ageOn, daysBetween, monthsBetween, readDate } from './plainDate';
 
 const aDate = fc.integer({ min: 0, max: 60_000 }).map((n) => addDays('1950-01-01', n));
 

@@ -5,9 +5,8 @@ import MenuItem from '@mui/material/MenuItem';
 import MuiTextField from '@mui/material/TextField';
 import { useId, useState, type ReactNode } from 'react';
 import { get, useController, useFormContext } from 'react-hook-form';
-import { readDate } from '../../core';
+import { dateInWords, readDate } from '../../core';
 import { Switch } from '../Switch';
-import { dateInWords } from '../words';
 
 interface Common {
   /** Its path in what is written, as `limits.ages.weapons`. */

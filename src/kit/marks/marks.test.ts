@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { capital, dateInWords, firstName, inWords, plural } from '../words';
+import { capital, dateInWords, inWords, plural } from '../../core';
+import { firstName } from '../words';
 import { limbPath } from './BodyFigure';
 import { stickPaths } from './Stick';
 

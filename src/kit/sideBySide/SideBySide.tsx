@@ -2,11 +2,11 @@ import Button from '@mui/material/Button';
 import { diffWordsWithSpace } from 'diff';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Meanwhile } from '../../contracts/commands';
-import { meet, placeKey, type Choice, type Divergence } from '../../core';
-import { useKeys } from '../useKeys';
-import { firstName, inWords, plural, capital } from '../words';
-import { Scarf } from './Scarf';
+import { capital, inWords, meet, placeKey, plural, type Choice, type Divergence } from '../../core';
 import { Switch } from '../Switch';
+import { useKeys } from '../useKeys';
+import { firstName } from '../words';
+import { Scarf } from './Scarf';
 import './sideBySide.css';
 
 /** What a place is called on the screen: where it is, and what of it differs. */

@@ -6,6 +6,7 @@ import { NO_DETAIL } from '../../contracts/stored/technique';
 import type { TechniqueFile } from '../../contracts/techniqueFile';
 import {
   compareSyllabi,
+  differenceInWords,
   fold,
   itemKey,
   standsOnItself,
@@ -21,9 +22,9 @@ import { tentatively, type Transaction } from '../../data/connection';
 import { keptOf, readSequences, readVocabulary, recomputeAll, rereadAll, textOf } from '../../data/queries/sequences';
 import { openDraft, readNewest } from '../../data/queries/syllabus';
 import { condition, point, rank, sequence, slip, technique } from '../../data/tables';
+import { libraryView } from '../exchange/libraryOut';
+import { sequenceOut } from '../exchange/sequenceOut';
 import { Refusal } from '../http/problem';
-import { sequenceOut } from '../views/bundle';
-import { libraryView } from '../views/library';
 import type { Who } from '../who';
 import type { Runs } from './command';
 import { inTurn } from './inTurn';
@@ -566,7 +567,7 @@ async function takeSyllabus(
         ? ''
         : differences
             .slice(0, 3)
-            .map((d) => `${d.text}.`)
+            .map((d) => `${differenceInWords(d)}.`)
             .join(' ')
     }${differences.length > 3 && fate !== 'new' ? ` And ${differences.length - 3} more.` : ''}`.trim(),
   );

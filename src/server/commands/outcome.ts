@@ -1,8 +1,8 @@
 import { outcome } from '../../data/tables';
-import { beltChanceOn } from '../views/beliefs';
+import { beltChanceOn } from '../belief/chance';
 import type { Runs } from './command';
-import { mustBeOnTheRoll } from './onTheRoll';
 import { notAhead } from './days';
+import { mustBeOnTheRoll } from './onTheRoll';
 
 export const outcomeCommands: Runs<'outcome.record'> = {
   /** The chance that was believed that day is kept with what was decided, so that both can be compared later. */

@@ -1,8 +1,8 @@
 import { practice } from '../../data/tables';
+import { mustBeOwnStudent } from '../auth/ownStudent';
 import type { Runs } from './command';
-import { mustBeOnTheRoll } from './onTheRoll';
-import { mustBeOwnStudent } from '../ownStudent';
 import { notAhead } from './days';
+import { mustBeOnTheRoll } from './onTheRoll';
 
 export const practiceCommands: Runs<'practice.record'> = {
   'practice.record': async (tx, who, p) => {

@@ -1,9 +1,9 @@
 import { and, eq } from 'drizzle-orm';
 import { person } from '../../data/tables';
+import { mustBeOwnStudent } from '../auth/ownStudent';
 import { Refusal } from '../http/problem';
 import type { Runs } from './command';
 import { nextVersion, notMeanwhile } from './meanwhile';
-import { mustBeOwnStudent } from '../ownStudent';
 
 export const roomCommands: Runs<'student.room'> = {
   'student.room': async (tx, who, { id, version, ...room }) => {

@@ -1,6 +1,7 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { v7 } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { CommandDraft } from '../../contracts/commands';
+import { differenceInWords } from '../../core';
 import { makeDatabase, type TestDatabase } from '../../data/testing/database';
 import { Refusal } from '../http/problem';
 import { aLook, aRequirement, DAY, NOW, smallSchool, type SmallSchool } from '../testing/school';
@@ -96,7 +97,7 @@ describe('a published version', () => {
     );
     const version = (await way(s)).version;
     const compared = await runView(t.db, s.as.head, 'syllabusCompare', { was: s.published }, NOW);
-    expect(compared.differences.map((d) => d.text)).toEqual([
+    expect(compared.differences.map(differenceInWords)).toEqual([
       'Straw: moving stance is now asked, still target',
       'Straw: moving stance is not asked any more, was in air',
       'Straw: gate now 24 hours of class since the belt below, was 10 hours of class since the belt below',

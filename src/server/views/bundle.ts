@@ -1,34 +1,16 @@
 import { eq } from 'drizzle-orm';
 import { storedBundle, type Bundle, type ItemByName } from '../../contracts/stored/bundle';
 import type { ViewInput } from '../../contracts/views';
-import type { Item, Recipe } from '../../core';
+import type { Item } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readLibrary } from '../../data/queries/library';
-import { readSequences, type SequenceRow } from '../../data/queries/sequences';
+import { readSequences } from '../../data/queries/sequences';
 import { readVersions } from '../../data/queries/syllabus';
 import { school } from '../../data/tables';
+import { libraryView } from '../exchange/libraryOut';
+import { sequenceOut } from '../exchange/sequenceOut';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
-import { libraryView } from './library';
-
-/** A recipe as it travels: other sequences by their titles. */
-export const recipeOut = (recipe: Recipe, titleOf: (id: string) => string): Bundle['sequences'][number]['recipe'] =>
-  recipe.map((o) =>
-    o.op === 'chain' ? { ...o, with: titleOf(o.with) } : o.op === 'new head' ? { ...o, head: titleOf(o.head) } : o,
-  ) as Bundle['sequences'][number]['recipe'];
-
-/** A sequence as it travels. */
-export const sequenceOut = (
-  r: Pick<SequenceRow, 'title' | 'body' | 'parentId' | 'recipe' | 'departures'>,
-  titleOf: (id: string) => string,
-): Bundle['sequences'][number] =>
-  ({
-    title: r.title,
-    body: r.body,
-    from: r.parentId === null ? null : titleOf(r.parentId),
-    recipe: r.recipe && recipeOut(r.recipe, titleOf),
-    departures: r.departures,
-  }) as Bundle['sequences'][number];
 
 /** The whole school without people and without ids; the version named, or the newest thinking. */
 export async function bundleView(tx: Transaction, who: Who, { versionId }: ViewInput<'bundle'>): Promise<Bundle> {

@@ -20,9 +20,13 @@ import {
 import type { Transaction } from '../../data/connection';
 import { readRoll, type RollRow } from '../../data/queries/roll';
 import { outcome, person, rank } from '../../data/tables';
+import { groundsOf } from '../belief/chance';
+import { pastOutcomes } from '../belief/gradings';
+import { schoolBeliefs, type SchoolBeliefs } from '../belief/school';
+import { judgeStudent } from '../judging/judge';
+import { readJudging, type Judging } from '../judging/judging';
+import { rankAbove } from '../judging/rankAbove';
 import type { Who } from '../who';
-import { groundsOf, pastOutcomes, schoolBeliefs, type SchoolBeliefs } from './beliefs';
-import { judgeStudent, rankAbove, readJudging, type Judging } from './judging';
 
 const LATELY = 60;
 /** A point stands in a look if so much of it held: the share of a steady standard. */

@@ -3,7 +3,7 @@ import { sql } from 'drizzle-orm';
 import type { ConditionShown, StudentView } from '../../contracts/views';
 import { type Side } from '../../core';
 import type { Transaction } from '../../data/connection';
-import type { Judging } from './judging';
+import type { Judging } from '../judging/judging';
 
 const FELT_DAYS = 3;
 /**

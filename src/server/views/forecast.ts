@@ -3,11 +3,14 @@ import type { ForecastView, ViewInput } from '../../contracts/views';
 import type { Transaction } from '../../data/connection';
 import { readRoll } from '../../data/queries/roll';
 import { rankHeld } from '../../data/tables';
+import { mustBeOwnStudent } from '../auth/ownStudent';
+import { forecastFor } from '../belief/forecast';
+import { nextGrading } from '../belief/gradings';
+import { schoolBeliefs } from '../belief/school';
 import { Refusal } from '../http/problem';
-import { mustBeOwnStudent } from '../ownStudent';
+import { readJudging } from '../judging/judging';
+import { rankAbove } from '../judging/rankAbove';
 import type { Who } from '../who';
-import { forecastFor, nextGrading, schoolBeliefs } from './beliefs';
-import { rankAbove, readJudging } from './judging';
 
 /** What the forecast needs; it is simulated where it is shown. */
 export async function forecastView(tx: Transaction, who: Who, { id }: ViewInput<'forecast'>): Promise<ForecastView> {

@@ -1,17 +1,21 @@
 import { eq } from 'drizzle-orm';
 import type { HomeView, ViewInput } from '../../contracts/views';
-import { ageOn, itemKey, sumPractice, usualLook } from '../../core';
+import { ageOn, cautionInWords, itemKey, praiseInWords, sumPractice, usualLook } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { partOf } from '../../data/queries/items';
 import { readRoll } from '../../data/queries/roll';
 import { practice } from '../../data/tables';
+import { mustBeOwnStudent } from '../auth/ownStudent';
+import { focusOf, readGiven } from '../belief/focus';
 import { Refusal } from '../http/problem';
-import { mustBeOwnStudent } from '../ownStudent';
+import { judgeStudent } from '../judging/judge';
+import { readJudging } from '../judging/judging';
+import { rankAbove } from '../judging/rankAbove';
+import { requirementNames } from '../judging/requirementNames';
+import { readResting, restOf } from '../judging/rests';
+import { homeFit, readRoom } from '../judging/room';
 import type { Who } from '../who';
-import { focusOf, readGiven, readResting, restOf } from './beliefs';
-import { focusShown, requirementNames } from './guided';
-import { judgeStudent, rankAbove, readJudging } from './judging';
-import { homeFit, readRoom } from './room';
+import { focusShown } from './shown/slip';
 
 const HARD_FROM = 16;
 
@@ -100,7 +104,7 @@ export async function homeView(tx: Transaction, who: Who, { id }: ViewInput<'hom
     'Pain: stop, and ask a doctor or physiotherapist.',
     ...(age !== null && age < HARD_FROM ? [`Under ${HARD_FROM}: no hard targets, no knuckle press-ups.`] : []),
     ...resting.map((r) => `Rests${r.until ? ` until ${r.until}` : ''}: ${r.what}.`),
-    ...(log.caution ? [log.caution] : []),
+    ...[cautionInWords(log)].filter(Boolean),
   ];
   const rank = syllabus.ranks.find((r) => r.id === student.rankId)!;
   const shown = ({ id: rankId, name, cloth }: typeof rank) => ({ id: rankId, name, cloth });
@@ -111,7 +115,7 @@ export async function homeView(tx: Transaction, who: Who, { id }: ViewInput<'hom
     today: who.today,
     room: { width: room.width, depth: room.depth, stature: room.stature },
     focus: focus && focusShown(focus, nameOf),
-    praise: praise.text,
+    praise: praiseInWords(praise, who.today),
     cautions,
     items,
     left,

@@ -1,19 +1,27 @@
 import { sql } from 'drizzle-orm';
-import { storedSlips } from '../../contracts/stored/slips';
-import type { EarlierMarksView, EarlierShowingsView, LookKitView, ViewInput } from '../../contracts/views';
-import { adaptationsOn, ageOn, canHurt, consentOf, dayInWords, itemKey } from '../../core';
+import type { LookKitView } from '../../contracts/views';
+import { adaptationsOn, ageOn, canHurt, consentOf, dayInWords, itemKey, praiseInWords } from '../../core';
 import type { Transaction } from '../../data/connection';
-import { readLibrary } from '../../data/queries/library';
 import { readRoll } from '../../data/queries/roll';
+import { groundsOf } from '../belief/chance';
+import { focusOf, readGiven } from '../belief/focus';
+import { nextGrading } from '../belief/gradings';
+import { schoolBeliefs } from '../belief/school';
+import { worthsOf } from '../belief/worth';
+import { judgeStudent } from '../judging/judge';
+import { readJudging, type Judging } from '../judging/judging';
+import { rankAbove } from '../judging/rankAbove';
+import { requirementNames } from '../judging/requirementNames';
+import { readResting, restOf } from '../judging/rests';
+import { staleEarlier } from '../judging/stale';
 import type { Who } from '../who';
-import { focusOf, groundsOf, nextGrading, readGiven, readResting, restOf, schoolBeliefs, worthsOf } from './beliefs';
-import { focusShown, requirementNames, slipShown } from './guided';
-import { judgeStudent, rankAbove, readJudging, staleEarlier, type Judging } from './judging';
 import { shownPoints } from './library';
-import { conditionShown } from './shown';
+import { conditionShown } from './shown/condition';
+import { focusShown, slipShown } from './shown/slip';
 
 /** Whoever came within so many days may be on the line tonight: for them it is worked out what is worth a look. */
 const MAY_COME = 60;
+
 /**
  * Requirements a student whose looks are worth most are taken along to the mat: all of them in a small school, since
  * tonight may be about any; in a large one more than an evening can hold, so that the tablet is not slowed.
@@ -62,6 +70,7 @@ export async function lookKitView(tx: Transaction, who: Who): Promise<LookKitVie
         conditionId: w.conditionId,
         word: w.word,
         reason: w.reason,
+        freshUntil: w.freshUntil,
         seconds: w.seconds,
         settles: round(w.settles),
         hurts: w.hurts,
@@ -92,7 +101,7 @@ export async function lookKitView(tx: Transaction, who: Who): Promise<LookKitVie
       ),
       focus: guided?.focus ? focusShown(guided.focus, nameOf) : null,
       slips: guided?.slipping.slice(0, 6).map((y) => slipShown(y, nameOf)) ?? [],
-      praise: guided?.praise.text ?? '',
+      praise: guided ? praiseInWords(guided.praise, who.today) : '',
       rests,
       rung: consentOf(j.consents.get(x.id), x.born, who.today),
     };
@@ -158,6 +167,7 @@ async function readStood(tx: Transaction): Promise<string[][]> {
 }
 
 const round = (x: number) => Math.round(x * 10_000) / 10_000;
+
 const sum = (w: { points: readonly { gain: number }[] }) => w.points.reduce((n, p) => n + p.gain, 0);
 
 function sequencesShown(j: Judging, asked: ReadonlySet<string>): LookKitView['sequences'] {
@@ -174,56 +184,4 @@ function sequencesShown(j: Judging, asked: ReadonlySet<string>): LookKitView['se
           list.slice(0, 8).map((p) => ({ id: p.id, name: p.name, cue: p.slips[0]?.cue ?? '', kind: p.kind })),
         ),
     }));
-}
-
-/** The newest marks on the points of a technique, with whose they are where somebody else watched. */
-export async function earlierMarksView(
-  tx: Transaction,
-  who: Who,
-  { techniqueId }: ViewInput<'earlierMarks'>,
-): Promise<EarlierMarksView> {
-  const library = await readLibrary(tx);
-  const points = library.pointsOf(techniqueId).map((p) => p.id);
-  if (points.length === 0) return { marks: [] };
-  const { rows } = await tx.execute<EarlierMarksView['marks'][number] & Record<string, unknown>>(sql`
-    select "studentId", "pointId", side, "conditionId", day, held, "of", "lookId", by from (
-      select l.student_id as "studentId", m.point_id as "pointId", l.side, l.condition_id as "conditionId", l.day::text as day,
-        case when m.values is null then m.held else (select count(*)::int from unnest(m.values) x where x between p.accepted_lo and p.accepted_hi) end as held,
-        m.of as "of", l.id as "lookId",
-        case when l.by = ${who.personId}::uuid then null else (select b.name from person b where b.school_id = l.school_id and b.id = l.by) end as by,
-        row_number() over (partition by l.student_id, m.point_id, l.side order by l.day desc, l.at desc) as nth, l.at
-      from mark m join look l on l.school_id = m.school_id and l.id = m.look_id
-      join point p on p.school_id = m.school_id and p.id = m.point_id
-      where m.point_id = any(${sql.param(points)}::uuid[]) and l.day > ${who.today}::date - 400
-        and not exists (select 1 from look r where r.school_id = l.school_id and r.replaces = l.id)
-    ) newest where nth <= 5 order by day desc, at desc`);
-  return { marks: rows };
-}
-
-/** The newest showings of a sequence, three of each student. */
-export async function earlierShowingsView(
-  tx: Transaction,
-  who: Who,
-  { sequenceId }: ViewInput<'earlierShowings'>,
-): Promise<EarlierShowingsView> {
-  const { rows } = await tx.execute<{
-    id: string;
-    studentId: string;
-    day: string;
-    from: number;
-    counts: string;
-    by: string;
-    byMe: boolean;
-    slips: unknown;
-  }>(sql`
-    select id, "studentId", day, "from", counts, by, "byMe", slips from (
-      select l.id, l.student_id as "studentId", l.day::text as day, l.part_from as "from", l.counts, l.slips,
-        b.name as by, l.by = ${who.personId}::uuid as "byMe", l.at,
-        row_number() over (partition by l.student_id order by l.day desc, l.at desc) as nth
-      from look l join person b on b.school_id = l.school_id and b.id = l.by
-      join sequence s on s.school_id = l.school_id and s.id = l.sequence_id
-      where l.sequence_id = ${sequenceId}::uuid and l.counts is not null and s.counts = l.of_counts
-        and not exists (select 1 from look r where r.school_id = l.school_id and r.replaces = l.id)
-    ) newest where nth <= 4 order by day desc, at desc`);
-  return { showings: rows.map((r) => ({ ...r, slips: r.slips === null ? [] : storedSlips.upgrade(r.slips) })) };
 }

@@ -1,23 +1,23 @@
 import { and, desc, eq, gte, isNotNull, ne, or, sql } from 'drizzle-orm';
-import type { RequirementVerdict, StickShown, StudentView, ViewInput } from '../../contracts/views';
+import type { RequirementVerdict, StudentView, ViewInput } from '../../contracts/views';
 import {
   ageOn,
+  answerInWords,
   chanceInWords,
   changeInWords,
   consentOf,
   dayInWords,
-  dayLimit,
   gateInWords,
   itemKey,
+  praiseInWords,
   reasonFor,
   reasonInWords,
   standardInWords,
+  stick,
   sumPractice,
   usualLook,
   type ConditionOrder,
-  type Entry,
   type Evidence,
-  type GateVerdict,
   type Grounds,
   type Reader,
   type Resting,
@@ -29,56 +29,26 @@ import { readRoll } from '../../data/queries/roll';
 import type { SyllabusRead } from '../../data/queries/syllabus';
 import { consent, injury, look, mark, pause, person, practice, rank, rankHeld } from '../../data/tables';
 import { user } from '../../data/tables/auth';
+import { mustBeOwnStudent } from '../auth/ownStudent';
+import { beltChance, chanceOfOne, groundsOf } from '../belief/chance';
+import { focusOf, readGiven } from '../belief/focus';
+import { nextGrading, pastOutcomes } from '../belief/gradings';
+import { schoolBeliefs } from '../belief/school';
 import { Refusal } from '../http/problem';
-import { mustBeOwnStudent } from '../ownStudent';
+import { judgeGates } from '../judging/gates';
+import { judgeOne, type Judged } from '../judging/judge';
+import { readJudging, type Judging } from '../judging/judging';
+import { readMissed } from '../judging/missed';
+import { rankAbove } from '../judging/rankAbove';
+import { requirementNames } from '../judging/requirementNames';
+import { readResting, restOf } from '../judging/rests';
+import { readRoom } from '../judging/room';
+import { staleEarlier } from '../judging/stale';
 import type { Who } from '../who';
-import {
-  beltChance,
-  chanceOfOne,
-  focusOf,
-  groundsOf,
-  nextGrading,
-  pastOutcomes,
-  readGiven,
-  readResting,
-  restOf,
-  schoolBeliefs,
-} from './beliefs';
 import { feltAsked } from './felt';
-import { chanceShown, focusShown, requirementNames, slipShown } from './guided';
-import { judgeGates, judgeOne, rankAbove, readJudging, staleEarlier, type Judged, type Judging } from './judging';
-import { readMissed } from './missed';
-import { readRoom } from './room';
+import { chanceShown } from './shown/chance';
+import { focusShown, slipShown } from './shown/slip';
 import { showingShown } from './studentLooks';
-
-/** Repetitions of the deciding point, oldest first, as notches; held ones before slipped ones within a look. */
-function stick(evidence: Evidence, judged: Judged, side: Side, order: ConditionOrder): StickShown {
-  const n = judged.requirement.standard.repetitions;
-  const shown = Math.min(n, 10);
-  const pointId = judged.verdict.worst?.point.id;
-  const sides = pointId === undefined ? undefined : evidence.get(pointId);
-  const entries: readonly Entry[] = sides
-    ? side === 'none'
-      ? [...sides.none, ...sides.left, ...sides.right]
-      : sides[side]
-    : [];
-  const marks: ('H' | 'S' | 'U')[] = [];
-  let day = Number.NaN;
-  let today = 0;
-  const counting = order.get(judged.requirement.conditionId);
-  for (const e of entries) {
-    if (marks.length >= shown) break;
-    if (!counting?.has(e.conditionId)) continue;
-    if (judged.requirement.purpose !== null && e.purpose !== judged.requirement.purpose) continue;
-    if (e.day !== day) [day, today] = [e.day, 0];
-    const fit = Math.min(e.of, shown - marks.length, dayLimit(judged.requirement.standard) - today);
-    const held = Math.round((fit * e.held) / e.of);
-    for (let i = 0; i < fit; i += 1) marks.unshift(i < fit - held ? 'S' : 'H');
-    today += Math.max(0, fit);
-  }
-  while (marks.length < shown) marks.unshift('U');
-  return { side, marks };
-}
 
 function shown(
   j: Judging,
@@ -140,56 +110,6 @@ function shown(
       adapted: adapted.some((a) => a.pointId === p.point.id && a.from <= j.today),
     })),
   };
-}
-
-const KINDS = ['slips', 'looks', 'gates'] as const;
-
-/** The page's answer in one sentence: what slips first, then what only waits for a look, then gates. */
-export function answerInWords(
-  judged: readonly { word: string; technique: string }[],
-  gates: readonly GateVerdict[],
-): string {
-  const list = (words: readonly string[], most: number) => {
-    const head = words.slice(0, most);
-    const rest = words.length - head.length;
-    if (rest > 0) head.push(`${rest} more`);
-    return head.length > 1 ? `${head.slice(0, -1).join(', ')} and ${head.at(-1)}` : (head[0] ?? '');
-  };
-  const low = (s: string) => s.charAt(0).toLowerCase() + s.slice(1);
-  const of = (...words: string[]) => judged.filter((r) => words.includes(r.word)).map((r) => low(r.technique));
-  const parts: Record<(typeof KINDS)[number], string> = { slips: '', looks: '', gates: '' };
-  const short = of('short');
-  const close = of('close');
-  const waiting = of('stale', 'unseen');
-  if (short.length + close.length > 0) parts.slips = `steadier work in ${list([...short, ...close], 3)}`;
-  if (waiting.length > 0) parts.looks = `${waiting.length === 1 ? 'a look' : 'looks'} at ${list(waiting, 3)}`;
-  const shut = gates.filter((g) => g.word === 'short').map((g) => gateShort(g));
-  if (shut.length > 0) parts.gates = list(shut, 3);
-  const said = KINDS.map((k) => parts[k]).filter((p) => p !== '');
-  if (said.length === 0) return judged.length === 0 ? 'This belt asks for nothing yet.' : 'Nothing is missing.';
-  const text = said.length > 1 ? `${said.slice(0, -1).join('; ')}; and ${said.at(-1)}` : said[0]!;
-  return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
-}
-
-function gateShort(g: GateVerdict): string {
-  const n = g.missing === null ? '' : String(Math.round(g.missing * 10) / 10);
-  const s = g.missing === 1 ? '' : 's';
-  switch (g.gate.kind) {
-    case 'time in rank':
-      return n === '' ? 'a date for the belt worn' : `${n} month${s}`;
-    case 'age':
-      return n === '' ? 'a date of birth' : `${n} year${s} of age`;
-    case 'hours':
-      return `${n} hour${s} of class`;
-    case 'classes':
-      return `${n} class${g.missing === 1 ? '' : 'es'}`;
-    case 'consent':
-      return 'consent to contact';
-    case 'no open injury':
-      return 'an injury to heal';
-    case 'earlier ranks fresh':
-      return `${n} earlier thing${s} to be seen again`;
-  }
 }
 
 function followsShown(j: Judging, syllabus: SyllabusRead): StudentView['follows'] {
@@ -343,7 +263,7 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
     lookCount: counted.rows[0]?.n ?? 0,
     chance: chanceShown(beltChance(judged, g, `${id} ${who.today}`), await pastOutcomes(tx)),
     focus: guided.focus && focusShown(guided.focus, nameOf),
-    praise: guided.praise.text,
+    praise: praiseInWords(guided.praise, who.today),
     slips: guided.slipping.map((s) => slipShown(s, nameOf)),
     pauses: paused.map((p) => ({
       id: p.id,

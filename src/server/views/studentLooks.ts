@@ -5,7 +5,7 @@ import type { Transaction } from '../../data/connection';
 import { readItems } from '../../data/queries/items';
 import { readLibrary } from '../../data/queries/library';
 import { condition, look, mark, person } from '../../data/tables';
-import { mustBeOwnStudent } from '../ownStudent';
+import { mustBeOwnStudent } from '../auth/ownStudent';
 import type { Who } from '../who';
 
 /** "count 5 slipped", of a showing; empty for other looks. */

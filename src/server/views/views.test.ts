@@ -1,10 +1,9 @@
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { READINESS, type GateVerdict } from '../../core';
+import { answerInWords, READINESS, type GateVerdict } from '../../core';
 import { makeDatabase, type TestDatabase } from '../../data/testing/database';
 import { aLook, NOW, smallSchool, type SmallSchool } from '../testing/school';
 import { runView } from './run';
-import { answerInWords } from './student';
 
 let t: TestDatabase;
 let s: SmallSchool;

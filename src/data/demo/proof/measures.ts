@@ -1,9 +1,9 @@
 // What judgement is measured by: each function holds one promise against the known truth of a generated school.
 import {
   addDays,
-  BODY_PARTS,
   beliefOf,
   betaCdf,
+  BODY_PARTS,
   brierScore,
   canHurt,
   chanceOnTheDay,
@@ -180,7 +180,6 @@ export function looksToSettle(
     new Map(),
   );
   const looks = new Map(cohort.map((s) => [s.id, school.looksOf.get(s.id)!.filter((l) => l.day < from)]));
-  const name = new Map(cohort.map((s) => [s.id, s.name]));
   let spent = 0;
   let walk = 0;
   const perEvening = cohort.length;
@@ -228,18 +227,13 @@ export function looksToSettle(
             repetitions: r.standard.repetitions,
             days: r.standard.days,
             verdict: v,
-            reason: '',
             belief,
           })),
         day,
         gradingDay,
       );
     });
-    const offered = nextLooks(
-      worths,
-      { present: cohort.map((s) => s.id), nameOf: (id) => name.get(id) ?? '', order: school.order },
-      perEvening,
-    );
+    const offered = nextLooks(worths, { present: cohort.map((s) => s.id), order: school.order }, perEvening);
     if (offered.length === 0) return spent;
     let left = perEvening;
     for (const o of offered) {

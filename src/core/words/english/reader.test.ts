@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { VERDICTS } from '../../evidence/verdict';
 import { reasonFor } from './reader';
-import { VERDICTS } from './verdict';
 
 describe('a reason for whoever reads it', () => {
   const thin = 'Thinnest: Rear heel down, 9 of 10 left, 10 of 10 right, over two days.';

@@ -1,12 +1,11 @@
-import { dayInWords, fromDayNumber, type PlainDate } from '../units/plainDate';
-import type { PointVerdict, Verdict } from './verdict';
+import type { Reader } from '../../evidence';
+import type { PointVerdict, Verdict } from '../../evidence/verdict';
+import { fromDayNumber, type PlainDate } from '../../units/plainDate';
+import { dayInWords } from './day';
+import { capital, countOf, inWords, onSide } from './speak';
 
-const SMALL = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
-const inWords = (n: number) => SMALL[n] ?? String(n);
 // Only part of a look may fit the window, so that counts can be fractions: in words what is whole, never more than was held.
 const figure = (n: number) => String(Math.floor(n + 1e-9));
-const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
-const onSide = (v: PointVerdict) => (v.side === 'none' ? '' : ` on the ${v.side}`);
 
 function minimum(v: PointVerdict, repetitions: number): number {
   return Math.ceil(v.share * repetitions - 1e-9);
@@ -20,17 +19,17 @@ function pointReason(v: PointVerdict, verdict: Verdict, asked: ReasonContext): s
   switch (v.failing) {
     case 'share': {
       const last = of === 1 ? 'the one repetition seen' : `the last ${figure(of)}`;
-      return `${name} held in ${figure(held)} of ${last}${onSide(v)}; needs ${minimum(v, repetitions)} of ${repetitions}.`;
+      return `${name} held in ${figure(held)} of ${last}${onSide(v.side)}; needs ${minimum(v, repetitions)} of ${repetitions}.`;
     }
     case 'side':
-      return `${name} has not been watched${onSide(v)} yet; needs ${repetitions} repetitions there.`;
+      return `${name} has not been watched${onSide(v.side)} yet; needs ${repetitions} repetitions there.`;
     case 'count':
       return available === 0
         ? `${name} has not been watched yet; needs ${repetitions} repetitions.`
-        : `${name} held ${figure(held)} of ${figure(of)}${onSide(v)}, but only ${figure(available)} of ${repetitions} repetitions have been watched.`;
+        : `${name} held ${figure(held)} of ${figure(of)}${onSide(v.side)}, but only ${figure(available)} of ${repetitions} repetitions have been watched.`;
     case 'days': {
       const span = v.window.days === 1 ? 'one day' : `${inWords(v.window.days)} days`;
-      return `${name} held ${figure(held)} of ${figure(of)}${onSide(v)}, but on ${span}; needs ${inWords(days)} days.`;
+      return `${name} held ${figure(held)} of ${figure(of)}${onSide(v.side)}, but on ${span}; needs ${inWords(days)} days.`;
     }
     case 'date': {
       const last = v.window.newest === null ? '' : dayInWords(fromDayNumber(v.window.newest), asked.today);
@@ -38,12 +37,12 @@ function pointReason(v: PointVerdict, verdict: Verdict, asked: ReasonContext): s
       return `Held well, but ${all ? '' : `${v.point.name} was `}last seen ${last}; needs a look within ${freshDays} days.`;
     }
     case null:
-      return thinnest(v, verdict);
+      return thinnest(v, verdict, asked.reader ?? 'teacher');
   }
 }
 
 /** For what is met: the thinnest point on each side, and over how many days. */
-function thinnest(worst: PointVerdict, verdict: Verdict): string {
+function thinnest(worst: PointVerdict, verdict: Verdict, reader: Reader): string {
   const bySide = verdict.points.filter((p) => p.point.id === worst.point.id);
   const days = Math.min(...bySide.map((p) => p.window.days));
   const over = days === 1 ? 'on one day' : `over ${inWords(days)} days`;
@@ -51,7 +50,8 @@ function thinnest(worst: PointVerdict, verdict: Verdict): string {
     .map((p) => `${figure(p.window.held)} of ${figure(p.window.of)}${p.side === 'none' ? '' : ` ${p.side}`}`)
     .join(', ');
   const clean = verdict.points.every((p) => p.window.held >= p.window.of - 1e-9);
-  return clean ? `No slip in ${shares}, ${over}.` : `Thinnest: ${worst.point.name}, ${shares}, ${over}.`;
+  if (clean) return `No slip in ${shares}, ${over}.`;
+  return `${reader === 'teacher' ? 'Thinnest' : 'Least sure'}: ${worst.point.name}, ${shares}, ${over}.`;
 }
 
 export interface ReasonContext {
@@ -60,6 +60,8 @@ export interface ReasonContext {
   /** How the condition asked for is called, for what has only been seen in an easier one. */
   conditionName: string;
   seenElsewhere?: boolean;
+  /** For whom it is said; left out: for those who teach. */
+  reader?: Reader;
 }
 
 /** The reason for a verdict in one sentence with its numbers, naming the point that decides. */
@@ -85,7 +87,7 @@ export function changeInWords(verdict: Verdict, repetitions: number): string {
   const n = verdict.looksNeeded;
   if (verdict.worst === null || n === 0) return '';
   if (verdict.word === 'stale') return 'One clean look makes it met again.';
-  const size = `${repetitions} repetition${repetitions === 1 ? '' : 's'}`;
+  const size = countOf(repetitions, 'repetition');
   if (n === 1) return `One clean look of ${size} would settle it.`;
   return `${capital(inWords(n))} clean looks of ${size}, each on another day, would settle it.`;
 }

@@ -1,4 +1,4 @@
-import type { ConditionShown } from '../../contracts/views';
+import type { ConditionShown } from '../../../contracts/views';
 
 /** A condition as every screen knows it. */
 export const conditionShown = ({

@@ -1,8 +1,8 @@
 import { and, eq } from 'drizzle-orm';
-import type { Transaction } from '../data/connection';
-import { guardianOf } from '../data/tables';
-import { Refusal } from './http/problem';
-import type { Who } from './who';
+import type { Transaction } from '../../data/connection';
+import { guardianOf } from '../../data/tables';
+import { Refusal } from '../http/problem';
+import type { Who } from '../who';
 
 /** Teachers read and write for every student, a student for themselves, a guardian for those they answer for. */
 export async function mustBeOwnStudent(tx: Transaction, who: Who, studentId: string): Promise<void> {

@@ -1,13 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { STEADY, standardInWords } from '../syllabus/standard';
-import { both, context, look, point, requirement, TODAY } from './builders';
-import { gatherEvidence, standingLooks } from './looks';
+import { both, context, look, order, point, requirement, TODAY } from '../../evidence/builders';
+import { gatherEvidence, standingLooks } from '../../evidence/looks';
+import { readiness } from '../../evidence/readiness';
+import { verdict } from '../../evidence/verdict';
+import { takeWindow, usualLook } from '../../evidence/window';
+import { STEADY } from '../../syllabus/standard';
+import { missingInWords } from './readiness';
 import { changeInWords, reasonInWords } from './reason';
-import { missingInWords, readiness } from './readiness';
-import { takeWindow, usualLook } from './window';
-import { order } from './builders';
-import { verdict } from './verdict';
+import { standardInWords } from './standard';
 
 const reason = (v: ReturnType<typeof verdict>, standard = STEADY) =>
   reasonInWords(v, { standard, today: TODAY, conditionName: 'in air' });

@@ -1,17 +1,8 @@
 // What the mat takes along.
-import type {
-  CountSlip,
-  Group,
-  PointKind,
-  Purpose,
-  Sequence,
-  SequenceKind,
-  Side,
-  TechniqueKind,
-  VerdictWord,
-} from '../../core';
-import type { ConditionShown, RankShown } from './shown';
-import type { FocusShown, SlipShown } from './student';
+import type { Group, PointKind, Purpose, Sequence, SequenceKind, Side, TechniqueKind, VerdictWord } from '../../core';
+import type { ConditionShown } from './condition';
+import type { FocusShown, SlipShown } from './focus';
+import type { RankShown } from './rank';
 import type { PointShown } from './technique';
 
 /** All that the mat needs without a network: people, items, conditions, what is asked of whom, what is worth a look. */
@@ -71,40 +62,11 @@ export interface LookKitView {
     conditionId: string;
     word: VerdictWord;
     reason: string;
+    freshUntil: string | null;
     seconds: number;
     settles: number;
     hurts: boolean;
     points: { id: string; name: string; kind: PointKind; hurts: boolean; side: Side; gain: number; stands: number }[];
   }[];
   gradingDay: string | null;
-}
-
-/** Earlier showings of one sequence, newest first. */
-export interface EarlierShowingsView {
-  showings: {
-    id: string;
-    studentId: string;
-    day: string;
-    from: number;
-    counts: string;
-    by: string;
-    byMe: boolean;
-    slips: CountSlip[];
-  }[];
-}
-
-/** The newest marks of everybody on the points of one technique, newest first, at most five a point, side and student. */
-export interface EarlierMarksView {
-  marks: {
-    studentId: string;
-    pointId: string;
-    side: Side;
-    conditionId: string;
-    day: string;
-    held: number;
-    of: number;
-    lookId: string;
-    /** Who watched, where it was not the one who asks. */
-    by: string | null;
-  }[];
 }

@@ -1,0 +1,8 @@
+// What every screen shows of belts, conditions and the shell.
+import type { Role } from '../role';
+
+export interface ShellView {
+  school: { name: string; timeZone: string };
+  me: { personId: string; name: string; role: Role };
+  today: string;
+}

@@ -1,0 +1,5 @@
+// What is shown of one student.
+
+export interface WardsView {
+  students: { id: string; name: string }[];
+}

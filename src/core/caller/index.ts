@@ -1,0 +1,3 @@
+// Counts called aloud.
+export * from './counts';
+export * from './timeline';

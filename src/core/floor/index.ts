@@ -1,0 +1,6 @@
+// Feet on the floor: path, footprint, room.
+export * from './plan';
+export * from './room';
+export * from './stance';
+export * from './stancePlan';
+export * from './trace';

@@ -1,0 +1,7 @@
+// People: belts by name, consent, rest, practice.
+export * from './beltName';
+export * from './consent';
+export * from './makeUp';
+export * from './practice';
+export * from './rests';
+export * from './rollLines';

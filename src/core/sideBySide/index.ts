@@ -1,0 +1,2 @@
+// Two changes of the same thing, place by place.
+export * from './meet';

@@ -1,0 +1,7 @@
+// Points, slips, stances and what a technique stands on.
+export * from './ceiling';
+export * from './point';
+export * from './pose';
+export * from './prerequisites';
+export * from './standsOn';
+export * from './technique';

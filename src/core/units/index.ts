@@ -1,0 +1,9 @@
+// Small shared words: sides, zones, conditions, plain dates.
+export * from './condition';
+export * from './fold';
+export * from './plainDate';
+export * from './plainText';
+export * from './random';
+export * from './result';
+export * from './side';
+export * from './zone';

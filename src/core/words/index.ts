@@ -1,0 +1,2 @@
+// What judgement says, by language. A second one is a second folder with the same names.
+export * from './english';

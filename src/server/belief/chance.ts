@@ -1,0 +1,69 @@
+// What is believed, beyond what is judged: the school's pool and habits, chances, corrections and what is worth a look.
+import {
+  chanceOfItem,
+  chanceOnTheDay,
+  dayNumber,
+  driftOf,
+  evidenceUntil,
+  FIRST_SLOPE,
+  HOUSE_RULE,
+  itemBelief,
+  LOOKS_TO_SPEAK,
+  poolPriors,
+  priorOf,
+  seededBy,
+  type BeltChance,
+  type Grounds,
+} from '../../core';
+import type { Transaction } from '../../data/connection';
+import { judgeStudent, type Judged } from '../judging/judge';
+import { NOTHING, readJudging, type Judging } from '../judging/judging';
+import { poolSums } from './pool';
+import type { SchoolBeliefs } from './school';
+
+export const groundsOf = (j: Judging, s: SchoolBeliefs, student: { id: string; since: string }): Grounds => {
+  const evidence = j.evidence.get(student.id) ?? NOTHING;
+  return {
+    evidence,
+    order: j.syllabusOf(student).order,
+    today: j.today,
+    prior: priorOf(s.pool, evidence, j.today),
+    drift: driftOf(
+      s.habits.slope,
+      (j.attendance.get(student.id) ?? []).map((c) => c.day),
+      j.today,
+    ),
+  };
+};
+
+/** The chance on the day for a belt, as believed; items the head has decided are sure. */
+export function beltChance(judged: readonly Judged[], g: Grounds, seed: string, draws?: number): BeltChance | null {
+  const asked = judged.filter((x) => x.override?.word !== 'met');
+  if (asked.length === 0) return null;
+  const items = asked.map((x) => itemBelief(x.requirement, x.verdict, g));
+  return chanceOnTheDay(items, seededBy(seed), HOUSE_RULE, draws);
+}
+
+export const chanceOfOne = (x: Judged, g: Grounds) => {
+  const said = chanceOfItem(itemBelief(x.requirement, x.verdict, g));
+  return said.looks >= LOOKS_TO_SPEAK && x.verdict.points.length > 0 ? said : null;
+};
+
+/** What was believed of a candidate on the day of a grading, from the looks before it; null where too little was known. */
+export async function beltChanceOn(
+  tx: Transaction,
+  studentId: string,
+  rankId: string,
+  day: string,
+): Promise<number | null> {
+  const j = await readJudging(tx, day, [studentId]);
+  const before = evidenceUntil(j.evidence.get(studentId) ?? NOTHING, dayNumber(day));
+  const asOf = { ...j, evidence: new Map([[studentId, before]]) };
+  const habits = { classDays: [], hoursPerClass: 1, lookChance: 0.1, marked: 1, slope: FIRST_SLOPE };
+  const school = { pool: poolPriors(await poolSums(tx, day)), habits };
+  const student = { id: studentId, since: day };
+  const judged = judgeStudent(asOf, student, rankId);
+  if (judged.length === 0) return null;
+  const chance = beltChance(judged, groundsOf(asOf, school, student), `${studentId} ${day}`);
+  return chance && chance.looks >= LOOKS_TO_SPEAK ? chance.chance : null;
+}

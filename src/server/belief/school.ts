@@ -1,0 +1,79 @@
+// What is believed, beyond what is judged: the school's pool and habits, chances, corrections and what is worth a look.
+import { sql } from 'drizzle-orm';
+import {
+  dayNumber,
+  habitsFrom,
+  poolPriors,
+  poolSlope,
+  seenBy,
+  type Evidence,
+  type Grounds,
+  type SchoolHabits,
+} from '../../core';
+import type { Transaction } from '../../data/connection';
+import { readAttendance, readEvidence } from '../../data/queries/evidence';
+import { type Judging } from '../judging/judging';
+import type { Who } from '../who';
+import { poolSums } from './pool';
+
+/** What belongs to the school and changes slowly: kept for some minutes in this process. */
+export interface SchoolBeliefs {
+  pool: Grounds['prior'];
+  habits: SchoolHabits;
+}
+
+const KEPT_FOR = 10 * 60_000;
+
+const kept = new Map<string, { at: number; day: string; value: SchoolBeliefs }>();
+
+/** The school's pool and habits as of today. */
+export async function schoolBeliefs(tx: Transaction, who: Who, j: Judging): Promise<SchoolBeliefs> {
+  const known = kept.get(who.schoolId);
+  if (known && known.day === who.today && Date.now() - known.at < KEPT_FOR) return known.value;
+  const value = { pool: poolPriors(await poolSums(tx, who.today)), habits: await readHabits(tx, j, who.today) };
+  kept.set(who.schoolId, { at: Date.now(), day: who.today, value });
+  return value;
+}
+
+async function readHabits(tx: Transaction, j: Judging, today: string): Promise<SchoolHabits> {
+  const since = sql`${today}::date - 56`;
+  const classes = await tx.execute<{ day: string; minutes: number }>(
+    sql`select day::text as day, minutes from class_held where day >= ${since} and day < ${today}::date`,
+  );
+  const counts = await tx.execute<{ attended: number; lookdays: number; students: string[] | null }>(sql`
+    select
+      (select count(*)::int from attendance a join class_held c on c.school_id = a.school_id and c.id = a.class_id
+        where c.day >= ${since} and c.day < ${today}::date) as attended,
+      (select count(distinct (l.student_id, coalesce(l.technique_id, l.sequence_id), l.day))::int from look l
+        where l.day >= ${since} and l.day < ${today}::date) as lookdays,
+      (select array_agg(x.id::text) from (select distinct l.student_id as id from look l where l.day >= ${since}
+        order by 1 limit 40) x) as students`);
+  const seen = await tx.execute<{ technique: string; looks: number; marks: number }>(sql`
+    select l.technique_id as technique, count(distinct l.id)::int as looks, count(*)::int as marks
+    from look l join mark m on m.school_id = l.school_id and m.look_id = l.id
+    where l.day >= ${since} and l.technique_id is not null group by 1`);
+  const one = counts.rows[0]!;
+  const ids = one.students ?? [];
+  const sample = ids.length > 0 ? await readEvidence(tx, () => undefined, ids) : new Map<string, Evidence>();
+  const attendance = ids.length > 0 ? await readAttendance(tx, ids) : new Map<string, { day: number }[]>();
+  const series = [...sample].flatMap(([id, evidence]) => {
+    const attended = (attendance.get(id) ?? []).map((c) => c.day).sort((a, b) => a - b);
+    return [...evidence.values()].flatMap((sides) =>
+      (['left', 'right', 'none'] as const).map((side) => seenBy(sides[side].slice(0, 20), attended, () => 1)),
+    );
+  });
+  const inForce = j.versions.inForce(today);
+  const asked = inForce ? j.versions.read(inForce) : null;
+  return habitsFrom(
+    {
+      today,
+      classes: classes.rows.map((c) => ({ day: dayNumber(c.day), minutes: c.minutes })),
+      lookDays: one.lookdays,
+      attended: one.attended,
+      asked: asked ? asked.requirements.length / Math.max(1, asked.ranks.length - 1) : 1,
+      marks: seen.rows.reduce((n, r) => n + r.marks, 0),
+      points: seen.rows.reduce((n, r) => n + r.looks * j.library.pointsOf(r.technique).length, 0),
+    },
+    poolSlope(series),
+  );
+}

@@ -1,0 +1,61 @@
+// What is believed, beyond what is judged: the school's pool and habits, chances, corrections and what is worth a look.
+import {
+  beliefOf,
+  itemKey,
+  lookWorths,
+  reasonInWords,
+  showingSeconds,
+  worthInWords,
+  type Grounds,
+  type LookWorth,
+  type Resting,
+} from '../../core';
+import { type Judged } from '../judging/judge';
+import { type Judging } from '../judging/judging';
+import { restOf } from '../judging/rests';
+
+/** What looks at each requirement of a student are worth today; resting work is left out. */
+export function worthsOf(
+  j: Judging,
+  g: Grounds,
+  student: { id: string },
+  judged: readonly Judged[],
+  grading: string | null,
+  resting: readonly Resting[],
+): (LookWorth & { reason: string })[] {
+  const conditionName = new Map(j.versions.conditions.map((c) => [c.id, c.name]));
+  const byId = new Map(judged.map((x) => [x.requirement.id, x]));
+  const reasonOf = (w: LookWorth) => {
+    const { requirement: r, verdict } = byId.get(w.requirementId)!;
+    return worthInWords(
+      w,
+      reasonInWords(verdict, {
+        standard: r.standard,
+        today: j.today,
+        conditionName: conditionName.get(r.conditionId) ?? '',
+      }),
+      j.today,
+    );
+  };
+  return lookWorths(
+    student.id,
+    judged
+      .filter((x) => x.override === null && restOf(j, x.requirement.item, resting) === null)
+      .map((x) => {
+        const { requirement: r, verdict } = x;
+        return {
+          requirementId: r.id,
+          itemKey: itemKey(r.item),
+          conditionId: r.conditionId,
+          freshDays: r.standard.freshDays,
+          repetitions: r.standard.repetitions,
+          days: r.standard.days,
+          verdict,
+          ...('sequence' in r.item ? { seconds: showingSeconds(verdict.points.length) } : {}),
+          belief: (p, side) => beliefOf(r, p.id, side, g),
+        };
+      }),
+    j.today,
+    grading,
+  ).map((w) => ({ ...w, reason: reasonOf(w) }));
+}

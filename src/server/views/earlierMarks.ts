@@ -1,0 +1,29 @@
+import { sql } from 'drizzle-orm';
+import type { EarlierMarksView, ViewInput } from '../../contracts/views';
+import type { Transaction } from '../../data/connection';
+import { readLibrary } from '../../data/queries/library';
+import type { Who } from '../who';
+
+/** The newest marks on the points of a technique, with whose they are where somebody else watched. */
+export async function earlierMarksView(
+  tx: Transaction,
+  who: Who,
+  { techniqueId }: ViewInput<'earlierMarks'>,
+): Promise<EarlierMarksView> {
+  const library = await readLibrary(tx);
+  const points = library.pointsOf(techniqueId).map((p) => p.id);
+  if (points.length === 0) return { marks: [] };
+  const { rows } = await tx.execute<EarlierMarksView['marks'][number] & Record<string, unknown>>(sql`
+    select "studentId", "pointId", side, "conditionId", day, held, "of", "lookId", by from (
+      select l.student_id as "studentId", m.point_id as "pointId", l.side, l.condition_id as "conditionId", l.day::text as day,
+        case when m.values is null then m.held else (select count(*)::int from unnest(m.values) x where x between p.accepted_lo and p.accepted_hi) end as held,
+        m.of as "of", l.id as "lookId",
+        case when l.by = ${who.personId}::uuid then null else (select b.name from person b where b.school_id = l.school_id and b.id = l.by) end as by,
+        row_number() over (partition by l.student_id, m.point_id, l.side order by l.day desc, l.at desc) as nth, l.at
+      from mark m join look l on l.school_id = m.school_id and l.id = m.look_id
+      join point p on p.school_id = m.school_id and p.id = m.point_id
+      where m.point_id = any(${sql.param(points)}::uuid[]) and l.day > ${who.today}::date - 400
+        and not exists (select 1 from look r where r.school_id = l.school_id and r.replaces = l.id)
+    ) newest where nth <= 5 order by day desc, at desc`);
+  return { marks: rows };
+}
