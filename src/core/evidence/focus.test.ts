@@ -123,9 +123,10 @@ describe('what was given', () => {
   it('is displaced by what can hurt, unless a teacher chose it', () => {
     expect(focusOf([heel, hip, thumb], looks, given)!.point.name).toBe('thumb');
     const chosen = { ...given, chosen: true, reason: 'She asked for it.' };
+    expect(focusInWords(focusOf([heel, hip, thumb], looks, chosen)!)).toBe('Chosen: She asked for it.');
     expect(focusOf([heel, hip, thumb], looks, chosen)).toMatchObject({
       point: { name: 'hip' },
-      why: 'Chosen: She asked for it.',
+      chosen: true,
     });
   });
 });

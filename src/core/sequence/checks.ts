@@ -128,7 +128,7 @@ export function checkSequence(seq: Sequence, context: CheckContext = PLAIN_CONTE
       [],
       fits
         ? `All ${context.hall.people} fit ${context.hall.name} together.`
-        : `${capital(inWords(capacity))} ${capacity === 1 ? 'fits' : 'fit'} ${context.hall.name} together; ${inWords(context.hall.people)} come.`,
+        : `${capital(inWords(capacity, 20))} ${capacity === 1 ? 'fits' : 'fit'} ${context.hall.name} together; ${inWords(context.hall.people, 20)} come.`,
     );
   }
   return out;
@@ -168,7 +168,7 @@ function balance(seq: Sequence, found: Found) {
         'sides',
         false,
         [],
-        `${capital(kindInWords(kind, 2))} lean ${more}: ${inWords(Math.max(l, r))} of ${inWords(n)}.`,
+        `${capital(kindInWords(kind, 2))} lean ${more}: ${inWords(Math.max(l, r), 20)} of ${inWords(n, 20)}.`,
       );
     }
   }

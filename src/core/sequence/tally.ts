@@ -79,14 +79,14 @@ export function tallyWords(t: Tally): string {
   const byKind = ACTION_KINDS.flatMap((kind) => {
     const mine = t.cells.filter((c) => c.kind === kind);
     const n = mine.reduce((s, c) => s + c.left + c.right + c.both + c.none, 0);
-    return n === 0 ? [] : [`${inWords(n)} ${kindInWords(kind, n)}`];
+    return n === 0 ? [] : [`${inWords(n, 20)} ${kindInWords(kind, n)}`];
   });
-  const head = `${inWords(t.counts)} ${plural(t.counts, 'count')}`;
+  const head = `${inWords(t.counts, 20)} ${plural(t.counts, 'count')}`;
   const sides = (side: 'left' | 'right') => t.cells.reduce((s, c) => s + c[side] + c.both, 0);
   const parts = [
     byKind.length > 0 ? `: ${listInWords(byKind)}` : '',
-    byKind.length > 0 ? `; ${inWords(sides('left'))} left, ${inWords(sides('right'))} right` : '',
-    t.shouts > 0 ? `; ${inWords(t.shouts)} ${plural(t.shouts, 'shout')}` : '',
+    byKind.length > 0 ? `; ${inWords(sides('left'), 20)} left, ${inWords(sides('right'), 20)} right` : '',
+    t.shouts > 0 ? `; ${inWords(t.shouts, 20)} ${plural(t.shouts, 'shout')}` : '',
   ];
   return capital(head + parts.join('') + '.');
 }

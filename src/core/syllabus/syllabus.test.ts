@@ -237,7 +237,7 @@ describe('comparing', () => {
       needs: [{ of: 'Sluice', on: 'Front kick' }],
       promotions: { fern: 'when ready' },
     });
-    expect(compareSyllabi(was, now, names).map((d) => d.text)).toEqual([
+    expect(compareSyllabi(was, now, names).map(differenceInWords)).toEqual([
       'Straw: front kick now introduced here, was for White',
       'Straw: side fall is now let go after Straw',
       'Amber: front kick now set partner, was still target',

@@ -20,8 +20,10 @@ import {
   type Evidence,
   type Grounds,
   type Reader,
+  type ReasonContext,
   type Resting,
   type Side,
+  type Verdict,
   type VerdictWord,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
@@ -59,7 +61,7 @@ function shown(
   names: ReadonlyMap<string, string>,
   g: Grounds,
   resting: readonly Resting[],
-  words: (word: VerdictWord, reason: string) => string,
+  words: (word: VerdictWord, verdict: Verdict, asked: ReasonContext) => string,
 ): RequirementVerdict {
   const { requirement: r, verdict } = judged;
   const sided = j.items.isSided(r.item);
@@ -81,10 +83,12 @@ function shown(
     asks: standardInWords(r.standard, sided),
     word: judged.word,
     computed: verdict.word,
-    reason: words(
-      verdict.word,
-      reasonInWords(verdict, { standard: r.standard, today: j.today, conditionName: condition, seenElsewhere }),
-    ),
+    reason: words(verdict.word, verdict, {
+      standard: r.standard,
+      today: j.today,
+      conditionName: condition,
+      seenElsewhere,
+    }),
     change: changeInWords(verdict, usualLook(r.standard)),
     sticks: sides.map((side) => stick(evidence, judged, side, order)),
     override: judged.override
@@ -145,8 +149,9 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
   const restingAll = await readResting(tx, who.today, [id]);
   const resting = restingAll.get(id) ?? [];
   const reader: Reader = who.role === 'student' ? 'student' : who.role === 'guardian' ? 'guardian' : 'teacher';
-  const words = (word: VerdictWord, reason: string) =>
-    reasonFor(reader, student.name.split(' ')[0] ?? student.name, word, reason);
+  const given = student.name.split(' ')[0] ?? student.name;
+  const words = (word: VerdictWord, verdict: Verdict, asked: ReasonContext) =>
+    reasonFor(reader, given, word, reasonInWords(verdict, { ...asked, reader }));
   const requirements = judged.map((x) => shown(j, id, evidence, x, syllabus.order, names, g, resting, words));
   const nameOf = requirementNames(j, student);
   const guided = focusOf(j, student, judged, (await readGiven(tx, [id])).get(id));
@@ -293,14 +298,11 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
       rank: rankOf.get(x.requirement.rankId)!,
       item: j.items.nameOf(x.requirement.item),
       itemKey: itemKey(x.requirement.item),
-      reason: words(
-        x.word,
-        reasonInWords(x.verdict, {
-          standard: x.requirement.standard,
-          today: j.today,
-          conditionName: conditionName.get(x.requirement.conditionId) ?? '',
-        }),
-      ),
+      reason: words(x.word, x.verdict, {
+        standard: x.requirement.standard,
+        today: j.today,
+        conditionName: conditionName.get(x.requirement.conditionId) ?? '',
+      }),
     })),
     gradingDay: await nextGrading(tx, who.today),
     reader,

@@ -3,14 +3,14 @@ import { VERDICTS } from '../../evidence/verdict';
 import { reasonFor } from './reader';
 
 describe('a reason for whoever reads it', () => {
-  const thin = 'Thinnest: Rear heel down, 9 of 10 left, 10 of 10 right, over two days.';
+  const said = (who: string) => `${who}: Rear heel down, 9 of 10 left, 10 of 10 right, over two days.`;
+  const [thin, least] = [said('Thinnest'), said('Least sure')];
 
   it('is left as it is for those who teach', () => expect(reasonFor('teacher', 'Ilse', 'met', thin)).toBe(thin));
 
   it('speaks to the student, and of the child by name to their guardian', () => {
-    const numbers = 'Rear heel down, 9 of 10 left, 10 of 10 right, over two days.';
-    expect(reasonFor('student', 'Ilse', 'met', thin)).toBe(`You have this. Least sure: ${numbers}`);
-    expect(reasonFor('guardian', 'Ilse', 'met', thin)).toBe(`Ilse has this. Least sure: ${numbers}`);
+    expect(reasonFor('student', 'Ilse', 'met', least)).toBe(`You have this. ${least}`);
+    expect(reasonFor('guardian', 'Ilse', 'met', least)).toBe(`Ilse has this. ${least}`);
     expect(reasonFor('guardian', 'Ilse', 'stale', 'Held well, but last seen 21 September.')).toBe(
       'Ilse had this, and is to show it again. Held well, but last seen 21 September.',
     );

@@ -28,8 +28,8 @@ function pointReason(v: PointVerdict, verdict: Verdict, asked: ReasonContext): s
         ? `${name} has not been watched yet; needs ${repetitions} repetitions.`
         : `${name} held ${figure(held)} of ${figure(of)}${onSide(v.side)}, but only ${figure(available)} of ${repetitions} repetitions have been watched.`;
     case 'days': {
-      const span = v.window.days === 1 ? 'one day' : `${inWords(v.window.days)} days`;
-      return `${name} held ${figure(held)} of ${figure(of)}${onSide(v.side)}, but on ${span}; needs ${inWords(days)} days.`;
+      const span = v.window.days === 1 ? 'one day' : `${inWords(v.window.days, 12)} days`;
+      return `${name} held ${figure(held)} of ${figure(of)}${onSide(v.side)}, but on ${span}; needs ${inWords(days, 12)} days.`;
     }
     case 'date': {
       const last = v.window.newest === null ? '' : dayInWords(fromDayNumber(v.window.newest), asked.today);
@@ -45,7 +45,7 @@ function pointReason(v: PointVerdict, verdict: Verdict, asked: ReasonContext): s
 function thinnest(worst: PointVerdict, verdict: Verdict, reader: Reader): string {
   const bySide = verdict.points.filter((p) => p.point.id === worst.point.id);
   const days = Math.min(...bySide.map((p) => p.window.days));
-  const over = days === 1 ? 'on one day' : `over ${inWords(days)} days`;
+  const over = days === 1 ? 'on one day' : `over ${inWords(days, 12)} days`;
   const shares = bySide
     .map((p) => `${figure(p.window.held)} of ${figure(p.window.of)}${p.side === 'none' ? '' : ` ${p.side}`}`)
     .join(', ');
@@ -89,5 +89,5 @@ export function changeInWords(verdict: Verdict, repetitions: number): string {
   if (verdict.word === 'stale') return 'One clean look makes it met again.';
   const size = countOf(repetitions, 'repetition');
   if (n === 1) return `One clean look of ${size} would settle it.`;
-  return `${capital(inWords(n))} clean looks of ${size}, each on another day, would settle it.`;
+  return `${capital(inWords(n, 12))} clean looks of ${size}, each on another day, would settle it.`;
 }

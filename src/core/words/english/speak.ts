@@ -28,8 +28,8 @@ const SMALL =
   'none one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen twenty'.split(
     ' ',
   );
-/** A small number in letters. */
-export const inWords = (n: number): string => SMALL[n] ?? String(n);
+/** A small number in letters, up to ten as people write, or up to `most`. */
+export const inWords = (n: number, most = 10): string => (n <= most ? (SMALL[n] ?? String(n)) : String(n));
 
 export const onSide = (side: 'left' | 'right' | 'none'): string => (side === 'none' ? '' : ` on the ${side}`);
 
