@@ -24,7 +24,6 @@ export default defineConfig({
           name: 'database',
           include: ['src/{data,server}/**/*.test.ts'],
           environment: 'node',
-          fileParallelism: false,
           globalSetup: ['src/data/testing/cluster.ts'],
           testTimeout: 60_000,
           hookTimeout: 60_000,

@@ -11,7 +11,7 @@ import {
   substitute,
   svgOf,
 } from '../../src/core';
-import { DEMO_VOCABULARY } from '../../src/data/demo/sequences';
+import { DEMO_VOCABULARY } from '../../src/data/demo/hall';
 import { longText } from './long';
 import { median } from './timing';
 

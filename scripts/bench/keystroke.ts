@@ -4,7 +4,7 @@ import { build } from 'esbuild';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { DEMO_VOCABULARY } from '../../src/data/demo/sequences';
+import { DEMO_VOCABULARY } from '../../src/data/demo/hall';
 import { themeCss } from '../../src/kit/theme';
 import { tokensCss } from '../../src/kit/tokens';
 import { longText } from './long';

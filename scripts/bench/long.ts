@@ -1,8 +1,8 @@
 // A form of two hundred counts, as people write them.
-import { DEMO_SEQUENCES } from '../../src/data/demo/sequences';
+import { DEMO_WRITTEN } from '../../src/data/demo/hall';
 
 export function longText(counts: number): string {
-  const lines = DEMO_SEQUENCES.flatMap((s) => (s.text?.includes('kind: form') ? s.text.split('\n') : [])).filter(
+  const lines = DEMO_WRITTEN.flatMap((s) => (s.text.includes('kind: form') ? s.text.split('\n') : [])).filter(
     (l) => l && !/^(kind|rank|sections|[=~#?>])/.test(l),
   );
   return Array.from(

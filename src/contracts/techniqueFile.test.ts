@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { NO_DETAIL } from './stored/technique';
-import { printTechniques, readTechniques, withoutPrerequisites, type TechniqueFile } from './techniqueFile';
+import { printTechniques, readTechniques, detailOut, type TechniqueFile } from './techniqueFile';
 
 const punch: TechniqueFile = {
   name: 'Reed punch',
@@ -39,11 +39,11 @@ const punch: TechniqueFile = {
     },
   ],
   detail: {
-    ...withoutPrerequisites(NO_DETAIL),
+    ...detailOut(NO_DETAIL, () => null),
     zone: 'middle',
     surface: 'first two knuckles',
     terms: [{ lang: 'ja', text: '突き', said: 'tsuki', meaning: 'thrust' }],
-    variants: [{ name: 'No tell', schools: 'Reed House', why: 'seen', graded: true, pointId: null }],
+    variants: [{ name: 'No tell', schools: 'Reed House', why: 'seen', graded: true, point: 'Eyes ahead' }],
   },
 };
 const bare: TechniqueFile = {
@@ -55,7 +55,7 @@ const bare: TechniqueFile = {
   step: null,
   before: [],
   points: [],
-  detail: withoutPrerequisites(NO_DETAIL),
+  detail: detailOut(NO_DETAIL, () => null),
 };
 
 describe('techniques outside of the house', () => {

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { BODY_PARTS, HURTS, POINT_KINDS, TECHNIQUE_KINDS, UNITS, type Range } from '../core';
 import { line, name, prose } from './fields';
-import { detailShape, NO_DETAIL, type TechniqueDetail } from './stored/technique';
+import { detailShape, NO_DETAIL, variantShape, type TechniqueDetail } from './stored/technique';
 import { MOST_POINTS, MOST_SLIPS, namesDiffer } from './technique';
 
 const range = v.pipe(
@@ -31,6 +31,16 @@ const pointShape = v.object({
   ),
 });
 
+/** A detail as it travels: what comes before it is named above, and a way names its point. */
+const fileDetailShape = v.object({
+  ...v.omit(detailShape, ['prerequisites', 'variants']).entries,
+  variants: v.pipe(
+    v.array(v.object({ ...v.omit(variantShape, ['pointId']).entries, point: v.optional(v.nullable(name), null) })),
+    v.maxLength(20, 'At most twenty variants.'),
+  ),
+});
+export type FileDetail = v.InferOutput<typeof fileDetailShape>;
+
 /** A technique outside of the house: no ids; its stance, its step and what comes before it are named. */
 export const techniqueFileShape = v.object({
   name,
@@ -48,22 +58,42 @@ export const techniqueFileShape = v.object({
     ),
     [],
   ),
-  detail: v.optional(v.omit(detailShape, ['prerequisites']), withoutPrerequisites(NO_DETAIL)),
+  detail: v.optional(fileDetailShape, detailOut(NO_DETAIL, () => null)),
 });
 export type TechniqueFile = v.InferOutput<typeof techniqueFileShape>;
 
-/** A detail as it travels: ids of other techniques and of points mean nothing elsewhere. */
-export function withoutPrerequisites(d: TechniqueDetail): Omit<TechniqueDetail, 'prerequisites'> {
-  const { prerequisites, ...rest } = d;
+/** A detail on its way out; `pointName` finds the name of a point by its id. */
+export function detailOut(d: TechniqueDetail, pointName: (id: string) => string | null): FileDetail {
+  const { prerequisites, variants, ...rest } = d;
   void prerequisites;
-  return { ...rest, variants: rest.variants.map((x) => ({ ...x, pointId: null })) };
+  return {
+    ...rest,
+    variants: variants.map(({ pointId, ...x }) => ({ ...x, point: pointId === null ? null : pointName(pointId) })),
+  };
+}
+/** A detail on its way in; what it names is found by name, and what is not there is left open. */
+export function detailIn(
+  d: FileDetail,
+  { pointId, prerequisites }: { pointId: (name: string) => string | undefined; prerequisites: string[] },
+): TechniqueDetail {
+  return {
+    ...d,
+    prerequisites,
+    variants: d.variants.map(({ point, ...x }) => ({ ...x, pointId: point === null ? null : (pointId(point) ?? null) })),
+  };
 }
 
 const said = (key: string, value: string | null | undefined, indent = '') =>
   value ? [`${indent}${key}: ${value.replace(/\s*\n\s*/g, ' ')}`] : [];
 const ranged = (r: Range | null | undefined) => (r ? `${r.lo} to ${r.hi}` : null);
 
-/** Techniques as text, a line a thing; details that need more than a line travel as JSON only. */
+const bars = (...cells: (string | number | null)[]) =>
+  cells
+    .map((c) => (c === null ? '' : String(c)))
+    .join(' | ')
+    .replace(/( \|\s*)+$/, '');
+
+/** Techniques as text, a line a thing: whatever a technique is stands in it. */
 export function printTechniques(all: readonly TechniqueFile[]): string {
   return all
     .map((t) =>
@@ -78,10 +108,20 @@ export function printTechniques(all: readonly TechniqueFile[]): string {
         ...said('height', t.detail.zone),
         ...said('surface', t.detail.surface),
         ...said('target', t.detail.target),
-        ...t.detail.terms.map((x) => `term: ${[x.lang, x.text, x.said, x.meaning].join(' | ')}`),
+        ...said('side rule', t.detail.sideRule),
+        ...t.detail.terms.map((x) => `term: ${bars(x.lang, x.text, x.said, x.meaning)}`),
+        ...t.detail.formerly.map((n) => `formerly: ${n}`),
         ...t.detail.variants.map(
-          (x) => `way: ${[x.name, x.schools, x.why, x.graded ? 'shown at gradings' : ''].join(' | ')}`,
+          (x) => `way: ${bars(x.name, x.schools, x.why, x.graded ? 'shown at gradings' : '', x.point)}`,
         ),
+        ...said('counts', t.detail.counts.join(' | ')),
+        ...said('joined', t.detail.joined.join(' | ')),
+        ...(t.detail.ceiling ? [`ceiling: ${ceilingSaid(t.detail.ceiling)}`] : []),
+        ...(t.detail.geometry ? [`from above: ${GEOMETRY.map((k) => t.detail.geometry![k]).join(' | ')}`] : []),
+        ...t.detail.selfChecks.flatMap((c) => [
+          `check: ${bars(c.arrange, c.pass)}`,
+          ...c.names.map((x) => `  shows: ${bars(x.outcome, x.slip)}`),
+        ]),
         ...t.points.flatMap((p) => [
           `point: ${p.name}`,
           ...said('part', p.bodyPart, '  '),
@@ -104,6 +144,10 @@ export function printTechniques(all: readonly TechniqueFile[]): string {
     )
     .join('\n\n');
 }
+
+const GEOMETRY = ['length', 'width', 'leadTurn', 'rearTurn', 'leadWeight', 'sink'] as const;
+const ceilingSaid = (c: NonNullable<TechniqueDetail['ceiling']>) =>
+  bars(c.condition, c.kind, c.contact, c.targets, c.age);
 
 export interface ReadTechnique {
   name: string;
@@ -161,7 +205,7 @@ function checked(title: string, one: unknown, wrong: string[]): ReadTechnique {
 type Loose = Record<string, unknown> & {
   points: Loose2[];
   before: string[];
-  detail: ReturnType<typeof withoutPrerequisites>;
+  detail: FileDetail;
 };
 type Loose2 = Record<string, unknown> & { slips: Record<string, unknown>[] };
 
@@ -176,7 +220,7 @@ function readText(text: string): ReadTechnique[] {
     if (key === 'technique') {
       out.push({
         name: value || 'A technique',
-        one: { name: value, points: [], before: [], detail: withoutPrerequisites(NO_DETAIL) },
+        one: { name: value, points: [], before: [], detail: detailOut(NO_DETAIL, () => null) },
         wrong: [],
       });
       continue;
@@ -185,7 +229,7 @@ function readText(text: string): ReadTechnique[] {
     if (!last) {
       out.push({
         name: 'The text',
-        one: { points: [], before: [], detail: withoutPrerequisites(NO_DETAIL) },
+        one: { points: [], before: [], detail: detailOut(NO_DETAIL, () => null) },
         wrong: [`Line ${i + 1}: begin with “technique: its name”.`],
       });
       continue;
@@ -199,7 +243,11 @@ function readText(text: string): ReadTechnique[] {
       if (!m) amiss('a range is written “80 to 100”.');
       return m ? { lo: Number(m[1]), hi: Number(m[2]) } : null;
     };
-    const bars = value.split('|').map((x) => x.trim());
+    const cells = value.split('|').map((x) => x.trim());
+    const put = (more: Partial<FileDetail>) => {
+      one.detail = { ...one.detail, ...more };
+    };
+    const number = (cell: string | undefined) => (cell === undefined || cell === '' ? Number.NaN : Number(cell));
     switch (key) {
       case 'kind':
       case 'summary':
@@ -214,36 +262,69 @@ function readText(text: string): ReadTechnique[] {
         one.before.push(value);
         break;
       case 'height':
-        one.detail = { ...one.detail, zone: value as never };
+        put({ zone: value as never });
         break;
       case 'surface':
       case 'target':
-        one.detail = { ...one.detail, [key]: value };
+        put({ [key]: value });
+        break;
+      case 'side rule':
+        put({ sideRule: value });
         break;
       case 'term':
-        one.detail = {
-          ...one.detail,
+        put({
           terms: [
             ...one.detail.terms,
-            { lang: bars[0] ?? '', text: bars[1] ?? '', said: bars[2] ?? '', meaning: bars[3] ?? '' },
+            { lang: cells[0] ?? '', text: cells[1] ?? '', said: cells[2] ?? '', meaning: cells[3] ?? '' },
           ],
-        };
+        });
+        break;
+      case 'formerly':
+        put({ formerly: [...one.detail.formerly, value] });
         break;
       case 'way':
-        one.detail = {
-          ...one.detail,
+        put({
           variants: [
             ...one.detail.variants,
             {
-              name: bars[0] ?? '',
-              schools: bars[1] ?? '',
-              why: bars[2] ?? '',
-              graded: bars[3] === 'shown at gradings',
-              pointId: null,
+              name: cells[0] ?? '',
+              schools: cells[1] ?? '',
+              why: cells[2] ?? '',
+              graded: cells[3] === 'shown at gradings',
+              point: cells[4] || null,
             },
           ],
-        };
+        });
         break;
+      case 'counts':
+        put({ counts: cells });
+        break;
+      case 'joined':
+        put({ joined: cells.map(number) });
+        break;
+      case 'ceiling':
+        put({
+          ceiling: {
+            condition: cells[0] ?? '',
+            kind: (cells[1] || null) as never,
+            contact: cells[2] ?? '',
+            targets: cells[3] ?? '',
+            age: cells[4] ? number(cells[4]) : null,
+          },
+        });
+        break;
+      case 'from above':
+        put({ geometry: Object.fromEntries(GEOMETRY.map((k, n) => [k, number(cells[n])])) as FileDetail['geometry'] });
+        break;
+      case 'check':
+        put({ selfChecks: [...one.detail.selfChecks, { arrange: cells[0] ?? '', pass: cells[1] ?? '', names: [] }] });
+        break;
+      case 'shows': {
+        const check = one.detail.selfChecks.at(-1);
+        if (check) check.names.push({ outcome: cells[0] ?? '', slip: cells[1] ?? '' });
+        else amiss('“shows” belongs to a check.');
+        break;
+      }
       case 'point':
         one.points.push({ name: value, slips: [] });
         break;

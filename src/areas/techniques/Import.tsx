@@ -1,8 +1,7 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useMemo, useRef, useState } from 'react';
-import { NO_DETAIL } from '../../contracts/stored/technique';
-import { readTechniques, type TechniqueFile } from '../../contracts/techniqueFile';
+import { detailIn, readTechniques, type TechniqueFile } from '../../contracts/techniqueFile';
 import type { TechniquesView } from '../../contracts/views';
 import { fold, plural } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
@@ -42,6 +41,11 @@ export default function Import({ view }: { view: TechniquesView }) {
     for (const t of list) {
       if (stopped.current) break;
       setWorking({ at: n + 1, of: list.length });
+      const points = t.points.map((p) => ({
+        ...p,
+        id: newId(),
+        slips: p.slips.map((s) => ({ ...s, id: newId() })),
+      }));
       const answer = await send('technique.save', {
         id: ids.get(fold(t.name))!,
         name: t.name,
@@ -50,8 +54,11 @@ export default function Import({ view }: { view: TechniquesView }) {
         sided: t.sided,
         stanceId: idOf(t.stance),
         stepId: idOf(t.step),
-        points: t.points.map((p) => ({ ...p, id: newId(), slips: p.slips.map((s) => ({ ...s, id: newId() })) })),
-        detail: { ...NO_DETAIL, ...t.detail, prerequisites: t.before.flatMap((b) => ids.get(fold(b)) ?? []) },
+        points,
+        detail: detailIn(t.detail, {
+          pointId: (name) => points.find((p) => fold(p.name) === fold(name))?.id,
+          prerequisites: t.before.flatMap((b) => ids.get(fold(b)) ?? []),
+        }),
       });
       if (!answer.ok) {
         setWrong(`${t.name}: ${answer.title} ${n} ${plural(n, 'technique')} were taken before it.`);

@@ -3,6 +3,7 @@ import { DirectedGraph } from 'graphology';
 import { hasCycle, topologicalSort } from 'graphology-dag';
 import { describe, expect, it } from 'vitest';
 import { ALONE } from '../units/condition';
+import { differenceInWords } from '../words';
 import { standardChanges, standardInWords } from '../words/english/standard';
 import { anySyllabus, asks, context, editing, library, names, RANKS, syllabus, thread } from './builders';
 import { checkSyllabus, risksOf, sortFindings } from './checkSyllabus';

@@ -3,8 +3,9 @@ import { eq } from 'drizzle-orm';
 import type { PgTable } from 'drizzle-orm/pg-core';
 import { v7 } from 'uuid';
 import { DEMO_PASSWORD, DEMO_SIGN_INS } from '../../../scripts/demo-sign-ins.mjs';
+import { detailIn } from '../../contracts/techniqueFile';
 import type { PlainDate } from '../../core';
-import { addDays, applyDepartures, findDepartures, readSequence, type Departure, type Sequence } from '../../core';
+import { addDays, applyDepartures, findDepartures, readSequence, type Sequence } from '../../core';
 import { inSchool, openDatabase, openPool, type Transaction } from '../connection';
 import { FIRST_STEPS } from '../openSchool';
 import { factsFor, readItems } from '../queries/items';
@@ -31,11 +32,10 @@ import {
   technique,
 } from '../tables';
 import { account, user } from '../tables/auth';
-import { detailOf } from './details';
 import { DEMO_SCHOOL_ID, generateDemo, techniqueOf, type DemoSchool } from './generate';
+import { DEMO_DERIVED, DEMO_HALLS, DEMO_WRITTEN, recipeOf } from './hall';
 import { writeLived, writeShowings } from './lived';
 import { partnersOf } from './partners';
-import { DEMO_HALLS, DEMO_SEQUENCES } from './sequences';
 import { syllabusFrom, theDraft, withForms } from './way';
 
 const ROWS_AT_ONCE = 2000;
@@ -82,13 +82,12 @@ export async function writeSchool(tx: Transaction, schoolId: string, name: strin
     ...t,
     stanceId: null,
     stepId: null,
-    summary: made.summaries.get(t.id) ?? '',
+    summary: made.files.get(t.id)!.summary,
     changedBy: head!.id,
-    detail: detailOf(
-      t.name,
-      (n) => made.techniques.find((x) => x.name === n)?.id,
-      (n) => points.find((p) => p.name === n)?.id,
-    ),
+    detail: detailIn(made.files.get(t.id)!.detail, {
+      pointId: (n) => points.find((p) => p.name === n)?.id,
+      prerequisites: made.files.get(t.id)!.before.flatMap((n) => made.techniques.find((x) => x.name === n)?.id ?? []),
+    }),
   }));
   await tx.insert(technique).values(standingAlone);
   for (const t of made.techniques)
@@ -191,38 +190,37 @@ export async function writeSchool(tx: Transaction, schoolId: string, name: strin
 async function writeSequences(tx: Transaction, made: DemoSchool) {
   const schoolId = DEMO_SCHOOL_ID;
   const vocabulary = await readVocabulary(tx);
-  const idOf = new Map(DEMO_SEQUENCES.map((s) => [s.title, v7()]));
+  const idOf = new Map([...DEMO_WRITTEN, ...DEMO_DERIVED].map((s) => [s.title, v7()]));
   const find = (title: string) => idOf.get(title)!;
   const bodies = new Map<string, Sequence>();
   const by = made.teachers[0]!.id;
-  for (const s of DEMO_SEQUENCES) {
+  for (const { title, text } of DEMO_WRITTEN) {
+    const id = find(title);
+    const { sequence: read, problems } = readSequence(text, vocabulary);
+    if (problems.length > 0) throw new Error(`${title}: line ${problems[0]!.line}, ${problems[0]!.message}`);
+    const body = { ...read, about: { ...read.about, title } };
+    bodies.set(id, body);
+    await tx.insert(sequence).values({ schoolId, id, title, ...keptOf(body), text, changedBy: by });
+  }
+  for (const s of DEMO_DERIVED) {
     const id = find(s.title);
-    const parentId = s.from === undefined ? null : find(s.from);
-    const recipe = s.recipe?.(find) ?? null;
-    let body: Sequence;
-    let text = s.text ?? '';
-    let departures: Departure[] = [];
-    if (parentId === null) {
-      const { sequence: read, problems } = readSequence(text, vocabulary);
-      if (problems.length > 0) throw new Error(`${s.title}: line ${problems[0]!.line}, ${problems[0]!.message}`);
-      body = { ...read, about: { ...read.about, title: s.title } };
-    } else {
-      const computed = computedOf({ parentId, recipe, title: s.title }, bodies, vocabulary);
-      if (!computed.ok) throw new Error(`${s.title}: ${computed.error}`);
-      const plain = textOf(computed.value, vocabulary);
-      const edited = (s.edits ?? []).reduce((t, [was, becomes]) => {
-        if (!t.includes(was)) throw new Error(`${s.title}: “${was}” is not there to be changed in:\n${t}`);
-        return t.replace(was, becomes);
-      }, plain);
-      const read = readSequence(edited, vocabulary).sequence;
-      departures = findDepartures(computed.value.moves, read.moves);
-      body = {
-        about: { ...read.about, title: s.title },
-        moves: applyDepartures(computed.value.moves, departures).moves,
-        closing: computed.value.closing,
-      };
-      text = textOf(body, vocabulary);
-    }
+    const parentId = find(s.from);
+    const recipe = recipeOf(s, find);
+    const computed = computedOf({ parentId, recipe, title: s.title }, bodies, vocabulary);
+    if (!computed.ok) throw new Error(`${s.title}: ${computed.error}`);
+    const plain = textOf(computed.value, vocabulary);
+    const edited = s.edits.reduce((t, [was, becomes]) => {
+      if (!t.includes(was)) throw new Error(`${s.title}: “${was}” is not there to be changed in:\n${t}`);
+      return t.replace(was, becomes);
+    }, plain);
+    const read = readSequence(edited, vocabulary).sequence;
+    const departures = findDepartures(computed.value.moves, read.moves);
+    const body: Sequence = {
+      about: { ...read.about, title: s.title },
+      moves: applyDepartures(computed.value.moves, departures).moves,
+      closing: computed.value.closing,
+    };
+    const text = textOf(body, vocabulary);
     bodies.set(id, body);
     await tx.insert(sequence).values({
       schoolId,

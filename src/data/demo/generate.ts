@@ -1,3 +1,4 @@
+import type { TechniqueFile } from '../../contracts/techniqueFile';
 import {
   STEADY,
   addDays,
@@ -17,7 +18,7 @@ import {
 } from '../../core';
 import { FIRST_CONDITIONS, FIRST_STEPS } from '../openSchool';
 import { dice, type Dice } from './dice';
-import { DEMO_TECHNIQUES } from './library';
+import { DEMO_TECHNIQUES } from './hall';
 import { DEMO_ASKS, DEMO_RANKS, DEMO_STUDENTS } from './syllabus';
 import { plainRequirement } from './way';
 
@@ -48,7 +49,8 @@ export interface DemoSchool {
   conditions: ({ id: string; name: string } & ConditionFacts)[];
   order: ConditionOrder;
   techniques: Technique[];
-  summaries: Map<string, string>;
+  /** The techniques as their file has them. */
+  files: ReadonlyMap<string, TechniqueFile>;
   requirements: (Requirement & { rankId: string })[];
   gates: { id: string; rankId: string; kind: (typeof DEMO_ASKS)[string]['gates'][number][0]; amount: number }[];
   teachers: { id: string; name: string; role: 'head' | 'instructor' | 'examiner' }[];
@@ -113,7 +115,6 @@ export function generateDemo(today: PlainDate, seed = 20_260_301, other: Partial
   if (!made.ok) throw new Error('the first conditions form a circle');
 
   const techniqueId = new Map(DEMO_TECHNIQUES.map((t) => [t.name, newId()]));
-  const range = (r: readonly [number, number] | null) => (r ? { lo: r[0], hi: r[1] } : null);
   const techniques: Technique[] = DEMO_TECHNIQUES.map((t) => ({
     id: techniqueId.get(t.name)!,
     name: t.name,
@@ -124,8 +125,6 @@ export function generateDemo(today: PlainDate, seed = 20_260_301, other: Partial
     points: t.points.map((p): Point => ({
       ...p,
       id: newId(),
-      accepted: range(p.accepted),
-      wanted: range(p.wanted),
       slips: p.slips.map((s) => ({ id: newId(), ...s })),
     })),
   }));
@@ -233,7 +232,7 @@ export function generateDemo(today: PlainDate, seed = 20_260_301, other: Partial
     conditions,
     order: made.value,
     techniques,
-    summaries: new Map(DEMO_TECHNIQUES.map((t) => [techniqueId.get(t.name)!, t.summary])),
+    files: new Map(DEMO_TECHNIQUES.map((t) => [techniqueId.get(t.name)!, t])),
     requirements,
     gates,
     teachers,

@@ -1,5 +1,6 @@
 // What Causeway Hall has written down beside its looks: showings of forms, corrections given, practice, rests, an incident,
 // what the last grading decided, the day of the next one.
+import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import {
   addDays,
@@ -18,9 +19,8 @@ import {
   type CountMark,
   type PlainDate,
 } from '../../core';
-import { eq } from 'drizzle-orm';
 import type { Transaction } from '../connection';
-import { readVersions, versionFor, readFollowed } from '../queries/syllabus';
+import { readFollowed, readVersions, versionFor } from '../queries/syllabus';
 import {
   consent,
   focusGiven,

@@ -11,39 +11,35 @@ import {
   tally,
   type Sequence,
 } from '../../core';
-import { DEMO_SEQUENCES, DEMO_VOCABULARY } from './sequences';
+import { DEMO_DERIVED, DEMO_VOCABULARY, DEMO_WRITTEN, recipeOf } from './hall';
 
 /** All sequences of the hall, made as the demo makes them. */
 const made = (() => {
   const all = new Map<string, Sequence>();
-  for (const s of DEMO_SEQUENCES) {
-    if (s.text !== undefined) {
-      all.set(s.title, readSequence(s.text, DEMO_VOCABULARY).sequence);
-      continue;
-    }
+  for (const { title, text } of DEMO_WRITTEN) all.set(title, readSequence(text, DEMO_VOCABULARY).sequence);
+  for (const s of DEMO_DERIVED) {
     const child = derive(
-      all.get(s.from!)!,
-      s.recipe!((t) => t),
+      all.get(s.from)!,
+      recipeOf(s, (t) => t),
       { find: (t) => all.get(t), vocabulary: DEMO_VOCABULARY },
     );
     if (!child.ok) throw new Error(`${s.title}: ${child.error}`);
-    const plain = printSequence(child.value, DEMO_VOCABULARY);
-    const text = (s.edits ?? []).reduce((t, [was, becomes]) => {
-      expect(t, s.title).toContain(was);
-      return t.replace(was, becomes);
-    }, plain);
+    const text = s.edits.reduce(
+      (t, [was, becomes]) => {
+        expect(t, s.title).toContain(was);
+        return t.replace(was, becomes);
+      },
+      printSequence(child.value, DEMO_VOCABULARY),
+    );
     all.set(s.title, readSequence(text, DEMO_VOCABULARY).sequence);
   }
   return all;
 })();
 
 describe('the sequences of the hall', () => {
-  it.each(DEMO_SEQUENCES.filter((s) => s.text !== undefined).map((s) => [s.title, s.text!] as const))(
-    '%s is read without a question',
-    (_title, text) => {
-      expect(readSequence(text, DEMO_VOCABULARY).problems).toEqual([]);
-    },
-  );
+  it.each(DEMO_WRITTEN.map((s) => [s.title, s.text] as const))('%s is read without a question', (_title, text) => {
+    expect(readSequence(text, DEMO_VOCABULARY).problems).toEqual([]);
+  });
 
   it.each([...made.keys()])('%s prints and reads without loss', (title) => {
     const seq = made.get(title)!;

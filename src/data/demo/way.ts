@@ -9,7 +9,6 @@ import {
   type ConditionStep,
   type Edit,
   type EditContext,
-  type SyllabusContext,
   type Item,
   type ItemFacts,
   type PlacedRequirement,
@@ -17,6 +16,7 @@ import {
   type Requirement,
   type Rung,
   type Syllabus,
+  type SyllabusContext,
   type Thread,
 } from '../../core';
 import type { DemoSchool } from './generate';

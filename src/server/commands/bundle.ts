@@ -3,7 +3,7 @@ import { v7 } from 'uuid';
 import type { CommandInput, CommandName } from '../../contracts/commands';
 import type { Bundle, BundleLine, BundleReport, ItemByName } from '../../contracts/stored/bundle';
 import { NO_DETAIL } from '../../contracts/stored/technique';
-import type { TechniqueFile } from '../../contracts/techniqueFile';
+import { type TechniqueFile, detailIn } from '../../contracts/techniqueFile';
 import {
   compareSyllabi,
   differenceInWords,
@@ -221,6 +221,11 @@ async function takeTechniques(
     }
     const id = idOf.get(fold(t.name)) ?? v7();
     idOf.set(fold(t.name), id);
+    const points = t.points.map((p) => ({
+      ...p,
+      id: pointIds.get(`${id} ${fold(p.name)}`) ?? v7(),
+      slips: p.slips.map((s) => ({ ...s, id: v7() })),
+    }));
     const input = {
       id,
       name: t.name,
@@ -230,17 +235,11 @@ async function takeTechniques(
       // What they stand on may come later in the file.
       stanceId: null,
       stepId: null,
-      points: t.points.map((p) => ({
-        ...p,
-        id: pointIds.get(`${id} ${fold(p.name)}`) ?? v7(),
-        slips: p.slips.map((s) => ({ ...s, id: v7() })),
-      })),
-      // Points are known by their ids here only.
-      detail: {
-        ...t.detail,
+      points,
+      detail: detailIn(t.detail, {
+        pointId: (n) => points.find((x) => fold(x.name) === fold(n))?.id,
         prerequisites: [],
-        variants: t.detail.variants.map((x) => ({ ...x, pointId: null })),
-      },
+      }),
     };
     if (!rowIds.has(id)) {
       fresh.push(input);

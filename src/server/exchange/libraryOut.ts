@@ -1,4 +1,4 @@
-import { withoutPrerequisites } from '../../contracts/techniqueFile';
+import { detailOut } from '../../contracts/techniqueFile';
 import type { LibraryView } from '../../contracts/views';
 import type { Transaction } from '../../data/connection';
 import { readLibrary } from '../../data/queries/library';
@@ -22,7 +22,7 @@ export async function libraryView(tx: Transaction): Promise<LibraryView> {
           ...p,
           slips: slips.map(({ id: _slip, ...s }) => s),
         })),
-        detail: withoutPrerequisites(t.detail),
+        detail: detailOut(t.detail, (id) => t.points.find((p) => p.id === id)?.name ?? null),
       })),
   };
 }

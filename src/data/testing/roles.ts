@@ -1,0 +1,4 @@
+/** The database that those of the tests are copied from, and the roles it is reached by. */
+export const TEMPLATE = 't_template';
+const password = 'tests-only';
+export const ROLES = { app: { name: 'test_app', password }, auth: { name: 'test_auth', password } };
