@@ -304,12 +304,12 @@ test.describe('what follows from looks', () => {
     await page.getByRole('button', { name: 'Record an incident' }).click();
     await page.getByRole('button', { name: 'Record it' }).click();
     await expect(page.getByText('Say who was hurt.')).toBeVisible();
-    await page.locator('#incident-hurt').fill('Yuna');
+    await page.getByLabel('Who was hurt').fill('Yuna');
     await page.getByRole('option', { name: 'Yuna Brack' }).click();
-    await page.locator('#incident-cause').fill('Bram');
+    await page.getByLabel(/^By whom/).fill('Bram');
     await page.getByRole('option', { name: 'Bram Oakes' }).click();
     await page.locator('#incident-doing').fill('kick shield, holder retreating');
-    await page.locator('#incident-what').fill('Knocked heads.');
+    await page.getByLabel('What happened').fill('Knocked heads.');
     await page.getByLabel('A knock to the head').click();
     await expect(page.getByText(/not back the same day\.$/).last()).toBeVisible();
     await page.getByRole('button', { name: 'Record it' }).click();

@@ -246,7 +246,7 @@ test('a school goes out as a file and into an empty one, tried before it is done
     await input.setInputFiles(file('{ not json'));
     await shows(theirs, /school\.json is no whole JSON/);
     await input.setInputFiles(file('{"format":"something else"}'));
-    await shows(theirs, 'Format: This file is not a school of ours.');
+    await shows(theirs, 'This file is not a school of ours.');
     await theirs.getByRole('button', { name: 'Look at the small start' }).click();
     await shows(theirs, 'What the starter would do');
     await theirs.getByRole('button', { name: /^Take .* in$/ }).click();

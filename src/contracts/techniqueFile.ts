@@ -58,7 +58,10 @@ export const techniqueFileShape = v.object({
     ),
     [],
   ),
-  detail: v.optional(fileDetailShape, detailOut(NO_DETAIL, () => null)),
+  detail: v.optional(
+    fileDetailShape,
+    detailOut(NO_DETAIL, () => null),
+  ),
 });
 export type TechniqueFile = v.InferOutput<typeof techniqueFileShape>;
 
@@ -79,7 +82,10 @@ export function detailIn(
   return {
     ...d,
     prerequisites,
-    variants: d.variants.map(({ point, ...x }) => ({ ...x, pointId: point === null ? null : (pointId(point) ?? null) })),
+    variants: d.variants.map(({ point, ...x }) => ({
+      ...x,
+      pointId: point === null ? null : (pointId(point) ?? null),
+    })),
   };
 }
 

@@ -59,7 +59,9 @@ export async function openSchool(
   const ranks = s.ranks.map((r, position) => ({ schoolId, id: newId(), position, ...r }));
   if (ranks.length > 0) await tx.insert(rank).values(ranks);
   const conditions = new Map(FIRST_CONDITIONS.map((c) => [c.name as string, newId()]));
-  await tx.insert(condition).values(FIRST_CONDITIONS.map((c, position) => ({ schoolId, id: conditions.get(c.name)!, position, ...c })));
+  await tx
+    .insert(condition)
+    .values(FIRST_CONDITIONS.map((c, position) => ({ schoolId, id: conditions.get(c.name)!, position, ...c })));
   const order = FIRST_STEPS.map(([easier, harder]) => ({
     easier: conditions.get(easier)!,
     harder: conditions.get(harder)!,

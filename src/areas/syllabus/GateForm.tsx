@@ -33,7 +33,7 @@ export function GateForm({
     start: {
       id: value?.id ?? newId(),
       rankId,
-      kind: value?.kind ?? GATE_KINDS.find((k) => !taken.includes(k)) ?? ('hours'),
+      kind: value?.kind ?? GATE_KINDS.find((k) => !taken.includes(k)) ?? 'hours',
       amount: value?.amount ?? Number.NaN,
       rung: RUNGS[(value?.kind === 'consent' ? value.amount : 1) - 1] ?? RUNGS[0],
     },

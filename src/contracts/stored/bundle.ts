@@ -36,9 +36,10 @@ export const sequenceFileShape = v.object({
   departures: v.pipe(v.array(departureShape), v.maxLength(2000)),
 });
 
+const FORMAT = 'stavewright-school';
 /** A school as it travels: what it teaches and asks, without people and without ids. Everything is found by its name. */
 const bundleBody = v.object({
-  format: v.literal('stavewright-school', 'This file is not a school of ours.'),
+  format: v.literal(FORMAT, 'This file is not a school of ours.'),
   name: v.optional(name, 'A school'),
   ranks: v.pipe(v.array(v.object({ name, cloth })), v.maxLength(40, 'A school has at most 40 belts.')),
   conditions: v.pipe(v.array(conditionShape), v.maxLength(100, 'At most a hundred conditions.')),
@@ -125,8 +126,8 @@ export const bundleShape = v.pipe(
   v.unknown(),
   v.rawTransform(({ dataset, addIssue, NEVER }) => {
     try {
-      const raw = dataset.value as { version?: unknown } | null;
-      if (typeof raw !== 'object' || raw === null) throw new NotOurs('This file is not a school of ours.');
+      const raw = dataset.value as { format?: unknown; version?: unknown } | null;
+      if (typeof raw !== 'object' || raw?.format !== FORMAT) throw new NotOurs('This file is not a school of ours.');
       if (raw.version === undefined) throw new NotOurs('This school does not say its version.');
       return { ...storedBundle.upgrade(raw), version: storedBundle.version };
     } catch (e) {

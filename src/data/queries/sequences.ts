@@ -164,7 +164,10 @@ export async function rereadAll(tx: Transaction): Promise<void> {
     const errors = problems.filter((p) => p.severity === 'error').length;
     const titled = { ...body, about: { ...body.about, title: row.title } };
     if (errors !== row.problems || JSON.stringify(titled) !== JSON.stringify(row.body))
-      await tx.update(sequence).set({ ...keptOf(titled), problems: errors }).where(eq(sequence.id, row.id));
+      await tx
+        .update(sequence)
+        .set({ ...keptOf(titled), problems: errors })
+        .where(eq(sequence.id, row.id));
   }
   await recomputeAll(tx, vocabulary);
 }
