@@ -1,8 +1,8 @@
 // P6: a student's page in a school of a hundred thousand marks, and in the same school a hundred times older.
-import { v7 } from 'uuid';
 import type pg from 'pg';
+import { v7 } from 'uuid';
 import { inSchool, type Database } from '../../src/data/connection';
-import { writeSchool } from '../../src/data/demo/fill';
+import { writeSchool } from '../../src/data/demo/write/school';
 import { user } from '../../src/data/tables/auth';
 import { runView } from '../../src/server/views/run';
 import { benchSchool, TODAY } from './school';

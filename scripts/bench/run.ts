@@ -3,7 +3,7 @@ import { eq } from 'drizzle-orm';
 import pg from 'pg';
 import { v7 } from 'uuid';
 import { inSchool, openDatabase, openPool } from '../../src/data/connection';
-import { writeSchool } from '../../src/data/demo/fill';
+import { writeSchool } from '../../src/data/demo/write/school';
 import { prepareDatabase } from '../../src/data/prepare';
 import { person } from '../../src/data/tables';
 import { account, user } from '../../src/data/tables/auth';

@@ -7,31 +7,23 @@ import {
   actionSaid,
   CALL_MODES,
   COUNT_LANGUAGES,
-  layoutStave,
   makeVocabulary,
-  mirror,
   PLAIN_PACE,
   shortName,
-  swapRoles,
-  svgOf,
-  traceFloor,
-  turnArc,
   type Call,
   type CallMode,
   type CountLanguageId,
   type Move,
   type Pace,
 } from '../../core';
-import { Stave } from '../../kit/drawing/Stave';
-import { onScreen } from '../../kit/drawing/tones';
 import '../../kit/drawing/drawing.css';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
-import { FootMark } from '../../kit/marks/small';
 import { Switch } from '../../kit/Switch';
-import { hasVoice } from './sound';
-import { useCalling } from './useCalling';
+import { Board } from './Board';
 import './caller.css';
+import { NumberBox, Toggle, VoiceHint } from './Fields';
+import { useCalling } from './useCalling';
 
 const MODE_WORDS: Record<CallMode, string> = {
   through: 'straight through',
@@ -40,11 +32,13 @@ const MODE_WORDS: Record<CallMode, string> = {
   quarters: 'quarters at random',
   clock: 'by the clock',
 };
-type Words = CountLanguageId | 'names' | 'terms';
+
+export type Words = CountLanguageId | 'names' | 'terms';
 
 const heightOf = (h: string) => (h === 'upper' ? 'high ' : h === 'lower' ? 'low ' : '');
+
 /** What is done in a count, limb by limb: “rising block right”. */
-function doneIn(move: Move): string[] {
+export function doneIn(move: Move): string[] {
   const acts = move.step.actions.map((a) => {
     const named = /\b(high|low|rising|upper|lower)\b/i.test(a.name);
     return `${named || a.zone === null ? '' : heightOf(a.zone)}${actionSaid(a)}`;
@@ -156,7 +150,7 @@ export default function Caller({ view }: { view: SequenceView }) {
               <MenuItem value="names">names</MenuItem>
               <MenuItem value="terms">the school’s terms</MenuItem>
             </TextField>
-            <Number
+            <NumberBox
               label="Seconds a count"
               value={pace.secondsPerCount}
               lo={0.4}
@@ -164,8 +158,15 @@ export default function Caller({ view }: { view: SequenceView }) {
               step={0.1}
               onChange={(secondsPerCount) => set({ secondsPerCount })}
             />
-            <Number label="Rounds" value={pace.rounds} lo={1} hi={50} step={1} onChange={(rounds) => set({ rounds })} />
-            <Number
+            <NumberBox
+              label="Rounds"
+              value={pace.rounds}
+              lo={1}
+              hi={50}
+              step={1}
+              onChange={(rounds) => set({ rounds })}
+            />
+            <NumberBox
               label="Pause, seconds"
               value={pace.rest}
               lo={0}
@@ -174,7 +175,7 @@ export default function Caller({ view }: { view: SequenceView }) {
               onChange={(rest) => set({ rest })}
             />
             {(pace.mode === 'tens' || pace.mode === 'quarters') && (
-              <Number
+              <NumberBox
                 label={pace.mode === 'tens' ? 'Times a side' : 'Counts'}
                 value={pace.times}
                 lo={1}
@@ -184,7 +185,7 @@ export default function Caller({ view }: { view: SequenceView }) {
               />
             )}
             {pace.mode === 'clock' && (
-              <Number
+              <NumberBox
                 label="Round, seconds"
                 value={pace.clock}
                 lo={5}
@@ -193,7 +194,7 @@ export default function Caller({ view }: { view: SequenceView }) {
                 onChange={(clock) => set({ clock })}
               />
             )}
-            <Number
+            <NumberBox
               label="From count"
               value={pace.from}
               lo={1}
@@ -269,191 +270,5 @@ export default function Caller({ view }: { view: SequenceView }) {
         </footer>
       </main>
     </IslandRoot>
-  );
-}
-
-function Number({
-  label,
-  value,
-  lo,
-  hi,
-  step,
-  onChange,
-}: {
-  label: string;
-  value: number;
-  lo: number;
-  hi: number;
-  step: number;
-  onChange: (n: number) => void;
-}) {
-  const [text, setText] = useState(String(value));
-  const n = globalThis.Number(text.replace(',', '.'));
-  const fine = text.trim() !== '' && n >= lo && n <= hi;
-  return (
-    <TextField
-      id={`n-${label}`}
-      label={label}
-      value={text}
-      inputMode="decimal"
-      error={!fine}
-      helperText={fine ? undefined : `from ${lo} to ${hi}`}
-      onChange={(e) => {
-        setText(e.target.value);
-        const x = globalThis.Number(e.target.value.replace(',', '.'));
-        if (e.target.value.trim() !== '' && x >= lo && x <= hi) onChange(step >= 1 ? Math.round(x) : x);
-      }}
-    />
-  );
-}
-
-function Toggle({ on, word, set }: { on: boolean; word: string; set: (on: boolean) => void }) {
-  return (
-    <Button className={`toggle${on ? ' on' : ''}`} role="switch" aria-checked={on} onClick={() => set(!on)}>
-      {word}: {on ? 'yes' : 'no'}
-    </Button>
-  );
-}
-
-function VoiceHint({ lang, name }: { lang: string; name: string }) {
-  const [known, setKnown] = useState<boolean | null>(null);
-  useEffect(() => {
-    const look = () => setKnown(hasVoice(lang));
-    const timer = setTimeout(look, 300);
-    return () => clearTimeout(timer);
-  }, [lang]);
-  return known === false ? (
-    <p className="second">This device has no voice for {name}: the tone and the screen call.</p>
-  ) : null;
-}
-
-function Board({
-  view,
-  call,
-  next,
-  words,
-  pace,
-  facing,
-  over,
-  termOf,
-}: {
-  view: SequenceView;
-  call: Call | undefined;
-  next: Call | undefined;
-  words: Words;
-  pace: Pace;
-  facing: boolean;
-  over: boolean;
-  termOf: (call: Call) => string;
-}) {
-  const s = view.sequence!;
-  const vocabulary = useMemo(() => makeVocabulary(view.words), [view.words]);
-  const mirrored = call?.mirrored ?? pace.sides === 'mirrored';
-  const swapped = call?.rolesSwapped ?? false;
-  const { layout, trace } = useMemo(() => {
-    let body = swapped ? swapRoles(s.body) : s.body;
-    if (mirrored) body = mirror(body);
-    const floor = traceFloor(body, { stature: 1.7, stances: (name) => vocabulary.find(name)?.geometry ?? null });
-    return {
-      trace: floor,
-      layout: layoutStave(
-        body,
-        {
-          column: 103,
-          zoneGap: 31,
-          scale: 1.32,
-          rows: {
-            sections: false,
-            breath: false,
-            turn: false,
-            weight: false,
-            names: false,
-            feet: !body.moves.some((m) => m.partner !== null),
-          },
-        },
-        floor,
-      ),
-    };
-  }, [s.body, mirrored, swapped, vocabulary]);
-  const move = call?.move ?? null;
-  const index = call?.index ?? null;
-  const at = index === null ? undefined : trace.at[index];
-  const before = index === null || index === 0 ? trace.start : trace.at[index - 1];
-  const large = call === undefined ? '' : call.kind === 'count' && words === 'terms' ? termOf(call) : call.written;
-  const language = words === 'names' || words === 'terms' ? null : COUNT_LANGUAGES[words];
-  const said = call?.kind === 'count' && language && call.number > 0 ? language.word(call.number).said : '';
-  const mine = move && facing ? mirror({ ...s.body, moves: [move] }).moves[0]! : null;
-  const quiet = call && call.kind !== 'count';
-  const headed = at?.heading ?? 0;
-  return (
-    <>
-      <div className="hd">
-        <h1>{s.title}</h1>
-        <p className="side">
-          <FootMark side={mirrored ? 'right' : 'left'} height={38} />
-          {mirrored ? 'the other side' : 'as written'}
-          {swapped && <small>roles swapped</small>}
-        </p>
-        <p className="pc num">
-          <b>{pace.secondsPerCount.toFixed(1)}</b> s a count
-        </p>
-        <p className="rd">
-          round {call?.round ?? 1} of {pace.rounds * (pace.sides === 'both' ? 2 : 1)}
-        </p>
-      </div>
-      <div className={`face${quiet ? ' quiet' : ''}`} aria-live="assertive">
-        <p className="n">{call === undefined ? '' : quiet ? '' : call.number}</p>
-        <div className="w">
-          <Fit text={over ? 'Stop' : large} lang={call?.lang ?? 'en'} />
-          {said && said !== large && <p className="said">{said}</p>}
-          {move && (
-            <div className="do">
-              <svg width="92" height="92" viewBox="-46 -46 92 92" aria-hidden="true">
-                <g
-                  dangerouslySetInnerHTML={{
-                    __html: svgOf(
-                      move.step.turn ? turnArc(0, 0, before?.heading ?? 0, move.step.turn.degrees, 2.3) : [],
-                      onScreen,
-                    ),
-                  }}
-                />
-                <g transform={`rotate(${headed}) scale(2.3)`}>
-                  <path d="M0 9V-7" stroke="var(--ink)" strokeWidth="1.9" strokeLinecap="round" />
-                  <path d="M0 -12L4.5 -4H-4.5Z" fill="var(--ink)" />
-                </g>
-              </svg>
-              <div>
-                {doneIn(move)
-                  .slice(0, 2)
-                  .map((d) => (
-                    <p key={d} className="mv">
-                      {d}
-                    </p>
-                  ))}
-                {move.partner && <p className="b">B: {doneIn({ ...move, step: move.partner }).join(', ')}</p>}
-                {mine && <p className="b">you, facing them: {doneIn(mine).join(', ')}</p>}
-              </div>
-            </div>
-          )}
-          <p className="nx">
-            <span>next</span> {next?.move ? `${next.number} ${doneIn(next.move)[0]!}` : 'the end'}
-          </p>
-        </div>
-      </div>
-      <div className="line">
-        <Stave layout={layout} title={s.title} lit={index} next={next?.index ?? null} follow />
-      </div>
-    </>
-  );
-}
-
-/** A word as large as its place allows. */
-function Fit({ text, lang }: { text: string; lang: string }) {
-  const wide = [...text].reduce((w, c) => w + (c.codePointAt(0)! > 0x2e7f ? 1 : 0.54), 0);
-  const size = Math.min(176, 620 / Math.max(1, wide));
-  return (
-    <p className="word" lang={lang} style={{ fontSize: `min(${size.toFixed(0)}px, ${(size / 12.8).toFixed(1)}vw)` }}>
-      {text}
-    </p>
   );
 }

@@ -6,7 +6,7 @@ import {
   type CompletionContext,
 } from '@codemirror/autocomplete';
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
-import { setDiagnostics, lintKeymap, type Diagnostic } from '@codemirror/lint';
+import { lintKeymap, setDiagnostics, type Diagnostic } from '@codemirror/lint';
 import { EditorState, RangeSetBuilder, StateEffect, StateField } from '@codemirror/state';
 import {
   Decoration,

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { lazy, Suspense, useDeferredValue, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { Legend } from 'recharts';
 import type { SyllabusView } from '../../contracts/views';
 import {
   capital,
@@ -22,7 +23,6 @@ import { IslandRoot } from '../../kit/IslandRoot';
 import { newId, send } from '../../kit/send';
 import { AddItem } from './AddItem';
 import { BeltSheet, type Does } from './BeltSheet';
-import { cellId, Cloth, type Grip, type Place, type Tie } from './Cloth';
 import { ConditionsSheet } from './ConditionsSheet';
 import { Coverage } from './Coverage';
 import { NAMES } from './drawing';
@@ -30,11 +30,11 @@ import { Findings } from './Findings';
 import { LimitsSheet } from './LimitsSheet';
 import { RankSheet } from './RankSheet';
 import { RequirementSheet } from './RequirementSheet';
-import { Tab } from './small';
 import './syllabus.css';
 import { ThreadSheet } from './ThreadSheet';
 import { useDraft } from './useDraft';
 import { PublishSheet, VersionsSheet } from './VersionsSheet';
+import { cellId, Cloth, type Grip, type Place, type Tie } from './Weave';
 
 type Open =
   | { what: 'thread'; id: string }
@@ -44,6 +44,7 @@ type Open =
   | null;
 
 const LEAST_COLUMN = 52;
+
 /** Drawn only when it is asked for. */
 const LoadChart = lazy(() => import('./LoadChart'));
 
@@ -540,32 +541,4 @@ export default function Syllabus({
 function firstRank(s: SyllabusView['syllabus'], threadId: string, ranks: SyllabusView['ranks']): string | null {
   const asked = new Set(s.requirements.filter((r) => r.threadId === threadId).map((r) => r.rankId));
   return ranks.find((r) => asked.has(r.id))?.id ?? s.threads.find((t) => t.id === threadId)?.introduced ?? null;
-}
-
-function Legend() {
-  const sign = (d: string, className: string, eye = false) => (
-    <svg width="34" height="16" viewBox="0 0 34 16" aria-hidden="true" className="thread-sign">
-      <path d={d} className={className} />
-      {eye && <circle cx="8" cy="8" r="3.6" className="eye" />}
-    </svg>
-  );
-  const wraps = [-3.9, 0, 3.9].map((o) => `M${17 + o - 1.1} 13.6L${17 + o + 1.1} 2.4`).join('');
-  return (
-    <>
-      <span>{sign('M15 8H34', 'stitch', true)} introduced</span>
-      <span>{sign('M1 8H34', 'stitch')} trained</span>
-      <span>
-        <svg width="34" height="16" viewBox="0 0 34 16" aria-hidden="true" className="thread-sign">
-          <path d="M0 8H34" className="laid" />
-          <path d={wraps} className="wrap" />
-        </svg>{' '}
-        tested
-      </span>
-      <span>{sign('M0 8H34', 'laid')} kept</span>
-      <span>{sign('M0 8H14C20 8 23 6 28 2M14 8C22 8 24 9 31 8.5M14 8C20 8.5 22 12 27 14.5', 'fray')} let go</span>
-      <span>
-        <Tab /> changed since it was published
-      </span>
-    </>
-  );
 }

@@ -1,12 +1,12 @@
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { fail, ok, type Result } from '../units/result';
-import { swapRoles } from '../sequence/answer';
-import { pyramid } from '../sequence/compose';
-import { mirror } from '../sequence/mirror';
 import type { Move, Sequence } from '../sequence/move';
-import { quarterShuffle } from '../sequence/quarters';
+import { swapRoles } from '../sequence/operations/answer';
+import { pyramid } from '../sequence/operations/compose';
+import { mirror } from '../sequence/operations/mirror';
+import { quarterShuffle } from '../sequence/operations/quarters';
 import { shortName } from '../sequence/spoken';
+import { fail, ok, type Result } from '../units/result';
 import { COUNT_LANGUAGES, type CountLanguageId } from './counts';
 
 export const CALL_MODES = ['through', 'tens', 'pyramid', 'quarters', 'clock'] as const;

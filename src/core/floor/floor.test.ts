@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anySequence, written } from '../sequence/builders';
-import { mirror } from '../sequence/mirror';
+import { mirror } from '../sequence/operations/mirror';
+import { layoutFloor, runs } from './plan';
 import { fitRoom, footprint, hallCapacity } from './room';
 import { boxOf, crossesMiddle, SHARE, traceFloor, turnBy } from './trace';
-import { layoutFloor, runs } from './plan';
 
 const body = { stature: 1.7 };
 const SB = 0.259 * 1.7;

@@ -1,5 +1,5 @@
-import { familyOf } from '../sequence/vocabulary';
 import type { BodySide, Sequence, Step } from '../sequence/move';
+import { familyOf } from '../sequence/notation/vocabulary';
 import { fold } from '../units/fold';
 import { commonStance, NATURAL, type StanceGeometry } from './stance';
 

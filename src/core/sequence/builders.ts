@@ -1,5 +1,6 @@
 // Generated sequences for the laws.
 import fc from 'fast-check';
+import { ZONES } from '../units/zone';
 import {
   ACTION_KINDS,
   ACTION_SIDES,
@@ -15,8 +16,7 @@ import {
   type Sequence,
   type Step,
 } from './move';
-import { parseSequence } from './read';
-import { ZONES } from '../units/zone';
+import { parseSequence } from './notation/read';
 
 const NAMES = [
   'punch',

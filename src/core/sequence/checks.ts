@@ -3,12 +3,12 @@ import { crossesMiddle, stanceGeometry, traceFloor, type Body, type Trace } from
 import { fold } from '../units/fold';
 import { ZONES } from '../units/zone';
 import { capital, inWords, listInWords, plural } from '../words';
-import { loopReport } from './loops';
 import { isAdvancing, type Action, type BodySide, type Sequence, type Step } from './move';
+import { printLine } from './notation/print';
+import { familyOf, NO_WORDS, type Vocabulary } from './notation/vocabulary';
+import { loopReport } from './operations/loops';
 import { postContacts } from './post';
-import { printLine } from './print';
 import { kindInWords, tally } from './tally';
-import { familyOf, NO_WORDS, type Vocabulary } from './vocabulary';
 
 export const CHECKS = [
   'closing',

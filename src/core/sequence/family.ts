@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from '../units/result';
-import { needsOf, type Recipe } from './recipe';
+import { needsOf, type Recipe } from './operations/recipe';
 
 /** Where a sequence comes from: its parent and the recipe; null: written by hand. */
 export interface Origin {

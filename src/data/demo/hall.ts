@@ -52,7 +52,7 @@ export const DEMO_DERIVED: readonly DemoDerived[] = v.parse(v.array(derived), JS
 export const recipeOf = (d: DemoDerived, idOf: (title: string) => string): Recipe =>
   d.recipe.map((o) =>
     o.op === 'chain' ? { ...o, with: idOf(o.with) } : o.op === 'new head' ? { ...o, head: idOf(o.head) } : o,
-  ) as Recipe;
+  );
 
 export const DEMO_HALLS = [
   { name: 'the marsh room', width: 12, depth: 9 },

@@ -1,9 +1,9 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { v7 } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { gatherEvidence, rangesFor, type Evidence, type Side } from '../../core';
 import { inSchool } from '../connection';
-import { writeSchool } from '../demo/fill';
 import { generateDemo } from '../demo/generate';
+import { writeSchool } from '../demo/write/school';
 import { makeDatabase, type TestDatabase } from '../testing/database';
 import { readAttendance, readEvidence } from './evidence';
 

@@ -1,0 +1,119 @@
+import Button from '@mui/material/Button';
+import type { HomeView } from '../../../contracts/views';
+import { commonStance, dateInWords, layoutStave, traceFloor, type Sequence } from '../../../core';
+import '../../../kit/drawing/drawing.css';
+import { StaveLines } from '../../../kit/drawing/StaveLines';
+import { useEastern } from '../../../kit/fonts/useEastern';
+import { IslandRoot } from '../../../kit/IslandRoot';
+import { Belt } from '../../../kit/marks/Belt';
+import { firstName } from '../../../kit/words';
+
+const PER_LINE = 10;
+const metres = (n: number) => `${Math.round(n * 10) / 10} m`;
+
+/** What to practise this week, on one's own floor: prints in black and white, A4 or Letter. */
+export default function HomeSheet({ view, studentId }: { view: HomeView; studentId: string }) {
+  useEastern(view.student.name, ...view.items.map((i) => i.name));
+  const { student, next, focus } = view;
+  const { width, depth } = view.room;
+  return (
+    <IslandRoot>
+      <div className="home-sheet">
+        <div className="title">
+          <div>
+            <h1>
+              {firstName(student.name)}, at home this week{' '}
+              {next && <Belt name={next.name} cloth={next.cloth} width={76} height={20} />}
+            </h1>
+            <p className="sub">
+              {view.school}, {dateInWords(view.today)}.{' '}
+              {width !== null && depth !== null
+                ? `For a floor of ${metres(width)} by ${metres(depth)}.`
+                : 'No floor is written down yet: what fits is not reckoned.'}
+            </p>
+          </div>
+          <div className="actions no-print">
+            <a className="button" href={`/students/${studentId}`}>
+              Back to the page
+            </a>
+            <Button variant="contained" onClick={() => print()}>
+              Print
+            </Button>
+          </div>
+        </div>
+        {focus && (
+          <section className="first">
+            <h2>First of all</h2>
+            <p className="serif what">
+              {focus.point}
+              {focus.side === 'none' ? '' : `, ${focus.side}`}.
+            </p>
+            {focus.cue !== '' && <p className="serif cue">“{focus.cue}”</p>}
+            <p>
+              {focus.how !== '' && `${focus.how}. `}
+              {focus.hurts && <b>Can hurt{focus.hurtsHow ? `: ${focus.hurtsHow}` : ''}. </b>}
+              {focus.holds}
+            </p>
+          </section>
+        )}
+        <p style={{ marginTop: 8 }}>
+          <b>True now:</b> {view.praise}
+        </p>
+        {view.items.length === 0 && (
+          <p className="message">
+            {next
+              ? 'Nothing can be practised at home just now; the list below says why.'
+              : 'This is the last belt: nothing is asked.'}
+          </p>
+        )}
+        {view.items.map((i) => (
+          <article key={i.key}>
+            <h3>
+              <span className="box" aria-hidden="true" /> {i.name} <span className="second">{i.condition}</span>
+            </h3>
+            <p>
+              {i.times} {i.why}
+            </p>
+            {i.cues.length > 0 && <p className="serif cue">{i.cues.map((c) => `“${c}”`).join(' ')}</p>}
+            {i.fit !== '' && <p>{i.fit}</p>}
+            {i.body && <Lines body={i.body} stature={view.room.stature} />}
+          </article>
+        ))}
+        <section>
+          <h2>Take care</h2>
+          <ul>
+            {view.cautions.map((c) => (
+              <li key={c}>{c}</li>
+            ))}
+          </ul>
+        </section>
+        {view.left.length > 0 && (
+          <section>
+            <h2>Not at home this week</h2>
+            <ul>
+              {view.left.map((l) => (
+                <li key={l.name + l.why}>
+                  {l.name} <span className="second">{l.why}</span>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+      </div>
+      <style>{`
+        .home-sheet { max-width: 760px; } .home-sheet section { margin-top: 14px; } .home-sheet ul { list-style: disc; padding-left: 20px; }
+        .home-sheet .first { border-left: 4px solid var(--pine); padding-left: 12px; } .home-sheet .what { font-size: 24px; line-height: 30px; font-weight: 600; } .home-sheet .cue { font-style: italic; font-size: 17px; line-height: 23px; }
+        .home-sheet article { padding: 8px 0; border-top: 1px solid var(--rule); margin-top: 8px; break-inside: avoid-page; } .home-sheet h3 { font: 620 16px/22px var(--sans); } .home-sheet h3 .second { font-weight: 430; }
+        .home-sheet .box { display: inline-block; width: 12px; height: 12px; border: 1px solid var(--ink); border-radius: 2px; margin-right: 4px; } .home-sheet .print-line { display: block; width: 100%; height: auto; break-inside: avoid; }
+        @media print { .home-sheet { max-width: none; } }
+      `}</style>
+    </IslandRoot>
+  );
+}
+
+function Lines({ body, stature }: { body: Sequence; stature: number }) {
+  const trace = traceFloor(body, { stature, stances: (name) => commonStance(name) });
+  return (
+    <StaveLines layout={layoutStave(body, { perLine: PER_LINE, rows: { breath: false, weight: false } }, trace)} />
+  );
+}

@@ -1,0 +1,119 @@
+import { useMemo, type KeyboardEvent } from 'react';
+import type { EverybodyView } from '../../../contracts/views';
+import { capital, dateInWords, inWords, plural, READINESS, tenthsInWords, VERDICTS } from '../../../core';
+import { useEastern } from '../../../kit/fonts/useEastern';
+import { IslandRoot } from '../../../kit/IslandRoot';
+import { Belt } from '../../../kit/marks/Belt';
+import { ChanceRule } from '../../../kit/marks/ChanceRule';
+import { Lozenge } from '../../../kit/marks/Lozenge';
+import { useAsked } from '../../../kit/useAsked';
+
+/** "Who is ready?", of all belts: everybody against their own next belt, by what is missing; moved through by keys. */
+export default function Everybody({ view }: { view: EverybodyView }) {
+  useEastern(...view.rows.map((r) => r.name));
+  const { view: said, wrong } = useAsked('chances', {});
+  const chances = useMemo(() => said && new Map(said.rows.map((r) => [r.studentId, r])), [said]);
+  const keys = (e: KeyboardEvent) => {
+    const by = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
+    if (by === 0 || !(e.target instanceof HTMLElement)) return;
+    e.preventDefault();
+    const links = [...document.querySelectorAll<HTMLElement>('.everybody tbody a.who')];
+    const now = links.indexOf(e.target);
+    links[Math.max(0, Math.min(links.length - 1, now + by))]?.focus();
+  };
+  return (
+    <IslandRoot>
+      <div className="title">
+        <div>
+          <h1>Who is ready?</h1>
+          <p className="sub">
+            {view.rows.length} {plural(view.rows.length, 'student')} against the next belt of each.{' '}
+            {view.gradingDay && `Grading on ${dateInWords(view.gradingDay)}. `}
+            {view.ranks.slice(0, -1).map((r, i) => (
+              <span key={r.id}>
+                {i > 0 && ' · '}
+                <a href={`/students/ready?rank=${r.id}`}>{r.name}</a>
+              </span>
+            ))}
+          </p>
+        </div>
+        <div className="actions no-print">
+          <a className="button" href="/students">
+            The whole roll
+          </a>
+        </div>
+      </div>
+      {wrong !== '' && <p className="message">The chances could not be fetched. {wrong}</p>}
+      {view.rows.length === 0 && <p className="message">Nobody is on the roll who has a next belt.</p>}
+      {view.rows.length > 0 && (
+        <div className="scroll">
+          <table className="list everybody" onKeyDown={keys}>
+            <thead>
+              <tr>
+                <th>Missing</th>
+                <th>Name</th>
+                <th>For</th>
+                <th>Asked</th>
+                <th>First in the way</th>
+                <th colSpan={2}>On the day</th>
+                <th>Looks</th>
+              </tr>
+            </thead>
+            <tbody>
+              {READINESS.map((group) => {
+                const rows = view.rows.filter((r) => r.group === group);
+                return rows.map((r, i) => {
+                  const c = chances?.get(r.id);
+                  return (
+                    <tr key={r.id} className={i === 0 ? 'first' : ''}>
+                      {i === 0 && (
+                        <th rowSpan={rows.length} scope="rowgroup" className="group">
+                          {capital(group)} <span className="second">{inWords(rows.length)}</span>
+                        </th>
+                      )}
+                      <td>
+                        <a className="who" href={`/students/${r.id}`}>
+                          {r.name}
+                        </a>
+                      </td>
+                      <td>
+                        <span className="row">
+                          <Belt name={r.next.name} cloth={r.next.cloth} width={40} height={12} /> {r.next.name}
+                        </span>
+                      </td>
+                      <td>
+                        <span className="row words" role="img" aria-label={r.missing}>
+                          {r.words.map((w, k) => (
+                            <Lozenge key={k} word={w} quiet size={0.8} />
+                          ))}
+                        </span>
+                      </td>
+                      <td className="second">{r.first}</td>
+                      <td className="day">
+                        {c ? tenthsInWords(c.chance) : chances ? 'too few looks' : wrong === '' ? '…' : ''}
+                      </td>
+                      <td>{c && <ChanceRule {...c} />}</td>
+                      <td className="num">{r.looks}</td>
+                    </tr>
+                  );
+                });
+              })}
+            </tbody>
+          </table>
+          <p className="legend">
+            {VERDICTS.map((w) => (
+              <span key={w}>
+                <Lozenge word={w} /> {w}
+              </span>
+            ))}
+          </p>
+        </div>
+      )}
+      <style>{`
+        .everybody { font-size: 14.5px; } .everybody .words { gap: 1px; flex-wrap: wrap; } .everybody .day { white-space: nowrap; }
+        .everybody .group { font: 600 16px/20px var(--serif); text-align: left; vertical-align: top; width: 130px; min-width: 130px; white-space: normal; padding-right: 14px; color: var(--ink); } .everybody .words { max-width: 190px; } .everybody .group span { display: block; font-family: var(--sans); font-weight: 430; }
+        .everybody tr.first > * { border-top: 1px solid var(--ink); } .everybody td { vertical-align: middle; }
+      `}</style>
+    </IslandRoot>
+  );
+}

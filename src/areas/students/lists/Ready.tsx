@@ -1,0 +1,303 @@
+import ButtonBase from '@mui/material/ButtonBase';
+import { useMemo, useState, type KeyboardEvent } from 'react';
+import type { ReadinessView } from '../../../contracts/views';
+import {
+  READINESS,
+  VERDICTS,
+  capital,
+  dateInWords,
+  inWords,
+  missingInWords,
+  plural,
+  tenthsInWords,
+} from '../../../core';
+import { IslandRoot } from '../../../kit/IslandRoot';
+import { Belt } from '../../../kit/marks/Belt';
+import { ChanceRule } from '../../../kit/marks/ChanceRule';
+import { Lozenge, VerdictMark } from '../../../kit/marks/Lozenge';
+import { Stick } from '../../../kit/marks/Stick';
+import { useAsked } from '../../../kit/useAsked';
+import { firstName } from '../../../kit/words';
+
+const GATE_HEADS = {
+  'time in rank': (n: number) => `${n} ${plural(n, 'month')}`,
+  classes: (n: number) => `${n} classes`,
+  hours: (n: number) => `${n} hours`,
+  age: (n: number) => `Age ${n}`,
+  consent: () => 'Consent',
+  'no open injury': () => 'No injury',
+  'earlier ranks fresh': () => 'Still fresh',
+};
+
+/** "Who is ready?": everybody with one belt against all the next one asks, grouped by what is missing. */
+export default function Ready({ view }: { view: ReadinessView }) {
+  const [at, setAt] = useState(view.rows.find((r) => r.group !== 'nothing missing')?.id ?? view.rows[0]?.id);
+  const [col, setCol] = useState<number | null>(null);
+  const row = view.rows.find((r) => r.id === at);
+  // Chances are simulated: the list stands at once and they come after it.
+  const { view: said, wrong: noChances } = useAsked('chances', { rankId: view.rank.id });
+  const chances = useMemo(() => said && new Map(said.rows.map((r) => [r.studentId, r])), [said]);
+  const { view: student, wrong: noStudent } = useAsked('student', at ? { id: at } : null);
+  const keys = (e: KeyboardEvent) => {
+    const across = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0;
+    if (across !== 0 && view.requirements.length > 0) {
+      e.preventDefault();
+      setCol(Math.max(0, Math.min(view.requirements.length - 1, (col ?? (across > 0 ? -1 : 0)) + across)));
+      return;
+    }
+    if (e.key === 'Enter' && at) {
+      e.preventDefault();
+      location.assign(`/students/${at}`);
+      return;
+    }
+    const by = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
+    if (by === 0) return;
+    e.preventDefault();
+    const next = view.rows[Math.max(0, Math.min(view.rows.length - 1, view.rows.findIndex((r) => r.id === at) + by))];
+    if (!next) return;
+    setAt(next.id);
+    document.getElementById(`row-${next.id}`)?.focus();
+  };
+  const { next } = view;
+  const below = view.ranks.filter((r) => r.id !== view.ranks.at(-1)?.id);
+  const gateCount = view.gates.length;
+  const missingBy = (i: number) => view.rows.filter((r) => r.words[i] !== 'met').length;
+  const shutBy = (i: number) => view.rows.filter((r) => r.gates[i] !== 'met').length;
+  return (
+    <IslandRoot>
+      <div className="title">
+        <div>
+          <h1>
+            {next ? `Who is ready for ${next.name}?` : `Who wears ${view.rank.name}?`}{' '}
+            {next && <Belt name={next.name} cloth={next.cloth} width={76} height={20} />}
+          </h1>
+          <p className="sub">
+            {view.rows.length} {plural(view.rows.length, 'student wears', 'students wear')} {view.rank.name}.{' '}
+            {below
+              .filter((r) => r.id !== view.rank.id)
+              .map((r, i) => (
+                <span key={r.id}>
+                  {i > 0 && ' · '}
+                  <a href={`/students/ready?rank=${r.id}`}>{r.name}</a>
+                </span>
+              ))}
+          </p>
+        </div>
+        <div className="actions no-print">
+          <a className="button" href="/students/everybody">
+            All belts
+          </a>
+          <a className="button" href="/students">
+            The whole roll
+          </a>
+        </div>
+      </div>
+      {view.rows.length === 0 && <p className="message">Nobody wears {view.rank.name} just now.</p>}
+      {next && view.requirements.length + gateCount === 0 && (
+        <p className="message">
+          {next.name} asks for nothing yet. <a href={`/syllabus?rank=${next.id}`}>Say what it asks</a>.
+        </p>
+      )}
+      {view.rows.length > 0 && (
+        <div className="columns ready">
+          <div className="scroll">
+            <table className="matrix" onKeyDown={keys}>
+              <thead>
+                <tr>
+                  <th className="second" scope="col">
+                    sorted by what is missing
+                  </th>
+                  <th className="second" scope="col" style={{ textAlign: 'left' }}>
+                    {view.rank.name} belts
+                  </th>
+                  {view.requirements.map((r, i) => (
+                    <th
+                      key={r.id}
+                      scope="col"
+                      className={`head${i > 0 && view.requirements[i - 1]!.kind !== r.kind ? ' gap' : ''}`}
+                      title={`${r.technique}, ${r.condition}`}
+                    >
+                      <span>{r.technique.length > 21 ? `${r.technique.slice(0, 20)}…` : r.technique}</span>
+                    </th>
+                  ))}
+                  {view.gates.map((g, i) => (
+                    <th key={g.id} scope="col" className={`head gate${i === 0 ? ' gap' : ''}`}>
+                      <span>{GATE_HEADS[g.kind](g.amount)}</span>
+                    </th>
+                  ))}
+                  <th className="second" scope="col" colSpan={2} style={{ textAlign: 'left', paddingLeft: 12 }}>
+                    on the day
+                  </th>
+                  <th className="second" scope="col">
+                    looks
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {READINESS.map((group) => {
+                  const rows = view.rows.filter((r) => r.group === group);
+                  return rows.map((r, i) => (
+                    <tr key={r.id} className={`${r.id === at ? 'lit' : ''}${i === 0 ? ' first' : ''}`}>
+                      {i === 0 && (
+                        <th rowSpan={rows.length} scope="rowgroup" className="group">
+                          {capital(group)}
+                          <span className="second">{inWords(rows.length)}</span>
+                        </th>
+                      )}
+                      <th scope="row">
+                        <ButtonBase
+                          id={`row-${r.id}`}
+                          onClick={() => setAt(r.id)}
+                          aria-pressed={r.id === at}
+                          tabIndex={r.id === at ? 0 : -1}
+                        >
+                          {r.name}
+                        </ButtonBase>
+                      </th>
+                      {r.words.map((w, k) => (
+                        <td
+                          key={view.requirements[k]!.id}
+                          className={`${k > 0 && view.requirements[k - 1]!.kind !== view.requirements[k]!.kind ? 'gap' : ''}${r.id === at && k === col ? ' cell' : ''}`}
+                        >
+                          {w && <Lozenge word={w} quiet />}
+                        </td>
+                      ))}
+                      {r.gates.map((w, k) => (
+                        <td key={view.gates[k]!.id} className={k === 0 ? 'gap' : ''}>
+                          {w && <Lozenge word={w} quiet />}
+                        </td>
+                      ))}
+                      {chances === null ? (
+                        <td colSpan={2} className="second day">
+                          …
+                        </td>
+                      ) : chances.has(r.id) ? (
+                        <>
+                          <td className="day">{tenthsInWords(chances.get(r.id)!.chance)}</td>
+                          <td>
+                            <ChanceRule {...chances.get(r.id)!} />
+                          </td>
+                        </>
+                      ) : (
+                        <td colSpan={2} className="second day">
+                          too few looks
+                        </td>
+                      )}
+                      <td className="num looks">{r.looks}</td>
+                    </tr>
+                  ));
+                })}
+              </tbody>
+              <tfoot>
+                <tr>
+                  <th />
+                  <th className="second" scope="row" style={{ textAlign: 'left' }}>
+                    not yet met by
+                  </th>
+                  {view.requirements.map((r, i) => (
+                    <td key={r.id} className={`num${i > 0 && view.requirements[i - 1]!.kind !== r.kind ? ' gap' : ''}`}>
+                      {missingBy(i)}
+                    </td>
+                  ))}
+                  {view.gates.map((g, i) => (
+                    <td key={g.id} className={`num${i === 0 ? ' gap' : ''}`}>
+                      {shutBy(i)}
+                    </td>
+                  ))}
+                  <td colSpan={3} />
+                </tr>
+              </tfoot>
+            </table>
+            <p className="legend">
+              {VERDICTS.map((w) => (
+                <span key={w}>
+                  <Lozenge word={w} /> {w}
+                </span>
+              ))}
+            </p>
+          </div>
+          <aside>
+            {(noStudent || noChances) && <p className="message">{noStudent || noChances}</p>}
+            {row && student && student.student.id === row.id && (
+              <section className="sheet" aria-live="polite">
+                <div className="spread">
+                  <h2>{row.name}</h2>
+                  <Belt name={view.rank.name} cloth={view.rank.cloth} width={52} height={15} />
+                </div>
+                <p className="second">
+                  {row.age === null ? 'Date of birth unknown' : `${capital(inWords(row.age))}`}. {view.rank.name} since{' '}
+                  {dateInWords(row.since)}.
+                </p>
+                <p className="serif" style={{ fontSize: 17, lineHeight: '24px', margin: '8px 0' }}>
+                  {student.answer}
+                </p>
+                {student.requirements
+                  .filter((r) => (col === null ? r.word !== 'met' : r.id === view.requirements[col]?.id))
+                  .slice(0, 3)
+                  .map((r) => (
+                    <div key={r.id} className="line" style={{ padding: '8px 0' }}>
+                      <p className="row" style={{ gap: 14 }}>
+                        <VerdictMark word={r.word} /> <b>{r.technique}</b>
+                      </p>
+                      <div style={{ margin: '4px 0 4px 22px' }}>
+                        {r.sticks.map((s) => (
+                          <Stick key={s.side} marks={s.marks} side={s.side} width={138} height={13} />
+                        ))}
+                      </div>
+                      <p className="second">{r.reason}</p>
+                    </div>
+                  ))}
+                <p className="line second" style={{ paddingTop: 8 }}>
+                  {capital(
+                    missingInWords(
+                      row.words.filter((w) => w !== null),
+                      row.gates.filter((g) => g === 'short').length,
+                    ),
+                  )}
+                  .
+                </p>
+                {student.chance && (
+                  <div className="line" style={{ padding: '8px 0' }}>
+                    <p className="spread">
+                      <b>On the day</b> <span className="second">from {student.chance.looks} looks</span>
+                    </p>
+                    <ChanceRule {...student.chance} width={260} height={22} scale />
+                    <p className="second">{capital(student.chance.words)}, gates aside.</p>
+                  </div>
+                )}
+                <div className="row no-print" style={{ marginTop: 12 }}>
+                  <a className="button" href={`/students/${row.id}`}>
+                    {firstName(row.name)}’s page
+                  </a>
+                  <a className="button" href={`/look?student=${row.id}`}>
+                    Look at {firstName(row.name)}
+                  </a>
+                </div>
+                <p className="second no-print" style={{ marginTop: 12 }}>
+                  ↑ ↓ person, ← → requirement, Enter opens the page
+                </p>
+              </section>
+            )}
+          </aside>
+        </div>
+      )}
+      <style>{`
+        .ready { grid-template-columns: minmax(0, 1fr) 308px; }
+        .matrix { font-size: 14.5px; }
+        .matrix th { font-weight: 430; vertical-align: bottom; }
+        .matrix .head { width: 26px; padding: 0 3px; height: 156px; vertical-align: bottom; }
+        .matrix .head span { display: block; writing-mode: vertical-rl; transform: rotate(180deg); width: 20px; height: 150px; padding: 6px 0; line-height: 18px; font-size: 13.5px; font-weight: 560; text-align: left; overflow: hidden; white-space: nowrap; background: var(--pale-wood); border: 1px solid var(--wood-line); border-radius: 0 0 4px 4px; }
+        .matrix .gate span { background: var(--sheet); border-color: var(--ink2); border-radius: 0 0 10px 10px; }
+        .matrix .gap { padding-left: 14px; } .matrix thead th:first-child { text-align: left; padding-right: 16px; } .matrix tbody th { vertical-align: middle; }
+        .matrix td { text-align: center; padding: 1px; } .matrix td svg { margin: 0 auto; }
+        .matrix tbody tr > * { border-top: 1px solid var(--rule); } .matrix tbody tr.first > * { border-top: 1px solid var(--ink); } .matrix tfoot td, .matrix tfoot th { border-top: 1px solid var(--ink); padding-top: 4px; }
+        .matrix .group { text-align: left; vertical-align: top; font: 600 16px/20px var(--serif); padding: 3px 16px 6px 0; max-width: 130px; } .matrix .group span { display: block; font-family: var(--sans); font-weight: 430; }
+        .matrix tbody th button { font: 430 14.5px/20px var(--sans); padding: 1px 10px 1px 4px; justify-content: flex-start; text-align: left; width: 100%; border-radius: 4px; }
+        .matrix tr.lit > :not(.group) { background: var(--lit); } .matrix tr.lit button { font-weight: 700; }
+        .matrix .day { text-align: left; padding-left: 12px; white-space: nowrap; } .matrix td.cell { outline: 2px solid var(--pine); outline-offset: -2px; border-radius: 3px; }
+        .matrix .looks { padding-left: 12px; text-align: right; }
+        @media (max-width: 1099px) { .ready { grid-template-columns: minmax(0, 1fr); } }
+      `}</style>
+    </IslandRoot>
+  );
+}

@@ -1,0 +1,136 @@
+import Button from '@mui/material/Button';
+import type { StudentView } from '../../../contracts/views';
+import { dateInWords } from '../../../core';
+import { Belt } from '../../../kit/marks/Belt';
+import { VerdictMark } from '../../../kit/marks/Lozenge';
+
+/** What the next belt asks besides work. */
+export function Gates({ view }: { view: StudentView }) {
+  if (view.gates.length === 0) return null;
+  return (
+    <section>
+      <h2>{view.reader === 'teacher' ? 'Gates' : 'Besides the work'}</h2>
+      <ul>
+        {view.gates.map((g) => (
+          <li key={g.id} className="line gate">
+            <VerdictMark word={g.word} />
+            <span>
+              {g.has}
+              {g.asks !== '' && <span className="second">, {g.asks}</span>}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** What earlier belts asked and has gone stale: what was passed decays. */
+export function Faded({ view }: { view: StudentView }) {
+  if (view.faded.length === 0) return null;
+  return (
+    <section>
+      <h2>Faded since earlier belts</h2>
+      <ul>
+        {view.faded.map((f) => (
+          <li key={`${f.rank.id} ${f.itemKey}`} className="line faded">
+            <Belt name={f.rank.name} cloth={f.rank.cloth} width={52} height={15} />
+            <span>
+              <b style={{ fontWeight: 550 }}>{f.item}</b> <span className="second">{f.reason}</span>
+              {view.may.look && (
+                <>
+                  {' '}
+                  <a
+                    className="no-print"
+                    href={`/look?student=${view.student.id}&item=${encodeURIComponent(f.itemKey)}`}
+                  >
+                    look
+                  </a>
+                </>
+              )}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** The belts that were given, with the day and what was said then. */
+export function Belts({
+  view,
+  onDecision,
+  onPromote,
+}: {
+  view: StudentView;
+  onDecision: () => void;
+  onPromote: () => void;
+}) {
+  return (
+    <section>
+      <div className="spread">
+        <h2>Belts</h2>
+        {view.may.decide && !view.student.leftOn && (
+          <span className="row no-print">
+            {view.next && (
+              <Button variant="text" onClick={onDecision}>
+                Record a decision
+              </Button>
+            )}
+            <Button variant="text" onClick={onPromote}>
+              Record a promotion
+            </Button>
+          </span>
+        )}
+      </div>
+      <ul>
+        {view.held.map((h) => (
+          <li key={h.since + h.rank.id} className="line row" style={{ padding: '5px 0' }}>
+            <Belt name={h.rank.name} cloth={h.rank.cloth} />
+            <b style={{ fontWeight: 550 }}>{h.rank.name}</b>
+            <span className="second" style={{ marginLeft: 'auto', textAlign: 'right' }}>
+              {dateInWords(h.since)}
+              {h.note !== '' && `, ${h.note}`}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** What the head has written for this student alone, with its reason. */
+export function Adapted({ view, onAdapt }: { view: StudentView; onAdapt: () => void }) {
+  const { may, next, adaptations } = view;
+  if (adaptations.length === 0 && !may.decide) return null;
+  return (
+    <section>
+      <div className="spread">
+        <h2>Adapted</h2>
+        {may.decide && next && (
+          <Button variant="text" className="no-print" onClick={onAdapt}>
+            Adapt a point
+          </Button>
+        )}
+      </div>
+      {adaptations.length === 0 && (
+        <p className="second line" style={{ paddingTop: 5 }}>
+          Nothing is adapted.
+        </p>
+      )}
+      <ul>
+        {adaptations.map((a) => (
+          <li key={a.id} className="line" style={{ padding: '5px 0' }}>
+            <b style={{ fontWeight: 550 }}>{a.point}</b>{' '}
+            <span className="second">
+              {a.technique}: {a.what}, from {dateInWords(a.from)}
+            </span>
+            <p className="second">
+              {a.reason} {a.by !== '' && `(${a.by})`}
+            </p>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

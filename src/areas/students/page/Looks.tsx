@@ -1,0 +1,91 @@
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import type { StudentLooksView, StudentView } from '../../../contracts/views';
+import { dateInWords } from '../../../core';
+import { ask } from '../../../kit/send';
+
+/** The newest looks; all of them, mark by mark, one tap away. */
+export function Looks({ view }: { view: StudentView }) {
+  const [all, setAll] = useState<StudentLooksView['looks'] | null>(null);
+  const [wrong, setWrong] = useState('');
+  const { id } = view.student;
+  const show = async () => {
+    if (all) return setAll(null);
+    const found = await ask('studentLooks', { id });
+    setWrong(found.ok ? '' : found.title);
+    if (found.ok) setAll(found.view.looks);
+  };
+  return (
+    <section>
+      <h2>Looks</h2>
+      {view.looks.length === 0 ? (
+        <p className="second line" style={{ paddingTop: 5 }}>
+          Nobody has watched yet. {view.may.look && <a href={`/look?student=${id}`}>Take the first look</a>}
+        </p>
+      ) : (
+        <>
+          {all ? (
+            <AllLooks looks={all} />
+          ) : (
+            <ul>
+              {view.looks.slice(0, 5).map((l) => (
+                <li key={l.id} className="line" style={{ padding: '4px 0' }}>
+                  <p className="spread">
+                    <span>
+                      {l.technique}{' '}
+                      <span className="second">
+                        {l.condition}
+                        {l.side !== 'none' && `, ${l.side}`}
+                      </span>
+                    </span>
+                    <span className="second num">{l.shown || (l.of > 0 && `${l.held} of ${l.of}`)}</span>
+                  </p>
+                  <p className="second">
+                    {dateInWords(l.day)}, {l.by}
+                    {l.note !== '' && `: “${l.note}”`}
+                  </p>
+                </li>
+              ))}
+            </ul>
+          )}
+          <p className="second line" style={{ paddingTop: 5 }}>
+            {view.lookCount} looks in all.{' '}
+            <Button variant="text" className="no-print" aria-expanded={all !== null} onClick={() => void show()}>
+              {all ? 'Show fewer' : 'All looks, mark by mark'}
+            </Button>
+          </p>
+          {wrong !== '' && <p className="message wrong">{wrong}</p>}
+        </>
+      )}
+    </section>
+  );
+}
+
+/** Every look with every mark, who looked, and what a later one replaced. */
+function AllLooks({ looks }: { looks: StudentLooksView['looks'] }) {
+  return (
+    <ul className="all-looks">
+      {looks.map((l) => (
+        <li key={l.id} className="line" style={{ padding: '4px 0' }}>
+          <p>
+            {l.replaced ? <s>{l.item}</s> : l.item}{' '}
+            <span className="second">
+              {[l.condition, l.side === 'none' ? '' : l.side, l.purpose && `to ${l.purpose}`, l.stage]
+                .filter(Boolean)
+                .join(', ')}
+            </span>
+          </p>
+          <p className="second">
+            {dateInWords(l.day)}, {l.by}
+            {l.partner !== null && `, with ${l.partner}`}
+            {l.replaced && ', replaced by a later look'}
+            {l.note !== '' && `: “${l.note}”`}
+          </p>
+          <p className="second">
+            {l.marks.map((m) => `${m.point} ${m.words}${m.felt === null ? '' : `, felt by ${m.felt}`}`).join('; ')}
+          </p>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,28 @@
+import type { StudentView } from '../../../contracts/views';
+import { dateInWords } from '../../../core';
+import { firstName } from '../../../kit/words';
+
+/** What was missed while away, and how it can be made up; ticked off by the next look. */
+export function Missed({ view }: { view: StudentView }) {
+  if (view.missed.length === 0) return null;
+  return (
+    <section>
+      <h2>To make up</h2>
+      <ul>
+        {view.missed.slice(0, 6).map((m) => (
+          <li key={m.itemKey} className="line" style={{ padding: '5px 0' }}>
+            <b style={{ fontWeight: 550 }}>{m.item}</b> <span className="second">shown on {dateInWords(m.day)}</span>
+            <p className="second">
+              {m.points.map((p) => (p.cue === '' ? p.name : `${p.name}: “${p.cue}”`)).join(' ')} {m.version}
+              {m.drill !== '' && ` Or in a drill: ${m.drill}`}
+            </p>
+          </li>
+        ))}
+      </ul>
+      <p className="second line" style={{ paddingTop: 5 }}>
+        {view.missed.length > 6 && `${view.missed.length - 6} more. `}
+        The next look at {view.reader === 'student' ? 'you' : firstName(view.student.name)} ticks each off.
+      </p>
+    </section>
+  );
+}

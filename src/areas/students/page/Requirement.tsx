@@ -1,0 +1,147 @@
+import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
+import type { RequirementVerdict, StudentView } from '../../../contracts/views';
+import { capital, dateInWords, inWords, low } from '../../../core';
+import { Lozenge, VerdictMark } from '../../../kit/marks/Lozenge';
+import { Stick } from '../../../kit/marks/Stick';
+import { Override } from './Override';
+
+/** One thing a belt asks: its word, its newest repetitions side by side, and why. */
+export function Need({ r, open, toggle }: { r: RequirementVerdict; open: boolean; toggle: () => void }) {
+  return (
+    <ButtonBase onClick={toggle} aria-expanded={open}>
+      <VerdictMark word={r.word} />
+      <span className={`name ${r.word === 'met' ? '' : 'open'}`}>
+        <b>{r.technique}</b>
+        <span className="second">{r.condition}</span>
+      </span>
+      <span className="sticks">
+        {r.sticks.map((st) => (
+          <span key={st.side} style={{ display: 'contents' }}>
+            <span aria-hidden="true">{st.side === 'left' ? 'L' : st.side === 'right' ? 'R' : ''}</span>
+            <Stick
+              marks={st.marks}
+              side={st.side}
+              width={138}
+              height={13}
+              label={st.side === 'none' ? 'newest last' : st.side}
+            />
+          </span>
+        ))}
+      </span>
+      <span className="second why">
+        {r.rests && <b className="attention">{r.rests}. </b>}
+        {r.override ? `The head’s word: ${r.override.reason}` : r.reason}
+      </span>
+    </ButtonBase>
+  );
+}
+
+/** The working behind one verdict: every point, what it needs, and what would change it. */
+export function Working({
+  r,
+  view,
+  done,
+  leave,
+}: {
+  r: RequirementVerdict;
+  view: StudentView;
+  done: () => Promise<void>;
+  leave: () => void;
+}) {
+  const sided = r.points.some((p) => p.side !== 'none');
+  const names = [...new Map(r.points.map((p) => [p.pointId, p])).values()];
+  return (
+    <section className="sheet" aria-live="polite">
+      <div className="spread">
+        <h2>{r.technique}</h2>
+        <VerdictMark word={r.word} />
+      </div>
+      <p className="second">
+        {capital(r.condition)}. Asks {r.asks}.
+      </p>
+      {r.chance && (
+        <p style={{ marginTop: 4 }}>
+          <b>On the day:</b> {r.chance.words}, from {r.chance.looks} looks.
+        </p>
+      )}
+      {r.override && (
+        <p className="message" style={{ marginTop: 8 }}>
+          Computed: {r.computed}. {r.override.by} said {r.override.word} on {dateInWords(r.override.day)}: “
+          {r.override.reason}”
+        </p>
+      )}
+      <p style={{ marginTop: 8 }}>{r.reason}</p>
+      {r.change !== '' && (
+        <p style={{ marginTop: 4 }}>
+          <b>What would change it:</b> {low(r.change)}
+        </p>
+      )}
+      {names.length > 0 && (
+        <table className="list" style={{ marginTop: 10 }}>
+          <thead>
+            <tr>
+              <th>Point</th>
+              {sided ? (
+                <>
+                  <th>Left</th>
+                  <th>Right</th>
+                </>
+              ) : (
+                <th>Held</th>
+              )}
+              <th>Needs</th>
+            </tr>
+          </thead>
+          <tbody>
+            {names.map((p) => {
+              const sides = sided ? (['left', 'right'] as const) : (['none'] as const);
+              return (
+                <tr key={p.pointId}>
+                  <td>
+                    {p.name}
+                    {p.critical && <span className="hurts"> critical</span>}
+                    {p.adapted && <span className="attention"> adapted</span>}
+                  </td>
+                  {sides.map((side) => {
+                    const v = r.points.find((x) => x.pointId === p.pointId && x.side === side);
+                    return (
+                      <td
+                        key={side}
+                        className="num"
+                        style={{ fontWeight: v && !v.stands ? 700 : 430, whiteSpace: 'nowrap' }}
+                      >
+                        {!v ? '' : v.of === 0 ? '–' : `${v.held} of ${v.of}`}
+                        {v && (
+                          <span style={{ display: 'inline-block', verticalAlign: -3, marginLeft: 4 }}>
+                            <Lozenge word={v.of === 0 ? 'unseen' : v.stands ? 'met' : 'short'} quiet size={0.7} />
+                          </span>
+                        )}
+                      </td>
+                    );
+                  })}
+                  <td className="second num" style={{ whiteSpace: 'nowrap' }}>
+                    {p.needs}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      )}
+      {r.points.length > 0 && (
+        <p className="second" style={{ marginTop: 6 }}>
+          The newest repetitions as asked, at most so many a day that they span{' '}
+          {inWords(Math.max(1, Math.max(...r.points.map((p) => p.days))))}{' '}
+          {Math.max(...r.points.map((p) => p.days)) === 1 ? 'day' : 'days'}.
+        </p>
+      )}
+      {view.may.decide && <Override r={r} studentId={view.student.id} done={done} />}
+      <div className="no-print" style={{ marginTop: 8 }}>
+        <Button variant="text" onClick={leave}>
+          close
+        </Button>
+      </div>
+    </section>
+  );
+}

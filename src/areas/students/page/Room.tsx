@@ -1,0 +1,49 @@
+import { roomInput } from '../../../contracts/room';
+import { NumberField } from '../../../kit/form/fields';
+import { SheetForm } from '../../../kit/form/SheetForm';
+import { useCommandSheet } from '../../../kit/form/useSheet';
+import { useSideBySide } from '../../../kit/sideBySide/useSideBySide';
+import type { Sheet } from './sheet';
+
+const WORDS: Record<string, string> = {
+  roomWidth: 'width in metres',
+  roomDepth: 'depth in metres',
+  stature: 'height in centimetres',
+};
+
+/** The floor at home and the height: what the home sheet fits to. */
+export function Room({ view, done, leave }: Sheet) {
+  const { save, meeting } = useSideBySide('student.room', {
+    title: 'Which room shall stand?',
+    nameOf: (path) => ({ where: 'Room at home', what: WORDS[path.at(-1) ?? ''] ?? '' }),
+    done,
+  });
+  const start = {
+    id: view.student.id,
+    roomWidth: view.room.width,
+    roomDepth: view.room.depth,
+    stature: view.room.stature,
+  };
+  const sheet = useCommandSheet<'student.room'>({
+    command: 'student.room',
+    schema: roomInput,
+    start,
+    sending: (draft) => save(start, draft, view.student.version),
+    done,
+  });
+  return (
+    <SheetForm
+      sheet={sheet}
+      title="How much floor is there at home?"
+      label="Room at home"
+      saves="Keep it"
+      leave={leave}
+    >
+      {meeting}
+      <NumberField name="roomWidth" label="Width in metres" empty={null} />
+      <NumberField name="roomDepth" label="Depth in metres" empty={null} />
+      <NumberField name="stature" label="Height in centimetres" empty={null} />
+      <p className="second">Measure what is really clear, with furniture out of reach.</p>
+    </SheetForm>
+  );
+}

@@ -1,0 +1,135 @@
+import Button from '@mui/material/Button';
+import { consentInput } from '../../../contracts/consent';
+import { injuryInput } from '../../../contracts/injury';
+import type { StudentView } from '../../../contracts/views';
+import { dateInWords, OF_AGE, RUNGS } from '../../../core';
+import { ChoiceField, DateField, TextField } from '../../../kit/form/fields';
+import { SheetForm } from '../../../kit/form/SheetForm';
+import { useCommandSheet } from '../../../kit/form/useSheet';
+import { newId } from '../../../kit/send';
+import type { Sheet } from './sheet';
+
+/** Consent to contact, or its refusal, which needs no reason. A minor's guardian agrees too. */
+export function Consent({ view, done, leave }: Sheet) {
+  const minor = view.student.age === null || view.student.age < OF_AGE;
+  const sheet = useCommandSheet<'consent.record'>({
+    command: 'consent.record',
+    schema: consentInput,
+    start: {
+      id: newId(),
+      studentId: view.student.id,
+      rung: view.consent?.rung ?? null,
+      day: view.today,
+      guardian: '',
+    },
+    make: (c) => ({ ...c, guardian: c.rung === null ? '' : c.guardian }),
+    done,
+  });
+  return (
+    <SheetForm sheet={sheet} title="Consent to contact" saves="Record it" leave={leave}>
+      <ChoiceField name="rung" label="Agrees to, at most" none="no contact" options={RUNGS} />
+      {minor && sheet.form.watch('rung') !== null && <TextField name="guardian" label="Guardian who agrees" />}
+      <p className="second">
+        A refusal needs no reason.{' '}
+        {minor && `Under ${OF_AGE}, or with the date of birth unknown, it counts only with a guardian’s agreement. `}
+        Every change stays on record. Rules of federation, insurer and local law come first.
+      </p>
+    </SheetForm>
+  );
+}
+
+/** Which work rests, and until when. No diagnosis is kept. */
+export function Injury({ view, done, leave, value }: Sheet & { value: StudentView['injuries'][number] | null }) {
+  const sheet = useCommandSheet<'injury.record'>({
+    command: 'injury.record',
+    schema: injuryInput,
+    start: {
+      id: value?.id ?? newId(),
+      studentId: view.student.id,
+      what: value?.what ?? '',
+      from: value?.from ?? view.today,
+      until: value?.until ?? '',
+    },
+    done,
+  });
+  return (
+    <SheetForm
+      sheet={sheet}
+      title={value ? 'Until when does it rest?' : 'Which work rests?'}
+      label="An injury"
+      saves="Record it"
+      leave={leave}
+    >
+      <TextField name="what" label="Work that rests" placeholder="kicks with the left leg" />
+      <DateField name="from" label="From" />
+      <DateField name="until" label="Until and with" />
+      <p className="second">
+        Pain: stop, and ask a doctor or physiotherapist. Suspected concussion: off the floor, medical assessment, not
+        back the same day; when to come back is the doctor’s word. Write no diagnosis here.
+      </p>
+    </SheetForm>
+  );
+}
+
+/** What is on record about contact and rest. */
+export function Safety({
+  view,
+  onConsent,
+  onInjury,
+}: {
+  view: StudentView;
+  onConsent: (() => void) | null;
+  onInjury: ((value: StudentView['injuries'][number] | null) => void) | null;
+}) {
+  const { consent } = view;
+  return (
+    <section>
+      <h2>Contact and rest</h2>
+      <ul>
+        <li className="line spread" style={{ padding: '5px 0' }}>
+          <span>
+            {consent === null
+              ? 'No consent to contact on record'
+              : consent.rung === null
+                ? 'No contact'
+                : `Contact: ${consent.rung}`}
+            {consent && (
+              <span className="second">
+                , {dateInWords(consent.day)}
+                {consent.guardian !== '' && `, ${consent.guardian} agrees`}
+                {consent.rung !== null && !consent.counts && '; a guardian’s agreement is missing'}
+              </span>
+            )}
+          </span>
+          {onConsent && (
+            <Button variant="text" className="no-print" onClick={onConsent}>
+              Record consent
+            </Button>
+          )}
+        </li>
+        {view.consentBefore.length > 0 && (
+          <li className="second" style={{ padding: '2px 0 5px' }}>
+            Before: {view.consentBefore.map((c) => `${c.rung ?? 'no contact'} (${dateInWords(c.day)})`).join(', ')}.
+          </li>
+        )}
+        {view.injuries.map((i) => (
+          <li key={i.id} className="line spread" style={{ padding: '5px 0' }}>
+            <span className="hurts">
+              {i.what} rests until {dateInWords(i.until)}
+            </span>
+            {onInjury && (
+              <Button variant="text" className="no-print" onClick={() => onInjury(i)}>
+                change
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {onInjury && (
+        <Button variant="text" className="no-print" onClick={() => onInjury(null)}>
+          Record an injury
+        </Button>
+      )}
+    </section>
+  );
+}

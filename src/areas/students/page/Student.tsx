@@ -1,0 +1,223 @@
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import type { CommandDraft, CommandName } from '../../../contracts/commands';
+import type { StudentView } from '../../../contracts/views';
+import { dateInWords } from '../../../core';
+import { useEastern } from '../../../kit/fonts/useEastern';
+import { IslandRoot } from '../../../kit/IslandRoot';
+import { Belt } from '../../../kit/marks/Belt';
+import { Stick } from '../../../kit/marks/Stick';
+import { ask, send } from '../../../kit/send';
+import { firstName } from '../../../kit/words';
+import '../student.css';
+import { Adapt } from './Adapt';
+import { ChangeStudent } from './ChangeStudent';
+import { Felt } from './Felt';
+import { Forecast } from './Forecast';
+import { Adapted, Belts, Faded, Gates } from './Held';
+import { Looks } from './Looks';
+import { Missed } from './Missed';
+import { ChooseFocus, OneThing } from './OneThing';
+import { OnTheDay } from './OnTheDay';
+import { Outcome } from './Outcome';
+import { Pause, Pauses } from './Pauses';
+import { PracticeLog, Practise } from './Practice';
+import { Promote } from './Promote';
+import { Need, Working } from './Requirement';
+import { Room } from './Room';
+import { Consent, Injury, Safety } from './Safety';
+
+const GROUPS: readonly { name: string; kinds: readonly string[] }[] = [
+  { name: 'Stances and steps', kinds: ['stance', 'step', 'turn'] },
+  { name: 'Hands', kinds: ['strike', 'block', 'hand shape', 'grip', 'evasion'] },
+  { name: 'Kicks', kinds: ['kick'] },
+  { name: 'Falls', kinds: ['fall'] },
+  { name: 'Weapons', kinds: ['weapon cut'] },
+  { name: 'Forms and combinations', kinds: ['form', 'combination'] },
+  { name: 'Equipment and partners', kinds: ['equipment set', 'partner drill'] },
+];
+const SHEETS = {
+  promote: Promote,
+  change: ChangeStudent,
+  adapt: Adapt,
+  focus: ChooseFocus,
+  pause: Pause,
+  practice: Practise,
+  room: Room,
+  outcome: Outcome,
+  consent: Consent,
+};
+type Open =
+  | { what: 'requirement'; id: string }
+  | { what: keyof typeof SHEETS }
+  | { what: 'injury'; value: StudentView['injuries'][number] | null }
+  | null;
+
+/** "What does … need for … belt?": the answer in one sentence, then every requirement with its reason, and the gates. */
+export default function Student({ view: first }: { view: StudentView }) {
+  const [view, setView] = useState(first);
+  const [open, setOpen] = useState<Open>(null);
+  const [wrong, setWrong] = useState('');
+  useEastern(view.student.name);
+  const { student: s, next, may, reader } = view;
+  const mine = reader === 'student';
+  const given = firstName(s.name);
+  const chosen = open?.what === 'requirement' ? view.requirements.find((r) => r.id === open.id) : undefined;
+  const asks = next !== null && view.requirements.length > 0;
+  const renew = async () => {
+    const fresh = await ask('student', { id: s.id });
+    setOpen(null);
+    setWrong(fresh.ok ? '' : `It is saved, but the page could not be read again. ${fresh.title}`);
+    if (fresh.ok) setView(fresh.view);
+  };
+  const sheet = {
+    view,
+    done: renew,
+    leave: () => setOpen(null),
+    onLeft: (left: boolean) => void press('student.leave', { id: s.id, left }),
+  };
+  const Sheet = open !== null && open.what !== 'requirement' && open.what !== 'injury' ? SHEETS[open.what] : undefined;
+  /** One press, no sheet: what goes wrong is said above the page. */
+  const press = async <N extends CommandName>(name: N, input: CommandDraft<N>) => {
+    const answer = await send(name, input);
+    if (answer.ok) await renew();
+    else setWrong(answer.title);
+  };
+  const age = s.age === null ? 'date of birth unknown' : s.age < 100 ? `${s.age} years old` : '';
+  return (
+    <IslandRoot>
+      <div className="title">
+        <div>
+          <h1>
+            {next ? `What ${mine ? 'do you' : `does ${given}`} need for ${next.name} belt?` : s.name}
+            <span className="row">
+              <Belt name={s.rank.name} cloth={s.rank.cloth} width={76} height={20} />
+              {next && <Belt name={next.name} cloth={next.cloth} width={76} height={20} />}
+            </span>
+          </h1>
+          <p className="sub">
+            {s.name}, {age}. {s.rank.name} since {dateInWords(s.since)}.
+            {s.leftOn && <b> Left on {dateInWords(s.leftOn)}.</b>}
+          </p>
+        </div>
+        <div className="actions">
+          <Button onClick={() => print()}>Print {mine ? 'my' : 'the'} sheet</Button>
+          <a className="button" href={`/students/${s.id}/home`}>
+            Home sheet
+          </a>
+          {may.look && !s.leftOn && (
+            <a className="button go" href={`/look?student=${s.id}`}>
+              Look at {given}
+            </a>
+          )}
+        </div>
+      </div>
+      {wrong !== '' && (
+        <p role="alert" className="message wrong">
+          {wrong}
+        </p>
+      )}
+      <div className="columns">
+        <div>
+          <p className="answer">{view.answer}</p>
+          {next && view.follows && !view.follows.newest && (
+            <p className="second" style={{ margin: '-8px 0 14px' }}>
+              Asked by “{view.follows.title}”, in force when the present belt was given.
+            </p>
+          )}
+          {next && !view.follows && may.decide && (
+            <p className="message">
+              No syllabus is in force yet. <a href="/syllabus">Publish the draft</a>, and every student’s page will
+              answer.
+            </p>
+          )}
+          {next && view.follows && view.requirements.length === 0 && view.gates.length === 0 && may.decide && (
+            <p className="message">
+              <a href={`/syllabus?rank=${next.id}`}>Say what {next.name} asks</a>, and every student’s page will answer.
+            </p>
+          )}
+          {GROUPS.map((g) => {
+            const rows = view.requirements.filter((r) => g.kinds.includes(r.kind));
+            if (rows.length === 0) return null;
+            return (
+              <section key={g.name}>
+                <h2>{g.name}</h2>
+                <ul className="needs">
+                  {rows.map((r) => (
+                    <li key={r.id} className={r.id === chosen?.id ? 'lit' : ''}>
+                      <Need
+                        r={r}
+                        open={r.id === chosen?.id}
+                        toggle={() => setOpen(r.id === chosen?.id ? null : { what: 'requirement', id: r.id })}
+                      />
+                    </li>
+                  ))}
+                </ul>
+              </section>
+            );
+          })}
+          {view.requirements.length > 0 && <Legend />}
+          <Faded view={view} />
+          <Missed view={view} />
+          <PracticeLog view={view} onAdd={may.log ? () => setOpen({ what: 'practice' }) : null} />
+          <Looks view={view} />
+        </div>
+        <aside className="stack" style={{ gap: 20 }}>
+          {chosen && <Working r={chosen} view={view} done={renew} leave={sheet.leave} />}
+          {Sheet && <Sheet key={open?.what} {...sheet} />}
+          {open?.what === 'injury' && <Injury key={open.value?.id ?? 'new'} {...sheet} value={open.value} />}
+          {asks && <OneThing view={view} onChoose={may.look ? () => setOpen({ what: 'focus' }) : null} />}
+          {may.log && <Felt view={view} done={renew} />}
+          <Gates view={view} />
+          {asks && (
+            <Forecast studentId={s.id} today={view.today} gradingDay={view.gradingDay} name={mine ? 'you' : given} />
+          )}
+          <OnTheDay view={view} />
+          <Pauses
+            view={view}
+            onPause={may.look && view.requirements.length > 0 ? () => setOpen({ what: 'pause' }) : null}
+            onEnd={may.look ? (id) => void press('pause.end', { id, until: view.today }) : null}
+          />
+          <Safety
+            view={view}
+            onConsent={may.decide ? () => setOpen({ what: 'consent' }) : null}
+            onInjury={may.look ? (value) => setOpen({ what: 'injury', value }) : null}
+          />
+          <Belts
+            view={view}
+            onDecision={() => setOpen({ what: 'outcome' })}
+            onPromote={() => setOpen({ what: 'promote' })}
+          />
+          <Adapted view={view} onAdapt={() => setOpen({ what: 'adapt' })} />
+          {(may.decide || may.log) && (
+            <div className="row no-print">
+              {may.decide && <Button onClick={() => setOpen({ what: 'change' })}>Name, birth, leaving</Button>}
+              <Button onClick={() => setOpen({ what: 'room' })}>Room at home</Button>
+            </div>
+          )}
+        </aside>
+      </div>
+    </IslandRoot>
+  );
+}
+
+const Legend = () => (
+  <p className="legend">
+    <span>Newest at the right.</span>
+    <span>
+      <Stick marks={['H']} side="none" width={22} /> held
+    </span>
+    <span>
+      <Stick marks={['S']} side="none" width={22} /> slipped
+    </span>
+    <span>
+      <Stick marks={['U']} side="none" width={22} /> not seen
+    </span>
+    <span>
+      <Stick marks={['H', 'H']} side="left" width={34} /> left is outlined
+    </span>
+    <span>
+      <Stick marks={['H', 'H']} side="right" width={34} /> right is solid
+    </span>
+  </p>
+);

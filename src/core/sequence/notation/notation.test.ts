@@ -1,0 +1,203 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { anySequence, written } from '../builders';
+import { printSequence, printStep } from './print';
+import { parseSequence, parseStep, readSequence } from './read';
+import { makeVocabulary, type Word } from './vocabulary';
+
+const word = (name: string, more: Partial<Word> = {}): Word => ({
+  id: name,
+  name,
+  kind: 'strike',
+  zone: null,
+  terms: [],
+  retired: false,
+  geometry: null,
+  rank: null,
+  ceiling: null,
+  ...more,
+});
+const library = makeVocabulary([
+  word('Stepping punch', { terms: ['追い突き', 'cios z krokiem'] }),
+  word('Roundhouse kick', { kind: 'kick', terms: ['kopnięcie okrężne'] }),
+  word('Marsh wind', { kind: 'block', zone: 'upper' }),
+  word('Heron stance', { kind: 'stance', terms: ['postawa czapli'] }),
+]);
+
+describe('reading a line', () => {
+  it('takes a count with turn, foot, stance, two hands at once and breath', () => {
+    const { moves } = written('turn R 90, R foot, front stance, rising block R + punch L, mid, in');
+    expect(moves).toHaveLength(1);
+    const { step } = moves[0]!;
+    expect(step.turn).toEqual({ degrees: 90, by: 'swing' });
+    expect(step.foot).toEqual({ side: 'right', way: 'step', toward: 0 });
+    expect(step.stance).toBe('front stance');
+    expect(step.actions.map((a) => [a.name, a.kind, a.side, a.zone])).toEqual([
+      ['rising block', 'block', 'right', 'upper'],
+      ['punch', 'strike', 'left', 'middle'],
+    ]);
+    expect(step.breath).toBe('in');
+  });
+
+  it.each([
+    ['step L,front stance,low block L,out', '  12.  Step left ,  front ,  low block   left;OUT'],
+    ['turn R 180, R foot across, front stance', 'turn right 180°, R foot across, front'],
+    ['turn L 90, step L', 'turn 90° L, step L'],
+    ['turn L 90 in place, back stance, outer block L', 'pivot L 90, back, outer block l'],
+    ['punch R high, shout', 'punch R, high, shout'],
+    ['step L right 45', 'step L R 45'],
+    ['weight 40/60 > 60/40', 'weight 40/60>60'],
+  ])('is forgiving: %s', (tidy, loose) => {
+    expect(written(loose).moves).toEqual(written(tidy).moves);
+  });
+
+  it('keeps sections, second sectionings, variants, branches, both lanes, comments and headings', () => {
+    const seq = written(`title: Reed Gate
+kind: partner drill
+rank: Lake
+sections 2: Old count
+loop: yes
+
+# mind the distance
+= Out
+=2 First water
+step R, punch R mid | step R back, inner block L # softly
+~* Sluice Hall: punch R mid, shout
+? the attacker goes on
+> step L back, low block L
+> punch R
+switch
+- | punch L`);
+    expect(seq.about).toMatchObject({ title: 'Reed Gate', kind: 'partner drill', rank: 'Lake', loop: true });
+    expect(seq.about.sectionings).toEqual([{ sectioning: 2, name: 'Old count' }]);
+    const [one, two, three] = seq.moves;
+    expect(one).toMatchObject({ notes: ['mind the distance'], remark: 'softly', swaps: false });
+    expect(one!.begins).toEqual([
+      { sectioning: 1, name: 'Out' },
+      { sectioning: 2, name: 'First water' },
+    ]);
+    expect(one!.variants[0]).toMatchObject({ school: 'Sluice Hall', graded: true });
+    expect(one!.branches[0]!.steps).toHaveLength(2);
+    expect(two!.swaps).toBe(true);
+    expect(three!.partner!.actions[0]!.side).toBe('left');
+  });
+
+  it('finds a technique by any of its terms, accents and case aside', () => {
+    const read = parseSequence('postawa czapli L, CIOS Z KROKIEM R\nKOPNIECIE OKREZNE L\nmarsh wind R', library);
+    if (!read.ok) throw new Error('refused');
+    expect(read.value.moves.map((m) => m.step.actions[0]?.name)).toEqual([
+      'stepping punch',
+      'roundhouse kick',
+      'marsh wind',
+    ]);
+    expect(read.value.moves[0]!.step).toMatchObject({ stance: 'heron stance', lead: 'left' });
+    expect(read.value.moves[2]!.step.actions[0]).toMatchObject({ kind: 'block', zone: 'upper' });
+  });
+});
+
+describe('a text with mistakes', () => {
+  it('says line and column, what was expected and the nearest technique, and keeps the rest', () => {
+    const { sequence, problems, lineOf } = readSequence(
+      'step L, front stance, punch L\nstep L, stepping pumch R\nturn L, zzz qq\nstep, punch R',
+      library,
+    );
+    expect(sequence.moves).toHaveLength(4);
+    expect(lineOf).toEqual([0, 1, 2, 3]);
+    const at = problems.map((p) => [p.line, p.column, p.severity]);
+    expect(at).toEqual([
+      [1, 23, 'unknown'],
+      [2, 9, 'error'],
+      [3, 1, 'error'],
+      [3, 9, 'error'],
+      [4, 1, 'error'],
+      [4, 7, 'unknown'],
+    ]);
+    expect(problems[1]!.near).toEqual(['stepping punch']);
+    expect(problems[2]!.expected).toContain('turn L 90');
+  });
+
+  it.each([
+    ['punch "R', 'never closed'],
+    ['weight 40/70', 'hundredths'],
+    ['punch R | block L | block R', 'two lanes'],
+    ['~ Reed House: punch R', 'no count yet'],
+    ['punch R\n> punch L', 'no branch yet'],
+    ['kind: dance\npunch R', 'no kind of sequence'],
+    ['colour: red\npunch R', 'no heading'],
+    ['punch R\n= Home', 'has no count'],
+    ['players: 40\npunch R', 'from 1 to 12'],
+    ['punch R + , out', 'stands a technique'],
+    ['marsh grass (flower) R', 'no kind of technique'],
+  ])('%s', (text, message) => {
+    const read = parseSequence(text);
+    expect(read.ok).toBe(false);
+    if (!read.ok) expect(read.error.map((e) => e.message).join(' ')).toContain(message);
+  });
+
+  it('never throws, whatever is typed, and takes no text for more counts than lines', () => {
+    fc.assert(
+      fc.property(fc.string({ unit: 'grapheme', maxLength: 200 }), (text) => {
+        const { sequence, lineOf } = readSequence(text, library);
+        expect(sequence.moves.length).toBe(lineOf.length);
+        expect(sequence.moves.length).toBeLessThanOrEqual(text.split(/\r\n?|\n/).length);
+      }),
+    );
+  });
+});
+
+describe('printing and reading', () => {
+  it('are inverse on every sequence', () => {
+    fc.assert(
+      fc.property(anySequence(), (seq) => {
+        const read = parseSequence(printSequence(seq));
+        if (!read.ok) throw new Error(JSON.stringify(read.error) + printSequence(seq));
+        expect(read.value).toEqual(seq);
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  it('are inverse with a library too', () => {
+    fc.assert(
+      fc.property(anySequence(), (seq) => {
+        const once = parseSequence(printSequence(seq, library), library);
+        if (!once.ok) throw new Error(JSON.stringify(once.error));
+        expect(parseSequence(printSequence(once.value, library), library)).toEqual(once);
+      }),
+    );
+  });
+
+  it('give one step in one line', () => {
+    const step = parseStep('turn L 90, L foot, back stance, outer block L, in');
+    expect(step.ok && printStep(step.value)).toBe('turn L 90, L foot, back stance, outer block L, in');
+    expect(parseStep('').ok).toBe(false);
+    expect(parseStep('punch R | punch L').ok).toBe(false);
+  });
+});
+
+describe('texts made to hold a reader up', () => {
+  // Each of these took from half a minute to minutes where a letter was looked at again and again.
+  const hostile: [string, string][] = [
+    ['a first line of spaces', `a${' '.repeat(3900)}x`],
+    ['a heading of signs', `= a${' ='.repeat(100_000)}x`],
+    ['a variant without its colon', `punch R\n~${' '.repeat(3900)}x`],
+    ['one line without end', 'punch R '.repeat(25_000)],
+    ['a count of too many actions', `punch R${' + punch L'.repeat(300)}`],
+    ['a count of too many parts', `punch R${', slow'.repeat(500)}`],
+    ['too many remarks', '# x\n'.repeat(50_000)],
+    ['too many variants', `punch R\n${'~ a: -\n'.repeat(25_000)}`],
+    ['too many branches and steps', `punch R\n${'? a\n'.repeat(200)}${'> -\n'.repeat(25_000)}`],
+    ['quotes that are never closed', '"'.repeat(100_000)],
+    ['brackets that are never closed', `${'('.repeat(3000)}\n`.repeat(60)],
+  ];
+  it.each(hostile)('%s is answered at once, and said', (_, text) => {
+    const { sequence, problems } = readSequence(text);
+    expect(problems.length).toBeGreaterThan(0);
+    expect(problems.length).toBeLessThanOrEqual(401);
+    for (const m of sequence.moves) {
+      expect(m.step.actions.length).toBeLessThanOrEqual(6);
+      expect(m.variants.length).toBeLessThanOrEqual(9);
+      expect(m.branches.length).toBeLessThanOrEqual(9);
+    }
+  });
+});

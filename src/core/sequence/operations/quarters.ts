@@ -1,0 +1,58 @@
+import { uniformInt } from 'pure-rand/distribution/uniformInt';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { fold } from '../../units/fold';
+import { fail, ok, type Result } from '../../units/result';
+import type { Move, Sequence } from '../move';
+
+export const QUARTERS = ['upper left', 'upper right', 'lower left', 'lower right'] as const;
+export type Quarter = (typeof QUARTERS)[number];
+
+/**
+ * The four quarters at random for `counts` counts: each as often as the others (to within one), none more than twice
+ * running, and the same order for the same seed.
+ */
+export function shuffleQuarters(seed: number, counts: number): Quarter[] {
+  const rng = xoroshiro128plus(seed);
+  const pick = (n: number) => uniformInt(rng, 0, n - 1);
+  const left = QUARTERS.map(() => Math.floor(counts / 4));
+  // Who gets one more, where the counts do not divide by four.
+  const more = [0, 1, 2, 3];
+  for (let i = 0; i < counts % 4; i++) left[more.splice(pick(more.length), 1)[0]!]!++;
+  const out: number[] = [];
+  for (let i = 0; i < counts; i++) {
+    const total = left.reduce((a, b) => a + b, 0);
+    const barred = out.length > 1 && out.at(-1) === out.at(-2) ? out.at(-1)! : -1;
+    // One that is left in such number that the others cannot part it any more goes first.
+    const urgent = left.findIndex((n, q) => q !== barred && n > 2 * (total - n));
+    if (urgent >= 0) {
+      out.push(urgent);
+    } else {
+      const open = left.flatMap((n, q) => (q === barred ? [] : Array.from({ length: n }, () => q)));
+      out.push(open[pick(open.length)]!);
+    }
+    left[out.at(-1)!]!--;
+  }
+  return out.map((q) => QUARTERS[q]!);
+}
+
+/** Which quarter a count goes to: said as its target, or by its height and side. */
+export function quarterOf(move: Move): Quarter | null {
+  for (const a of move.step.actions) {
+    const said = QUARTERS.find((q) => a.target !== null && fold(a.target).includes(q));
+    if (said) return said;
+  }
+  return null;
+}
+
+/** A quarter drill in random order: its four counts are called `rounds` × 4 times. */
+export function quarterShuffle(seq: Sequence, seed: number, rounds: number): Result<Sequence> {
+  const byQuarter = new Map<Quarter, Move>();
+  for (const m of seq.moves) {
+    const q = quarterOf(m);
+    if (q && !byQuarter.has(q)) byQuarter.set(q, m);
+  }
+  const missing = QUARTERS.filter((q) => !byQuarter.has(q));
+  if (missing.length > 0)
+    return fail(`No count goes to the ${missing.join(' or the ')}: write it as “at ${missing[0]!}”.`);
+  return ok({ ...seq, moves: shuffleQuarters(seed, rounds * 4).map((q) => ({ ...byQuarter.get(q)!, begins: [] })) });
+}

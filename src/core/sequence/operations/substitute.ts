@@ -1,0 +1,156 @@
+import { commonStance } from '../../floor/stance';
+import { fold } from '../../units/fold';
+import type { Zone } from '../../units/zone';
+import {
+  EMPTY_STEP,
+  isAdvancing,
+  isEmptyStep,
+  moveOf,
+  type Action,
+  type ActionKind,
+  type BodySide,
+  type Move,
+  type Sequence,
+  type Step,
+} from '../move';
+import { familyOf, kindInName, NO_WORDS, type Family, type Vocabulary } from '../notation/vocabulary';
+import { mirrorStep } from './mirror';
+
+/** Which actions are meant; what is left out does not matter. */
+export interface Pattern {
+  name?: string | undefined;
+  kind?: ActionKind | undefined;
+  family?: Family | undefined;
+  zone?: Zone | undefined;
+  /** The limb; or whether it is on the side of the forward foot. */
+  side?: BodySide | 'lead' | 'rear' | undefined;
+  stance?: string | undefined;
+  /** The count steps forward without a turn. */
+  advancing?: boolean | undefined;
+  turning?: boolean | undefined;
+}
+
+/**
+ * What happens where the pattern fits. A step is written for a match on the right and mirrored for one on the left;
+ * `become` keeps what it does not name.
+ */
+export type Replacement =
+  | { do: 'before'; step: Step }
+  | { do: 'after'; step: Step }
+  | { do: 'instead'; step: Step }
+  | { do: 'become'; name?: string | undefined; zone?: Zone | undefined; stance?: string | undefined }
+  | { do: 'remove' };
+
+/** The forward foot of a step: said, or the foot that stepped forward (or the one that did not step back). */
+export function leadOf(s: Step): BodySide | null {
+  if (s.lead) return s.lead;
+  if (!s.foot || s.foot.way === 'draw') return null;
+  return Math.abs(s.foot.toward) <= 90 ? s.foot.side : s.foot.side === 'left' ? 'right' : 'left';
+}
+
+const sameStance = (a: string | null, b: string): boolean =>
+  a !== null && (fold(a) === fold(b) || fold(a) === `${fold(b)} stance`);
+
+/** Walks lane A with the forward foot and the stance that each count inherits from those before. */
+export function withStanding(moves: readonly Move[]): { lead: BodySide | null; stance: string | null }[] {
+  let lead: BodySide | null = null;
+  let stance: string | null = null;
+  return moves.map(({ step }) => {
+    const own = leadOf(step);
+    if (own) lead = own;
+    if (step.stance) {
+      stance = step.stance;
+      const even = commonStance(step.stance);
+      if (!own && even?.length === 0) lead = null;
+    } else if (step.foot?.way === 'draw') {
+      lead = null;
+      stance = null;
+    }
+    return { lead, stance };
+  });
+}
+
+export function fits(
+  p: Pattern,
+  action: Action,
+  step: Step,
+  standing: { lead: BodySide | null; stance: string | null },
+): boolean {
+  if (p.name !== undefined && fold(p.name) !== fold(action.name)) return false;
+  if (p.kind !== undefined && p.kind !== action.kind) return false;
+  if (p.family !== undefined && p.family !== familyOf(action)) return false;
+  if (p.zone !== undefined && p.zone !== (action.zone ?? 'middle')) return false;
+  if (p.side === 'left' || p.side === 'right') {
+    if (action.side !== p.side) return false;
+  } else if (p.side !== undefined) {
+    if (standing.lead === null || (action.side !== 'left' && action.side !== 'right')) return false;
+    if ((action.side === standing.lead) !== (p.side === 'lead')) return false;
+  }
+  if (p.stance !== undefined && !sameStance(standing.stance, p.stance)) return false;
+  if (p.advancing !== undefined && isAdvancing(step) !== p.advancing) return false;
+  return p.turning === undefined || (step.turn !== null) === p.turning;
+}
+
+/**
+ * Replaces, inserts or removes wherever the pattern fits an action of lane A. Turns and steps of the other counts stay;
+ * a section begins with what is put before its first count. With the identity (`become` nothing) nothing changes.
+ */
+export function substitute(
+  seq: Sequence,
+  pattern: Pattern,
+  replacement: Replacement,
+  vocabulary: Vocabulary = NO_WORDS,
+): Sequence {
+  const standing = withStanding(seq.moves);
+  let carried: Move['begins'] = [];
+  const moves = seq.moves.flatMap((move, i): Move[] => {
+    const inherits = carried;
+    carried = [];
+    const m =
+      inherits.length > 0
+        ? {
+            ...move,
+            begins: [
+              ...inherits.filter((c) => !move.begins.some((b) => b.sectioning === c.sectioning)),
+              ...move.begins,
+            ],
+          }
+        : move;
+    const hit = m.step.actions.filter((a) => fits(pattern, a, m.step, standing[i]!));
+    if (hit.length === 0) return [m];
+    const made = (step: Step) => (hit[0]!.side === 'left' ? mirrorStep(step) : step);
+    switch (replacement.do) {
+      case 'before':
+        return [
+          { ...moveOf(made(replacement.step), m.partner && EMPTY_STEP), begins: m.begins },
+          { ...m, begins: [] },
+        ];
+      case 'after':
+        return [m, moveOf(made(replacement.step), m.partner && EMPTY_STEP)];
+      case 'instead':
+        return [{ ...m, step: made(replacement.step) }];
+      case 'become': {
+        const { name, zone, stance } = replacement;
+        const actions = m.step.actions.map((a) =>
+          !hit.includes(a)
+            ? a
+            : {
+                ...a,
+                ...(name === undefined ? {} : { name, kind: kindInName(name, vocabulary) ?? a.kind }),
+                ...(zone === undefined ? {} : { zone }),
+              },
+        );
+        return [{ ...m, step: { ...m.step, actions, ...(stance === undefined ? {} : { stance }) } }];
+      }
+      case 'remove': {
+        const step = { ...m.step, actions: m.step.actions.filter((a) => !hit.includes(a)) };
+        const nothingLeft =
+          step.actions.length === 0 && step.turn === null && step.foot === null && step.stance === null;
+        if (!nothingLeft || (m.partner !== null && !isEmptyStep(m.partner))) return [{ ...m, step }];
+        carried = m.begins;
+        return [];
+      }
+    }
+  });
+  return { ...seq, moves };
+}

@@ -1,0 +1,141 @@
+import { eq } from 'drizzle-orm';
+import { v7 } from 'uuid';
+import { detailIn } from '../../../contracts/techniqueFile';
+import { type Transaction } from '../../connection';
+import { FIRST_STEPS } from '../../openSchool';
+import {
+  attendance,
+  classHeld,
+  condition,
+  look,
+  mark,
+  person,
+  point,
+  rank,
+  rankHeld,
+  school,
+  slip,
+  syllabusVersion,
+  technique,
+} from '../../tables';
+import { type DemoSchool } from '../generate';
+import { partnersOf } from '../partners';
+import { syllabusFrom } from '../way';
+import { insertAll } from './insertAll';
+
+/** Writes a generated school's rows; used by the demo, the bench and the tests. */
+export async function writeSchool(tx: Transaction, schoolId: string, name: string, made: DemoSchool) {
+  const [head, ...others] = made.teachers;
+  await tx.insert(school).values({ id: schoolId, name, timeZone: 'Europe/London' });
+  await tx.insert(person).values([head!, ...others].map((t) => ({ schoolId, ...t })));
+  await tx.insert(rank).values(made.ranks.map((r, position) => ({ schoolId, position, ...r })));
+  await tx.insert(condition).values(made.conditions.map((c, position) => ({ schoolId, position, ...c })));
+  const conditionId = new Map(made.conditions.map((c) => [c.name, c.id]));
+  const standingAlone = made.techniques.map(({ points, ...t }) => ({
+    schoolId,
+    ...t,
+    stanceId: null,
+    stepId: null,
+    summary: made.files.get(t.id)!.summary,
+    changedBy: head!.id,
+    detail: detailIn(made.files.get(t.id)!.detail, {
+      pointId: (n) => points.find((p) => p.name === n)?.id,
+      prerequisites: made.files.get(t.id)!.before.flatMap((n) => made.techniques.find((x) => x.name === n)?.id ?? []),
+    }),
+  }));
+  await tx.insert(technique).values(standingAlone);
+  for (const t of made.techniques)
+    if (t.stanceId ?? t.stepId)
+      await tx.update(technique).set({ stanceId: t.stanceId, stepId: t.stepId }).where(eq(technique.id, t.id));
+  await insertAll(
+    tx,
+    point,
+    made.techniques.flatMap((t) =>
+      t.points.map((p, position) => ({
+        schoolId,
+        techniqueId: t.id,
+        position,
+        id: p.id,
+        name: p.name,
+        how: p.how,
+        why: p.why,
+        kind: p.kind,
+        bodyPart: p.bodyPart,
+        critical: p.critical,
+        unit: p.unit,
+        acceptedLo: p.accepted?.lo ?? null,
+        acceptedHi: p.accepted?.hi ?? null,
+        wantedLo: p.wanted?.lo ?? null,
+        wantedHi: p.wanted?.hi ?? null,
+      })),
+    ),
+  );
+  await insertAll(
+    tx,
+    slip,
+    made.techniques.flatMap((t) =>
+      t.points.flatMap((p) => p.slips.map((s, position) => ({ schoolId, pointId: p.id, position, ...s }))),
+    ),
+  );
+  const order = FIRST_STEPS.map(([e, h]) => ({ easier: conditionId.get(e)!, harder: conditionId.get(h)! }));
+  const first = syllabusFrom(made, order, v7);
+  await tx.insert(syllabusVersion).values({
+    schoolId,
+    id: v7(),
+    state: 'published',
+    title: 'Techniques only',
+    body: first,
+    from: '2020-01-01',
+    changedBy: head!.id,
+  });
+  await insertAll(
+    tx,
+    person,
+    made.students.map((s) => ({ schoolId, id: s.id, name: s.name, role: 'student' as const, born: s.born })),
+  );
+  await insertAll(
+    tx,
+    rankHeld,
+    made.students.flatMap((s) => s.held.map((h) => ({ schoolId, id: v7(), personId: s.id, ...h, by: head!.id }))),
+  );
+  await insertAll(
+    tx,
+    classHeld,
+    made.classes.map((c) => ({ schoolId, id: c.id, day: c.day, minutes: c.minutes, by: head!.id })),
+  );
+  await insertAll(
+    tx,
+    attendance,
+    made.classes.flatMap((c) => c.present.map((personId) => ({ schoolId, classId: c.id, personId }))),
+  );
+  const partnerOf = partnersOf(made);
+  await insertAll(
+    tx,
+    look,
+    made.looks.map(({ marks: _marks, at, ...l }) => ({
+      schoolId,
+      ...l,
+      at: new Date(at),
+      partnerId: partnerOf(l.conditionId, l.day, l.studentId),
+    })),
+  );
+  await insertAll(
+    tx,
+    mark,
+    made.looks.flatMap((l) =>
+      l.marks.map((m) =>
+        m.kind === 'measured'
+          ? {
+              schoolId,
+              lookId: l.id,
+              pointId: m.pointId,
+              kind: m.kind,
+              held: 0,
+              of: m.values.length,
+              values: [...m.values],
+            }
+          : { schoolId, lookId: l.id, pointId: m.pointId, kind: m.kind, held: m.held, of: m.of, values: null },
+      ),
+    ),
+  );
+}
