@@ -45,7 +45,7 @@ export function Forecast({
       if (!a.ok) return setState({ at: 'failed', why: a.title });
       const { view } = a;
       if (!view.input) return setState({ at: 'said', forecast: NOTHING_ASKED });
-      const made = new Worker(new URL('../../workers/forecast.ts', import.meta.url), { type: 'module' });
+      const made = new Worker(new URL('../../../workers/forecast.ts', import.meta.url), { type: 'module' });
       worker.current = made;
       made.onmessage = (e: MessageEvent<ForecastSaid>) => {
         if (!current) return;
