@@ -32,6 +32,7 @@ import { PointList } from './PointList';
 import { SaveState, useAwake } from './SaveState';
 import { SideSwitch } from './SideSwitch';
 import { useCard, type How } from './useCard';
+import './Card.css';
 
 interface Props {
   kit: LookKitView;

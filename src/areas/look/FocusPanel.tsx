@@ -8,6 +8,7 @@ import { put } from '../../kit/deviceQueue/deviceQueue';
 import { newId } from '../../kit/send';
 import type { KitStudent } from './line';
 import { dayNow } from './record';
+import './FocusPanel.css';
 
 /** Gives a student their correction: through the queue of the device like a mark, so that it works without a network. */
 export const giveFocus = (

@@ -44,6 +44,7 @@ import {
   unseen,
   type ShowingMarks,
 } from './showing';
+import './FormCard.css';
 
 const COLUMN = 81;
 const PURPOSE_WORDS: Record<Purpose, string> = { show: 'shown', study: 'studied' };

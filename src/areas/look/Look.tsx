@@ -23,12 +23,13 @@ import {
   type KitSequence,
   type Line,
 } from './line';
-import './look.css';
+import './mat.css';
 import { dayNow } from './record';
 import { SaveState } from './SaveState';
 import { SideSwitch } from './SideSwitch';
 import { Sweep } from './Sweep';
 import { WorthALook } from './WorthALook';
+import './Look.css';
 
 // Cards, the stave and dragging are fetched after the page stands; the service worker keeps them for the hall.
 const Card = lazy(() => import('./Card'));

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { letGo, sendAgain, type Waiting } from '../../kit/deviceQueue/deviceQueue';
+import './StandsAside.css';
 
 /** What the school did not take, oldest first. */
 export default function StandsAside({ commands }: { commands: readonly Waiting[] }) {

@@ -16,6 +16,7 @@ import { nameParts, type KitPoint, type KitStudent, type KitTechnique } from './
 import { Measuring, middleOf, rangeFor, unitAfter } from './Measuring';
 import { draftLook, recordLook } from './record';
 import { SaveState, useAwake } from './SaveState';
+import './Sweep.css';
 
 interface Done {
   lookId: string;

@@ -7,6 +7,7 @@ import { low, nextLooks, sweepInWords, type Group, type WorthALook as Worth } fr
 import { Belt } from '../../kit/marks/Belt';
 import { Lozenge } from '../../kit/marks/Lozenge';
 import { isTonight, orderOfKit, worthsOfKit, type KitItem, type KitStudent, type Line } from './line';
+import './WorthALook.css';
 
 const MOST = 9;
 const BARS = 3;

@@ -6,6 +6,7 @@ import type { SequenceView } from '../../contracts/views';
 import type { Finding } from '../../core';
 import { dateInWords } from '../../core';
 import { CutMark } from '../../kit/marks/CutMark';
+import './Checks.css';
 
 /** What the checks found: first what to look at, then what was waived and why, then what holds. */
 export function Checks({

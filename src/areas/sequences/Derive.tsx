@@ -20,6 +20,7 @@ import {
 import { ask, newId, send } from '../../kit/send';
 import { Fields } from './OperationFields';
 import { asDraft, fresh, operationOf, OPS, type Draft } from './recipeDraft';
+import './Derive.css';
 
 /** A recipe, step by step, with what it would make before it is made. */
 export function Derive({

@@ -8,6 +8,7 @@ import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { Switch } from '../../kit/Switch';
 import './sequences.css';
+import './Sequences.css';
 
 /** "What do we run?": every sequence by kind, those made from others under what they come from. */
 export default function Sequences({ view }: { view: SequencesView }) {

@@ -31,6 +31,7 @@ import { LiveStave } from './LiveStave';
 import { liveText, scoreOf, type Drawing } from './score';
 import './sequences.css';
 import { Under } from './Under';
+import './Workbench.css';
 
 const FRESH = '';
 /** Where the text of a sequence waits on the device. */

@@ -6,6 +6,7 @@ import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import './syllabus.css';
+import './Compare.css';
 
 /** "What is different?": two versions beside each other, belt by belt, and whom the difference touches. */
 export default function Compare({

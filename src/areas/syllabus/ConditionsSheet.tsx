@@ -8,6 +8,7 @@ import { STARTING_ORDERS, startingOrder, type Syllabus } from '../../core';
 import type { Does } from './BeltSheet';
 import { ConditionSheet } from './ConditionSheet';
 import { ladderOf } from './Ladder';
+import './ConditionsSheet.css';
 
 /** The school's conditions and their order: what must be asked before what, and where it leaves things open. */
 export function ConditionsSheet({

@@ -4,6 +4,7 @@ import { memo, useMemo, useState } from 'react';
 import type { SyllabusView } from '../../contracts/views';
 import { coverage, FAMILIES, ZONES, type ItemFacts, type Syllabus } from '../../core';
 import { FamilyMark } from './small';
+import './Coverage.css';
 
 /** Zone by side by family, for the whole way or one belt, in all conditions or one. What nobody asks for is boxed. */
 export const Coverage = memo(function Coverage({

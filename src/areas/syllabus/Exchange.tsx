@@ -17,6 +17,7 @@ import { sendLong } from '../../kit/longWork';
 import { ask } from '../../kit/send';
 import { Switch } from '../../kit/Switch';
 import './syllabus.css';
+import './Exchange.css';
 
 const MOST_BYTES = 24_000_000;
 type State =

@@ -1,6 +1,7 @@
 import type { SyllabusView } from '../../contracts/views';
 import { conditionOrder, isBeyond, type ConditionStep } from '../../core';
 import { Belt } from '../../kit/marks/Belt';
+import './Ladder.css';
 
 /** Conditions from the hardest down, as far as the school's order puts them; what it leaves open keeps its place. */
 export function ladderOf<C extends { id: string; name: string }>(

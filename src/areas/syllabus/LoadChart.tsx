@@ -1,5 +1,6 @@
 import { Bar, BarChart, CartesianGrid, Legend, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { GROUPS, type Group, type RankLoad } from '../../core';
+import './LoadChart.css';
 
 /** Each kind has its own weave besides its colour, so that the chart reads in black and white. */
 const WEAVE: Record<Group, { fill: string; mark: string }> = {

@@ -35,6 +35,7 @@ import { ThreadSheet } from './ThreadSheet';
 import { useDraft } from './useDraft';
 import { PublishSheet, VersionsSheet } from './VersionsSheet';
 import { cellId, Cloth, type Grip, type Place, type Tie } from './Weave';
+import './Syllabus.css';
 
 type Open =
   | { what: 'thread'; id: string }

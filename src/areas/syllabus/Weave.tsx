@@ -28,6 +28,7 @@ import {
 import { Belt } from '../../kit/marks/Belt';
 import { drawThread, GROUP_ROW, lifeInWords, NAMES, ROW } from './drawing';
 import { Laths, Ring, Tab } from './small';
+import './Weave.css';
 
 /** What can be taken hold of on a thread. */
 export type Grip = 'eye' | 'end' | `test ${number}`;

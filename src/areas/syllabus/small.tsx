@@ -1,4 +1,5 @@
 import type { CoverageCell, RankLoad } from '../../core';
+import './small.css';
 
 /** A number in a ring: the place of a finding on the cloth, and its line in the list. */
 export function Ring({ n }: { n: number }) {
