@@ -42,6 +42,8 @@ export interface Rule {
   moving: '' | 'advancing' | 'turning';
   do: 'before' | 'after' | 'instead' | 'become' | 'remove';
   step: string;
+  /** The stance it becomes, where a recipe brought one; there is no field for it. */
+  becomes?: string | undefined;
 }
 
 const PLAIN: Rule = {
@@ -61,6 +63,8 @@ export interface Draft {
   op: Operation['op'];
   rule: Rule;
   inversion: Inversion;
+  /** Techniques that change over with each other, where a recipe brought its own; there is no field for them. */
+  pairs: readonly (readonly [string, string])[] | undefined;
   other: string;
   steps: string;
   from: string;
@@ -77,6 +81,7 @@ export const fresh = (): Draft => ({
   op: 'substitute',
   rule: PLAIN,
   inversion: 'high and low',
+  pairs: undefined,
   other: '',
   steps: '',
   from: '1',
@@ -100,10 +105,10 @@ export function asDraft(o: Operation): Draft {
           what:
             p.name !== undefined
               ? 'name'
-              : p.kind === 'strike' || p.kind === 'block' || p.kind === 'kick'
-                ? p.kind
-                : p.family === 'foot'
-                  ? 'foot'
+              : p.family === 'foot'
+                ? 'foot'
+                : p.family !== 'hand' && (p.kind === 'strike' || p.kind === 'block' || p.kind === 'kick')
+                  ? p.kind
                   : 'hand',
           name: p.name ?? '',
           side: p.side ?? '',
@@ -111,12 +116,13 @@ export function asDraft(o: Operation): Draft {
           stance: p.stance ?? '',
           moving: p.advancing ? 'advancing' : p.turning ? 'turning' : '',
           do: r.do,
+          ...(r.do === 'become' && r.stance !== undefined ? { becomes: r.stance } : {}),
           step: 'step' in r ? printStep(r.step) : r.do === 'become' ? [r.name, r.zone].filter(Boolean).join(', ') : '',
         },
       };
     }
     case 'invert':
-      return { ...d, inversion: o.what };
+      return { ...d, inversion: o.what, pairs: o.pairs };
     case 'chain':
       return { ...d, other: o.with };
     case 'extend':
@@ -173,7 +179,11 @@ export function operationOf(d: Draft, words: ReturnType<typeof makeVocabulary>):
             (x === 'lower' && zone === 'low'),
         );
         if (!name) return no('What does it become?');
-        return yes({ op: 'substitute', pattern, replacement: { do: 'become', name, ...(z ? { zone: z } : {}) } });
+        return yes({
+          op: 'substitute',
+          pattern,
+          replacement: { do: 'become', name, ...(z ? { zone: z } : {}), ...(r.becomes ? { stance: r.becomes } : {}) },
+        });
       }
       const step = parseStep(r.step, words);
       return step.ok
@@ -181,7 +191,7 @@ export function operationOf(d: Draft, words: ReturnType<typeof makeVocabulary>):
         : no(step.error[0]!.message);
     }
     case 'invert':
-      return yes({ op: 'invert', what: d.inversion });
+      return yes({ op: 'invert', what: d.inversion, ...(d.pairs ? { pairs: d.pairs as [string, string][] } : {}) });
     case 'chain':
       return d.other ? yes({ op: 'chain', with: d.other }) : no('Which sequence follows?');
     case 'new head': {

@@ -30,7 +30,7 @@ export function SheetForm<V extends FieldValues>({
   return (
     <FormProvider {...sheet.form}>
       <form
-        className="sheet stack"
+        className={title === '' ? 'stack' : 'sheet stack'}
         noValidate
         aria-label={typeof label === 'string' ? label : undefined}
         onSubmit={(e: SyntheticEvent) => {
@@ -42,7 +42,7 @@ export function SheetForm<V extends FieldValues>({
         {title !== '' && <h2>{title}</h2>}
         {children}
         <div role="alert">{sheet.wrong !== '' && <p className="message wrong">{sheet.wrong}</p>}</div>
-        <div className="row wraps">
+        <div className="row wrap">
           <Button type="submit" variant="contained" disabled={disabled}>
             {saves}
           </Button>
