@@ -32,6 +32,16 @@ const zones = [
   ),
 ];
 
+// Who writes does not read by views, and the other way round; tests go through both doors.
+const doors = [
+  {
+    target: './src/server/commands',
+    from: './src/server/views',
+    message: 'commands write; what both read stands in judging, belief or exchange',
+  },
+  { target: './src/server/views', from: './src/server/commands', message: 'views read and assemble' },
+];
+
 export default defineConfig(
   globalIgnores(['dist/', '.astro/', '.stavewright/', 'test-results/', 'playwright-report/', 'public/']),
   js.configs.recommended,
@@ -71,13 +81,17 @@ export default defineConfig(
     plugins: { 'import-x': importX },
     settings: { 'import-x/resolver-next': [createTypeScriptImportResolver()] },
     rules: {
-      'import-x/no-restricted-paths': ['error', { zones }],
+      'import-x/no-restricted-paths': ['error', { zones: [...zones, ...doors] }],
       'import-x/no-cycle': 'error',
       '@typescript-eslint/no-restricted-imports': [
         'error',
         { paths: [{ name: '@mui/material', message: 'import by path: the barrel costs seconds' }] },
       ],
     },
+  },
+  {
+    files: ['src/server/**/*.test.ts'],
+    rules: { 'import-x/no-restricted-paths': ['error', { zones }] },
   },
   {
     files: ['src/core/**'],

@@ -31,33 +31,35 @@ const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
 export const literal = (value: string | null): string => (value === null ? 'null' : pg.escapeLiteral(value));
 
 /**
- * What is asked when the transaction begins (the rows are those of its last statement) and said before it is committed,
- * each in the same round trip as that.
+ * What is done in one transaction of one school. `first` is said when it begins (the rows handed on are those of its last
+ * statement) and `last`, which `work` gives, before it is committed: each in the same round trip as that.
  */
 export interface Passage<Row extends pg.QueryResultRow, T> {
-  question: string;
-  work: (tx: Transaction, rows: Row[]) => Promise<{ value: T; parting: string | null }>;
+  first: string;
+  work: (tx: Transaction, rows: Row[]) => Promise<{ value: T; last: string | null }>;
+  /** The database then refuses every write. */
+  readOnly?: boolean;
 }
 
 /**
  * Runs `work` in one transaction that sees and writes the rows of one school only: row-level security compares every
  * row with this setting, which ends with the transaction. Round trips are saved where every mark from every tablet
- * would pay for them: beginning, setting and the question go together, and the parting words go with the commit.
+ * would pay for them.
  */
 export async function throughSchool<Row extends pg.QueryResultRow, T>(
   db: Database,
   schoolId: string,
-  { question, work }: Passage<Row, T>,
+  { first, work, readOnly = false }: Passage<Row, T>,
 ): Promise<T> {
   if (!UUID.test(schoolId)) throw new Error('this is no id of a school');
   const client = await db.$client.connect();
   try {
     // Several statements in one text come back as a list of results, which the driver's types do not say.
     const begun = (await client.query(
-      `begin; select set_config('app.school', '${schoolId}', true); ${question}`,
+      `begin${readOnly ? ' read only' : ''}; select set_config('app.school', '${schoolId}', true); ${first}`,
     )) as unknown as pg.QueryResult<Row>[];
-    const { value, parting } = await work(drizzle({ client }), begun.at(-1)?.rows ?? []);
-    await client.query(parting === null ? 'commit' : `${parting}; commit`);
+    const { value, last } = await work(drizzle({ client }), begun.at(-1)?.rows ?? []);
+    await client.query(last === null ? 'commit' : `${last}; commit`);
     client.release();
     return value;
   } catch (error) {
@@ -72,7 +74,7 @@ export async function throughSchool<Row extends pg.QueryResultRow, T>(
 
 /** Runs `work` in one transaction of one school. */
 export const inSchool = <T>(db: Database, schoolId: string, work: (tx: Transaction) => Promise<T>): Promise<T> =>
-  throughSchool(db, schoolId, { question: 'select 1', work: async (tx) => ({ value: await work(tx), parting: null }) });
+  throughSchool(db, schoolId, { first: 'select 1', work: async (tx) => ({ value: await work(tx), last: null }) });
 
 let tries = 0;
 /** Tries `work` inside a running transaction; if it fails, only what it did is undone and the error is thrown. */

@@ -36,7 +36,10 @@ const open = (voice = true) =>
   renderHook(() =>
     useCalling(seq, { voice, tone: false, wordsFor: (c: Call) => ({ say: `${c.kind} ${c.at}`, lang: 'en' }) }),
   );
-const after = (seconds: number) => act(() => vi.advanceTimersByTime(seconds * 1000));
+const after = (seconds: number) =>
+  act(() => {
+    vi.advanceTimersByTime(seconds * 1000);
+  });
 const upTo = (seconds: number) => timeline.filter((c) => c.at <= seconds + 0.004).length - 1;
 
 describe('calling by a clock', () => {

@@ -191,7 +191,7 @@ export function operationOf(d: Draft, words: ReturnType<typeof makeVocabulary>):
         : no(step.error[0]!.message);
     }
     case 'invert':
-      return yes({ op: 'invert', what: d.inversion, ...(d.pairs ? { pairs: d.pairs as [string, string][] } : {}) });
+      return yes({ op: 'invert', what: d.inversion, ...(d.pairs ? { pairs: d.pairs } : {}) });
     case 'chain':
       return d.other ? yes({ op: 'chain', with: d.other }) : no('Which sequence follows?');
     case 'new head': {

@@ -112,10 +112,10 @@ export async function runCommand(
   const command = COMMANDS[name];
   const digest = digestOf(name, outer.value.input);
   return throughSchool<WhoRow, unknown>(db, me.schoolId, {
-    question: whoQuestion(me, id),
+    first: whoQuestion(me, id),
     work: async (tx, rows) => {
       const { who, known } = readWho(rows, me, now);
-      if (known) return { value: answerAgain(known, me, digest), parting: null };
+      if (known) return { value: answerAgain(known, me, digest), last: null };
       if (!(command.may as readonly string[]).includes(who.role))
         throw new Refusal(403, `${roleName(who.role)} may not do this.`);
       await inPace(who);
@@ -126,7 +126,7 @@ export async function runCommand(
       const answer = (await run(tx, { ...who, behind, ...(watch ? { watch } : {}) }, input.value)) ?? {};
       return {
         value: answer,
-        parting: historyLine({ id, name, at, digest }, who, withoutSecrets(input.value), answer),
+        last: historyLine({ id, name, at, digest }, who, withoutSecrets(input.value), answer),
       };
     },
   }).catch(async (error: unknown) => {

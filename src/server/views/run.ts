@@ -80,11 +80,12 @@ export async function runView<N extends ViewName>(
   const read = readInput(view.input as v.GenericSchema, input);
   if (!read.ok) throw new Refusal(404, 'There is no such page.', read.errors);
   return throughSchool<WhoRow, ViewResults[N]>(db, me.schoolId, {
-    question: whoQuestion(me),
+    readOnly: true,
+    first: whoQuestion(me),
     work: async (tx, rows) => {
       const { who } = readWho(rows, me, now);
       if (!(view.may as readonly string[]).includes(who.role)) throw new Refusal(403, 'This page is not for you.');
-      return { value: await RUNS[name](tx, who, read.value as ViewInput<N>), parting: null };
+      return { value: await RUNS[name](tx, who, read.value as ViewInput<N>), last: null };
     },
   });
 }

@@ -6,6 +6,7 @@ import { readItems } from '../../data/queries/items';
 import { readLibrary } from '../../data/queries/library';
 import { condition, look, mark, person } from '../../data/tables';
 import { mustBeOwnStudent } from '../auth/ownStudent';
+import { Refusal } from '../http/problem';
 import type { Who } from '../who';
 
 /** "count 5 slipped", of a showing; empty for other looks. */
@@ -29,6 +30,7 @@ export async function studentLooksView(
     .from(person)
     .where(or(ne(person.role, 'student'), eq(person.id, id)));
   const names = new Map(people.map((p) => [p.id, p.name]));
+  if (!names.has(id)) throw new Refusal(404, 'This student is not on the roll.');
   const conditions = new Map((await tx.select().from(condition)).map((c) => [c.id, c.name]));
   const rows = await tx
     .select()
