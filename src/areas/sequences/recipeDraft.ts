@@ -71,7 +71,7 @@ export interface Draft {
   to: string;
   times: string;
   section: string;
-  ways: string[];
+  ways: readonly string[];
   seed: number;
   rules: string;
 }

@@ -1,11 +1,11 @@
 import { ALONE, countsFor, isBeyond, type ConditionFacts } from '../units/condition';
+import { hangsOn } from '../units/graphOrder';
 import { countOf, listInWords } from '../words';
 import { ageAt } from './ages';
 import { coverage } from './coverage';
 import { FAMILIES, type ItemFacts } from './facts';
 import { isWhole, itemKey, wholeOf } from './item';
 import { loadOf } from './load';
-import { hangsOn } from './prerequisites';
 import { RUNG_GEAR, type Requirement } from './standard';
 import { lifeOf, orderOf, requirementsOf, RISKS, type Risk, type Syllabus, type Thread } from './syllabus';
 

@@ -1,9 +1,9 @@
 import { conditionOrder, type ConditionStep } from '../units/condition';
+import { graphOrder } from '../units/graphOrder';
 import { fail, ok, type Result } from '../units/result';
 import { standardChanges } from '../words/english/standard';
 import type { Gate } from './gate';
 import { itemKey, type Item } from './item';
-import { teachingOrder } from './prerequisites';
 import { type Standard } from './standard';
 import {
   threadOf,
@@ -118,7 +118,7 @@ export function applyEdit(s: Syllabus, e: Edit, c: EditContext): Result<Syllabus
         return fail('This item is not in the syllabus any more.');
       if (s.needs.some((n) => n.of === of && n.on === on)) return ok(s);
       const needs = [...s.needs, e.need];
-      const made = teachingOrder(
+      const made = graphOrder(
         s.threads.map((t) => t.id),
         needs,
       );
@@ -208,7 +208,7 @@ export function mergeItems(s: Syllabus, gone: Item, keep: Item): Syllabus {
       .filter((n) => n.of !== n.on)
       .map((n) => [`${n.of} ${n.on}`, n]),
   );
-  const ordered = teachingOrder(
+  const ordered = graphOrder(
     s.threads.map((t) => t.id),
     [...needs.values()],
   );

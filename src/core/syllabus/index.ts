@@ -8,7 +8,6 @@ export * from './facts';
 export * from './gate';
 export * from './item';
 export * from './load';
-export * from './prerequisites';
 export * from './standard';
 export * from './startingOrders';
 export * from './suggest';

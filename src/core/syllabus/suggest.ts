@@ -1,6 +1,6 @@
+import { graphOrder } from '../units/graphOrder';
 import type { ItemFacts } from './facts';
 import { isWhole, itemKey, wholeOf } from './item';
-import { teachingOrder } from './prerequisites';
 import type { Need, Syllabus } from './syllabus';
 
 /** A prerequisite that the library itself speaks for. */
@@ -19,7 +19,7 @@ export function suggestNeeds(s: Syllabus, factsOf: (key: string) => ItemFacts | 
   const ids = s.threads.map((t) => t.id);
   const offer = (of: string, on: string, why: string) => {
     if (of === on || has(of, on)) return;
-    if (teachingOrder(ids, [...s.needs, ...out, { of, on }]).ok) out.push({ of, on, why });
+    if (graphOrder(ids, [...s.needs, ...out, { of, on }]).ok) out.push({ of, on, why });
   };
   for (const t of s.threads) {
     const f = factsOf(itemKey(t.item));

@@ -3,6 +3,7 @@ import { DirectedGraph } from 'graphology';
 import { hasCycle, topologicalSort } from 'graphology-dag';
 import { describe, expect, it } from 'vitest';
 import { ALONE } from '../units/condition';
+import { graphOrder, hangsOn } from '../units/graphOrder';
 import { differenceInWords } from '../words';
 import { standardChanges, standardInWords } from '../words/english/standard';
 import { anySyllabus, asks, context, editing, library, names, RANKS, syllabus, thread } from './builders';
@@ -13,7 +14,6 @@ import { applyEdit, applyEdits, withoutRank, type Edit } from './edit';
 import type { Cell, ItemFacts } from './facts';
 import { itemKey } from './item';
 import { loadOf } from './load';
-import { hangsOn, teachingOrder } from './prerequisites';
 import { STEADY } from './standard';
 import { suggestNeeds } from './suggest';
 import { lifeOf, orderOf, requirementsOf, type Syllabus } from './syllabus';
@@ -64,7 +64,7 @@ describe('prerequisites', () => {
         const graph = new DirectedGraph();
         for (const n of nodes) graph.addNode(n);
         for (const n of needs) graph.mergeEdge(n.on, n.of);
-        const made = teachingOrder(nodes, needs);
+        const made = graphOrder(nodes, needs);
         expect(made.ok).toBe(!hasCycle(graph));
         if (made.ok) {
           expect([...made.value].sort()).toEqual([...topologicalSort(graph)].sort());

@@ -1,3 +1,4 @@
+import { graphOrder } from './graphOrder';
 import { fail, ok, type Result } from './result';
 
 /** A school's own way of saying how a thing is done: lying, in air, on a still target, with both free… */
@@ -64,27 +65,19 @@ export function conditionOrder(
   conditions: readonly ConditionId[],
   steps: readonly ConditionStep[],
 ): Result<ConditionOrder, { circleAt: ConditionId }> {
-  const up = new Map<ConditionId, ConditionId[]>(conditions.map((c) => [c, []]));
-  for (const s of steps) up.get(s.easier)?.push(s.harder);
+  const made = graphOrder(
+    conditions,
+    steps.map((s) => ({ of: s.harder, on: s.easier })),
+  );
+  if (!made.ok) return fail({ circleAt: made.error.circle[0]! });
   const order = new Map<ConditionId, Set<ConditionId>>();
-  const open = new Set<ConditionId>();
-  let circle: ConditionId | null = null;
-  const climb = (c: ConditionId): Set<ConditionId> => {
-    const known = order.get(c);
-    if (known) return known;
-    if (open.has(c)) {
-      circle = c;
-      return new Set();
-    }
-    open.add(c);
+  // From the hardest down: what stands above a step stands above what it is a step from.
+  for (const c of [...made.value].reverse()) {
     const above = new Set([c]);
-    for (const h of up.get(c) ?? []) for (const x of climb(h)) above.add(x);
-    open.delete(c);
+    for (const s of steps) if (s.easier === c) for (const x of order.get(s.harder) ?? []) above.add(x);
     order.set(c, above);
-    return above;
-  };
-  for (const c of conditions) climb(c);
-  return circle === null ? ok(order) : fail({ circleAt: circle });
+  }
+  return ok(order);
 }
 
 /** Whether work done at `done` counts where `asked` is asked: the same condition or one above it. */

@@ -1,6 +1,7 @@
 // Small shared words: sides, zones, conditions, plain dates.
 export * from './condition';
 export * from './fold';
+export * from './graphOrder';
 export * from './plainDate';
 export * from './plainText';
 export * from './random';

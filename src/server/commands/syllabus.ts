@@ -1,7 +1,7 @@
 import { and, asc, eq, inArray } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import type { EditInput } from '../../contracts/syllabus';
-import { applyEdits, NOTHING_ASKED, teachingOrder, type Edit, type EditContext, type Syllabus } from '../../core';
+import { applyEdits, NOTHING_ASKED, graphOrder, type Edit, type EditContext, type Syllabus } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { openDraft } from '../../data/queries/syllabus';
 import { condition, person, rank, sequence, syllabusFollowed, syllabusVersion, technique } from '../../data/tables';
@@ -163,7 +163,7 @@ export function wholeIsSound(s: Syllabus, context: EditContext): string | null {
   ];
   const made = applyEdits(NOTHING_ASKED, edits, context);
   if (!made.ok) return made.error;
-  const order = teachingOrder(
+  const order = graphOrder(
     s.threads.map((t) => t.id),
     s.needs,
   );
