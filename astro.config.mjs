@@ -14,7 +14,11 @@ export default defineConfig({
   markdown: { syntaxHighlight: false },
   vite: {
     // Nothing inside of style sheets: the page’s policy allows fonts and pictures from our own server only.
-    build: { assetsInlineLimit: 0 },
+    build: {
+      assetsInlineLimit: 0,
+      // The core does nothing by being imported: what a screen does not use of it is not sent along.
+      rollupOptions: { treeshake: { moduleSideEffects: (id) => !id.includes('/src/core/') } },
+    },
     ssr: { external: ['@mui/material', '@babel/runtime'] },
     resolve: { dedupe: ['react', 'react-dom', '@emotion/react', '@emotion/styled', '@emotion/cache'] },
   },

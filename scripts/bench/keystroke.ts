@@ -5,8 +5,8 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { DEMO_VOCABULARY } from '../../src/data/demo/hall';
-import { themeCss } from '../../src/kit/theme';
-import { tokensCss } from '../../src/kit/tokens';
+import { themeCss } from '../../src/kit/theme/theme';
+import { tokensCss } from '../../src/kit/theme/tokens';
 import { longText } from './long';
 import { median, quantile } from './timing';
 
@@ -97,7 +97,12 @@ export async function benchKeystroke() {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto('data:text/html,<div id=root></div>');
     // As in use: the frames of editor and stave keep what is out of sight out of the reckoning.
-    for (const css of ['kit/base.css', 'kit/drawing/drawing.css', 'areas/sequences/sequences.css'])
+    for (const css of [
+      'kit/theme/base.css',
+      'kit/drawing/drawing.css',
+      'areas/sequences/sequences.css',
+      'areas/sequences/Workbench.css',
+    ])
       await page.addStyleTag({ content: readFileSync(path.join(root, 'src', css), 'utf8') });
     await page.addStyleTag({ content: tokensCss + themeCss });
     await page.evaluate((v) => Object.assign(window, { view: v }), view);

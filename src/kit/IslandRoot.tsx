@@ -2,7 +2,7 @@ import createCache, { type EmotionCache } from '@emotion/cache';
 import { CacheProvider } from '@emotion/react';
 import { ThemeProvider } from '@mui/material/styles';
 import { useState, type ReactNode } from 'react';
-import { theme } from './theme';
+import { theme } from './theme/theme';
 
 // In the browser one cache for every island of the page; on the server a fresh one for each.
 const make = (): EmotionCache => createCache({ key: 'css' });

@@ -404,7 +404,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
           </section>
           <section aria-labelledby="item-head">
             <WorthALook kit={kit} items={items} people={people} line={line} onPlan={changeLine} onLook={choose} />
-            <h2 id="item-head" style={{ marginTop: 24 }}>
+            <h2 id="item-head" className="mt-5">
               Or which item?
             </h2>
             {!item ? (
@@ -424,7 +424,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
                   onChange={(_, t) => setItem(t.key)}
                   renderInput={(p) => <TextField {...p} label={<span className="hidden">Item</span>} />}
                 />
-                <div className="stack" style={{ marginTop: 12 }}>
+                <div className="stack mt-3">
                   <Autocomplete
                     id="condition"
                     disableClearable
@@ -439,7 +439,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
                 </div>
                 {technique && (
                   <>
-                    <h2 style={{ marginTop: 20 }}>Sweep one point</h2>
+                    <h2 className="mt-5">Sweep one point</h2>
                     {people.length === 0 && <p>Tap who is on the line first.</p>}
                   </>
                 )}
@@ -462,9 +462,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
                     </li>
                   ))}
                 </ol>
-                <h2 style={{ marginTop: 20 }}>
-                  {technique ? 'Or a card of one person' : 'Count by count, one person'}
-                </h2>
+                <h2 className="mt-5">{technique ? 'Or a card of one person' : 'Count by count, one person'}</h2>
                 <ul className="cards">
                   {(people.length > 0 ? people : kit.students.slice(0, 12)).map((s) => (
                     <li key={s.id}>

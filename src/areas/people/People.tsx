@@ -99,7 +99,7 @@ export default function People({ view }: { view: PeopleView }) {
         </div>
       </div>
       <div className="columns">
-        <div className="stack" style={{ gap: 24 }}>
+        <div className="stack gap-5">
           <section>
             <h2>Teachers and examiners</h2>
             <div className="scroll">

@@ -13,7 +13,7 @@ import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { dropFromDevice, keepOnDevice, readFromDevice } from '../../kit/onDevice';
 import { newId, post } from '../../kit/send';
-import { CUTTINGS } from '../../kit/tokens';
+import { CUTTINGS } from '../../kit/theme/tokens';
 
 type DraftRank = SetupDraft['ranks'][number];
 
@@ -97,13 +97,7 @@ export default function Setup({ zones }: { zones: string[] }) {
               </Button>
             </div>
           </div>
-          <div role="alert">
-            {wrong !== '' && (
-              <p className="message wrong" style={{ marginBottom: 12 }}>
-                {wrong}
-              </p>
-            )}
-          </div>
+          <div role="alert">{wrong !== '' && <p className="message wrong mb-3">{wrong}</p>}</div>
           <div className="three">
             <section className="stack line">
               <div className="spread">
@@ -190,7 +184,7 @@ export default function Setup({ zones }: { zones: string[] }) {
                       </ButtonBase>
                     ))}
                   </div>
-                  <div className="row" style={{ flexWrap: 'wrap' }}>
+                  <div className="row wrap">
                     <Button
                       aria-pressed={rank.second !== null}
                       onClick={() => setRank({ second: rank.second === null ? '#F7F3E8' : null })}

@@ -89,7 +89,7 @@ export default function SignIn({ to }: { to: string }) {
           }
         />
         <div role="alert">{wrong !== '' && <p className="message wrong">{wrong}</p>}</div>
-        <div className="row" style={{ gap: 20 }}>
+        <div className="row gap-5">
           <Button
             type="submit"
             variant="contained"

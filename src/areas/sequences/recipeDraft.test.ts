@@ -114,7 +114,7 @@ describe('the fields of a recipe', () => {
     ['counts', { from: '5', to: '4' }, 'From which count to which?'],
     ['power round', { ways: [] }, 'Which ways?'],
   ] as const)('%s with %j says what is missing', (op, more, why) => {
-    expect(operationOf({ ...fresh(), op, ...(more) }, words)).toEqual({ ok: false, why });
+    expect(operationOf({ ...fresh(), op, ...more }, words)).toEqual({ ok: false, why });
   });
 
   it('a line that cannot be read says so in the words of the notation', () => {

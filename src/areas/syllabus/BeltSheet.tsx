@@ -7,7 +7,7 @@ import { useCommandSheet } from '../../kit/form/useSheet';
 import { Belt } from '../../kit/marks/Belt';
 import { newId, type Answer } from '../../kit/send';
 import { useSideBySide } from '../../kit/sideBySide/useSideBySide';
-import { CUTTINGS } from '../../kit/tokens';
+import { CUTTINGS } from '../../kit/theme/tokens';
 
 /** Sends a command when the draft's own changes are saved. */
 export type Does = <N extends CommandName>(name: N, input: CommandDraft<N>) => Promise<Answer>;

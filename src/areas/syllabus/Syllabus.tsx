@@ -350,7 +350,7 @@ export default function Syllabus({
       )}
       <div role="alert">
         {(draft.wrong !== '' || draft.saving === 'aside') && (
-          <p className="message wrong" style={{ marginBottom: 12 }}>
+          <p className="message wrong mb-3">
             {draft.wrong}
             {draft.saving === 'aside' && (
               <>

@@ -54,7 +54,7 @@ export function DetailFields({
     list.map((x, j) => (j === i ? { ...x, ...change } : x));
   const without = <T,>(list: readonly T[], i: number): T[] => list.filter((_, j) => j !== i);
   return (
-    <div className="stack" style={{ gap: 16 }}>
+    <div className="stack gap-4">
       <fieldset className="sheet stack">
         <legend>
           <h2>Names in other languages</h2>
@@ -139,7 +139,7 @@ export function DetailFields({
               set({ variants: each(d.variants, i, { schools: v }) }),
             )}
             {text('Why', `detail.variants.${i}.why`, x.why, (v) => set({ variants: each(d.variants, i, { why: v }) }))}
-            <div className="row" style={{ flexWrap: 'wrap' }}>
+            <div className="row wrap">
               <TextField
                 id={`variant-point-${i}`}
                 label="Point"

@@ -115,15 +115,9 @@ export default function TechniqueForm({
             </Button>
           </div>
         </div>
-        <div role="alert">
-          {wrong !== '' && (
-            <p className="message wrong" style={{ marginBottom: 12 }}>
-              {wrong}
-            </p>
-          )}
-        </div>
+        <div role="alert">{wrong !== '' && <p className="message wrong mb-3">{wrong}</p>}</div>
         {found && (
-          <p className="message" style={{ marginBottom: 12 }}>
+          <p className="message mb-3">
             Here is what you typed last time and did not save.{' '}
             <Button
               variant="text"
@@ -138,7 +132,7 @@ export default function TechniqueForm({
             </Button>
           </p>
         )}
-        <div className="stack" style={{ gap: 16 }}>
+        <div className="stack gap-4">
           <div className="fields">
             <TextLine control={control} name="name" label="Name" />
             <TextLine control={control} name="kind" label="Kind" select>

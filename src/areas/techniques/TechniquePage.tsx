@@ -127,18 +127,14 @@ export default function TechniquePage({ view, mayChange }: { view: TechniqueView
             <StanceFromAbove view={view} />
           </div>
         </div>
-        <aside className="stack" style={{ gap: 20 }}>
+        <aside className="stack gap-5">
           {point && <PointSheet point={point} n={points.indexOf(point) + 1} lately={view.lately[point.id]} />}
           <section>
             <h2>Where it is asked</h2>
-            {view.usedBy.length === 0 && (
-              <p className="sub line" style={{ paddingTop: 6 }}>
-                No belt asks for it yet.
-              </p>
-            )}
+            {view.usedBy.length === 0 && <p className="sub line pt-1">No belt asks for it yet.</p>}
             <ul>
               {view.usedBy.map((u) => (
-                <li key={u.rank.id + u.condition} className="line" style={{ padding: '6px 0' }}>
+                <li key={u.rank.id + u.condition} className="line py-1">
                   <div className="row">
                     <Belt name={u.rank.name} cloth={u.rank.cloth} />
                     <b>{u.rank.name}</b>
@@ -246,25 +242,21 @@ function PointSheet({
           </span>
         )}
       </div>
-      {point.how !== '' && <p style={{ marginTop: 6 }}>{point.how}.</p>}
-      {point.why !== '' && (
-        <p className="second" style={{ marginTop: 2 }}>
-          Why: {low(point.why)}.
-        </p>
-      )}
+      {point.how !== '' && <p className="mt-1">{point.how}.</p>}
+      {point.why !== '' && <p className="second mt-1">Why: {low(point.why)}.</p>}
       {point.from && (
-        <p className="second" style={{ marginTop: 2 }}>
+        <p className="second mt-1">
           From <a href={`/techniques/${point.from.id}`}>{point.from.name}</a>: marks count there too.
         </p>
       )}
       {point.accepted && point.unit && (
-        <p style={{ marginTop: 8 }}>
+        <p className="mt-2">
           Accepted {point.accepted.lo} to {withUnit(point.accepted.hi, point.unit)}
           {point.wanted && `, wanted ${point.wanted.lo} to ${withUnit(point.wanted.hi, point.unit)}`}.
         </p>
       )}
       {lately && (
-        <p className="second" style={{ marginTop: 6 }}>
+        <p className="second mt-1">
           {point.kind === 'measured'
             ? `Of the last ${lately.values.length} measures ${inside} were accepted.`
             : `In the last 90 days ${lately.held} of ${lately.of} repetitions held.`}

@@ -1,5 +1,5 @@
 import type { Tone } from '../../core';
-import { LIGHT } from '../tokens';
+import { LIGHT } from '../theme/tokens';
 
 /** On screen the scheme's colours; what lies beneath is told by the column. */
 export const onScreen = (tone: Tone): string =>

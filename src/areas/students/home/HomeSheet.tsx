@@ -56,7 +56,7 @@ export default function HomeSheet({ view, studentId }: { view: HomeView; student
             </p>
           </section>
         )}
-        <p style={{ marginTop: 8 }}>
+        <p className="mt-2">
           <b>True now:</b> {view.praise}
         </p>
         {view.items.length === 0 && (

@@ -21,13 +21,13 @@ export default function Calibration({ view }: { view: CalibrationView }) {
         </div>
       </div>
       <div className="columns">
-        <div className="stack" style={{ gap: 24 }}>
+        <div className="stack gap-5">
           <section>
             <h2>At gradings</h2>
             {view.gradings ? (
               <Drawn r={view.gradings} what="decisions" />
             ) : (
-              <p className="second line" style={{ paddingTop: 6 }}>
+              <p className="second line pt-1">
                 {view.gradingCount === 0
                   ? 'No decision is recorded yet.'
                   : `${view.gradingCount} ${plural(view.gradingCount, 'decision')} so far: too few to judge by.`}{' '}
@@ -40,7 +40,7 @@ export default function Calibration({ view }: { view: CalibrationView }) {
             {view.forecasts ? (
               <Drawn r={view.forecasts} what="students" />
             ) : (
-              <p className="second line" style={{ paddingTop: 6 }}>
+              <p className="second line pt-1">
                 {view.forecastCount === 0
                   ? 'Nobody is known well enough for eight weeks back.'
                   : `Only ${view.forecastCount} so far: too few to judge by.`}
@@ -56,7 +56,7 @@ export default function Calibration({ view }: { view: CalibrationView }) {
             {view.looks ? (
               <Drawn r={view.looks} what="points in looks of the last eight weeks" />
             ) : (
-              <p className="second line" style={{ paddingTop: 6 }}>
+              <p className="second line pt-1">
                 {view.lookCount === 0
                   ? 'No look of the last eight weeks follows another.'
                   : `Only ${view.lookCount} so far: too few to judge by.`}
@@ -68,17 +68,15 @@ export default function Calibration({ view }: { view: CalibrationView }) {
             </p>
           </section>
         </div>
-        <aside className="stack" style={{ gap: 20 }}>
+        <aside className="stack gap-5">
           <section>
             <h2>Who marks more kindly?</h2>
             {view.teachers.length === 0 ? (
-              <p className="second line" style={{ paddingTop: 6 }}>
-                Too few marks of the same thing by two watchers within three weeks.
-              </p>
+              <p className="second line pt-1">Too few marks of the same thing by two watchers within three weeks.</p>
             ) : (
               <ul>
                 {view.teachers.map((t) => (
-                  <li key={t.by} className="line" style={{ padding: '6px 0' }}>
+                  <li key={t.by} className="line py-1">
                     <p className="spread">
                       <b>{t.name}</b>
                       <span className="num">{signed(t.more)} of ten</span>
@@ -100,13 +98,11 @@ export default function Calibration({ view }: { view: CalibrationView }) {
           <section>
             <h2>Decided lately</h2>
             {view.recent.length === 0 && (
-              <p className="second line" style={{ paddingTop: 6 }}>
-                Decisions are recorded on a student’s page.
-              </p>
+              <p className="second line pt-1">Decisions are recorded on a student’s page.</p>
             )}
             <ul>
               {view.recent.slice(0, 14).map((r) => (
-                <li key={r.name + r.day + r.rank} className="line" style={{ padding: '4px 0' }}>
+                <li key={r.name + r.day + r.rank} className="line py-1">
                   <span>
                     {r.name}{' '}
                     <span className="second">
@@ -134,7 +130,7 @@ function Drawn({ r, what }: { r: Reliability; what: string }) {
   const most = Math.max(...r.bins.map((b) => b.n));
   const better = r.baseRate === 0 ? 0 : 1 - r.brier / r.baseRate;
   return (
-    <div className="line" style={{ paddingTop: 8 }}>
+    <div className="line pt-2">
       <svg
         width="380"
         height="352"
@@ -181,7 +177,7 @@ function Drawn({ r, what }: { r: Reliability; what: string }) {
         Brier score {two(r.brier)}, from {r.n} {what}: {two(r.reliability)} for chances that were off,{' '}
         {two(r.resolution)} gained by telling apart, {two(r.uncertainty)} for what is uncertain anyway.
       </p>
-      <table className="list" style={{ marginTop: 8 }}>
+      <table className="list mt-2">
         <thead>
           <tr>
             <th>Said</th>

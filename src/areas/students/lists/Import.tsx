@@ -102,19 +102,13 @@ export default function Import({ view, today }: { view: RollView; today: string 
       </div>
       <div role="status">
         {taken > 0 && (
-          <p className="message good" style={{ marginBottom: 12 }}>
+          <p className="message good mb-3">
             {taken} {plural(taken, 'student is', 'students are')} on the roll now.
             {text !== '' && ' The lines that could not be taken are still here.'}
           </p>
         )}
       </div>
-      <div role="alert">
-        {wrong !== '' && (
-          <p className="message wrong" style={{ marginBottom: 12 }}>
-            {wrong}
-          </p>
-        )}
-      </div>
+      <div role="alert">{wrong !== '' && <p className="message wrong mb-3">{wrong}</p>}</div>
       <div className="import">
         <section className="stack">
           <TextField
@@ -128,7 +122,7 @@ export default function Import({ view, today }: { view: RollView; today: string 
             placeholder={'Tomasz Rill, Amber, 4 May 2010, 9 August 2025\nNoor Saltby, Fern, 19 Jan 2004'}
             spellCheck={false}
           />
-          <div className="row" style={{ flexWrap: 'wrap' }}>
+          <div className="row wrap">
             <Button component="label">
               Choose a CSV file
               <input type="file" accept=".csv,.txt,text/csv,text/plain" hidden onChange={(e) => void upload(e)} />

@@ -44,14 +44,10 @@ export default function Incidents({ view: first }: { view: IncidentsView }) {
       <div className="columns">
         <section>
           <h2>Incidents</h2>
-          {view.incidents.length === 0 && (
-            <p className="second line" style={{ paddingTop: 6 }}>
-              None is recorded.
-            </p>
-          )}
+          {view.incidents.length === 0 && <p className="second line pt-1">None is recorded.</p>}
           <ul>
             {view.incidents.map((i) => (
-              <li key={i.id} className="line" style={{ padding: '8px 0' }}>
+              <li key={i.id} className="line py-2">
                 <p className="spread">
                   <span>
                     <b>{i.hurt}</b> {i.cause ? <>was hurt by {i.cause}</> : 'was hurt, by nobody else'}, {i.doing}
@@ -67,18 +63,14 @@ export default function Incidents({ view: first }: { view: IncidentsView }) {
             ))}
           </ul>
         </section>
-        <aside className="stack" style={{ gap: 20 }}>
+        <aside className="stack gap-5">
           {open && <Record view={view} done={done} leave={() => setOpen(false)} />}
           <section>
             <h2>By drill</h2>
-            {view.sums.length === 0 && (
-              <p className="second line" style={{ paddingTop: 6 }}>
-                Nothing to add up.
-              </p>
-            )}
+            {view.sums.length === 0 && <p className="second line pt-1">Nothing to add up.</p>}
             <ul>
               {view.sums.map((s) => (
-                <li key={s.doing} className="line spread" style={{ padding: '5px 0' }}>
+                <li key={s.doing} className="line spread py-1">
                   <span>{s.doing}</span>
                   <span className="second">
                     <b>{s.n}</b> {plural(s.n, 'time')}
@@ -87,7 +79,7 @@ export default function Incidents({ view: first }: { view: IncidentsView }) {
                 </li>
               ))}
             </ul>
-            <p className="second line" style={{ paddingTop: 6 }}>
+            <p className="second line pt-1">
               A drill that hurts twice wants another look at how it is set up. Rules of federation, insurer and local
               law come first.
             </p>

@@ -235,8 +235,8 @@ export default function Ready({ view }: { view: ReadinessView }) {
                   .filter((r) => (col === null ? r.word !== 'met' : r.id === view.requirements[col]?.id))
                   .slice(0, 3)
                   .map((r) => (
-                    <div key={r.id} className="line" style={{ padding: '8px 0' }}>
-                      <p className="row" style={{ gap: 14 }}>
+                    <div key={r.id} className="line py-2">
+                      <p className="row gap-4">
                         <VerdictMark word={r.word} /> <b>{r.technique}</b>
                       </p>
                       <div style={{ margin: '4px 0 4px 22px' }}>
@@ -247,7 +247,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
                       <p className="second">{r.reason}</p>
                     </div>
                   ))}
-                <p className="line second" style={{ paddingTop: 8 }}>
+                <p className="line second pt-2">
                   {capital(
                     missingInWords(
                       row.words.filter((w) => w !== null),
@@ -257,7 +257,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
                   .
                 </p>
                 {student.chance && (
-                  <div className="line" style={{ padding: '8px 0' }}>
+                  <div className="line py-2">
                     <p className="spread">
                       <b>On the day</b> <span className="second">from {student.chance.looks} looks</span>
                     </p>
@@ -265,7 +265,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
                     <p className="second">{capital(student.chance.words)}, gates aside.</p>
                   </div>
                 )}
-                <div className="row no-print" style={{ marginTop: 12 }}>
+                <div className="row no-print mt-3">
                   <a className="button" href={`/students/${row.id}`}>
                     {firstName(row.name)}’s page
                   </a>
@@ -273,9 +273,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
                     Look at {firstName(row.name)}
                   </a>
                 </div>
-                <p className="second no-print" style={{ marginTop: 12 }}>
-                  ↑ ↓ person, ← → requirement, Enter opens the page
-                </p>
+                <p className="second no-print mt-3">↑ ↓ person, ← → requirement, Enter opens the page</p>
               </section>
             )}
           </aside>

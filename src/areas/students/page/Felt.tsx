@@ -38,7 +38,7 @@ export function Felt({ view, done }: Pick<Sheet, 'view' | 'done'>) {
       <p className="second">Nobody else can see these.</p>
       <ul>
         {list.slice(0, more ? 12 : 5).map((f) => (
-          <li key={keyOf(f)} className="line" style={{ padding: '6px 0' }}>
+          <li key={keyOf(f)} className="line py-1">
             <b>{f.point}</b>{' '}
             <span className="second">
               {f.whose ? `${f.whose}’s work on you${f.sure ? '' : ', if it was you'}: ${f.technique}` : f.technique}

@@ -118,14 +118,14 @@ function Said({ f, today, gradingDay, name }: { f: Found; today: string; grading
   );
   if (f.silent !== null)
     return (
-      <div className="line" style={{ paddingTop: 6 }}>
+      <div className="line pt-1">
         <p>{SILENT[f.silent](name)}</p>
         {decides && <p className="second">{decides}</p>}
         {aside}
       </div>
     );
   return (
-    <div className="line" style={{ paddingTop: 6 }}>
+    <div className="line pt-1">
       <Time f={f} today={today} gradingDay={gradingDay} />
       <p>
         <b>

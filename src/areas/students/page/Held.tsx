@@ -85,7 +85,7 @@ export function Belts({
       </div>
       <ul>
         {view.held.map((h) => (
-          <li key={h.since + h.rank.id} className="line row" style={{ padding: '5px 0' }}>
+          <li key={h.since + h.rank.id} className="line row py-1">
             <Belt name={h.rank.name} cloth={h.rank.cloth} />
             <b style={{ fontWeight: 550 }}>{h.rank.name}</b>
             <span className="second" style={{ marginLeft: 'auto', textAlign: 'right' }}>
@@ -113,14 +113,10 @@ export function Adapted({ view, onAdapt }: { view: StudentView; onAdapt: () => v
           </Button>
         )}
       </div>
-      {adaptations.length === 0 && (
-        <p className="second line" style={{ paddingTop: 5 }}>
-          Nothing is adapted.
-        </p>
-      )}
+      {adaptations.length === 0 && <p className="second line pt-1">Nothing is adapted.</p>}
       <ul>
         {adaptations.map((a) => (
-          <li key={a.id} className="line" style={{ padding: '5px 0' }}>
+          <li key={a.id} className="line py-1">
             <b style={{ fontWeight: 550 }}>{a.point}</b>{' '}
             <span className="second">
               {a.technique}: {a.what}, from {dateInWords(a.from)}

@@ -19,7 +19,7 @@ export function Looks({ view }: { view: StudentView }) {
     <section>
       <h2>Looks</h2>
       {view.looks.length === 0 ? (
-        <p className="second line" style={{ paddingTop: 5 }}>
+        <p className="second line pt-1">
           Nobody has watched yet. {view.may.look && <a href={`/look?student=${id}`}>Take the first look</a>}
         </p>
       ) : (
@@ -29,7 +29,7 @@ export function Looks({ view }: { view: StudentView }) {
           ) : (
             <ul>
               {view.looks.slice(0, 5).map((l) => (
-                <li key={l.id} className="line" style={{ padding: '4px 0' }}>
+                <li key={l.id} className="line py-1">
                   <p className="spread">
                     <span>
                       {l.technique}{' '}
@@ -48,7 +48,7 @@ export function Looks({ view }: { view: StudentView }) {
               ))}
             </ul>
           )}
-          <p className="second line" style={{ paddingTop: 5 }}>
+          <p className="second line pt-1">
             {view.lookCount} looks in all.{' '}
             <Button variant="text" className="no-print" aria-expanded={all !== null} onClick={() => void show()}>
               {all ? 'Show fewer' : 'All looks, mark by mark'}
@@ -66,7 +66,7 @@ function AllLooks({ looks }: { looks: StudentLooksView['looks'] }) {
   return (
     <ul className="all-looks">
       {looks.map((l) => (
-        <li key={l.id} className="line" style={{ padding: '4px 0' }}>
+        <li key={l.id} className="line py-1">
           <p>
             {l.replaced ? <s>{l.item}</s> : l.item}{' '}
             <span className="second">

@@ -10,7 +10,7 @@ export function Missed({ view }: { view: StudentView }) {
       <h2>To make up</h2>
       <ul>
         {view.missed.slice(0, 6).map((m) => (
-          <li key={m.itemKey} className="line" style={{ padding: '5px 0' }}>
+          <li key={m.itemKey} className="line py-1">
             <b style={{ fontWeight: 550 }}>{m.item}</b> <span className="second">shown on {dateInWords(m.day)}</span>
             <p className="second">
               {m.points.map((p) => (p.cue === '' ? p.name : `${p.name}: “${p.cue}”`)).join(' ')} {m.version}
@@ -19,7 +19,7 @@ export function Missed({ view }: { view: StudentView }) {
           </li>
         ))}
       </ul>
-      <p className="second line" style={{ paddingTop: 5 }}>
+      <p className="second line pt-1">
         {view.missed.length > 6 && `${view.missed.length - 6} more. `}
         The next look at {view.reader === 'student' ? 'you' : firstName(view.student.name)} ticks each off.
       </p>

@@ -14,11 +14,9 @@ export function OnTheDay({ view }: { view: StudentView }) {
         <span className="second">{c ? `from ${c.looks} looks` : ''}</span>
       </div>
       {!c ? (
-        <p className="second line" style={{ paddingTop: 5 }}>
-          Too few looks to say how likely it passes.
-        </p>
+        <p className="second line pt-1">Too few looks to say how likely it passes.</p>
       ) : (
-        <div className="line" style={{ paddingTop: 8 }}>
+        <div className="line pt-2">
           <ChanceRule {...c} width={308} height={26} scale />
           <p>
             <b>{capital(c.words)}</b>, gates aside

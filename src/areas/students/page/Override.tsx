@@ -21,7 +21,7 @@ export function Override({
   const [open, setOpen] = useState(false);
   if (!open)
     return (
-      <div className="no-print" style={{ marginTop: 8 }}>
+      <div className="no-print mt-2">
         <Button onClick={() => setOpen(true)}>{r.override ? 'Change the head’s word' : 'Overrule this'}</Button>
       </div>
     );

@@ -29,14 +29,10 @@ export function Pauses({
           </Button>
         )}
       </div>
-      {view.pauses.length === 0 && (
-        <p className="second line" style={{ paddingTop: 5 }}>
-          No work is laid off.
-        </p>
-      )}
+      {view.pauses.length === 0 && <p className="second line pt-1">No work is laid off.</p>}
       <ul>
         {view.pauses.map((p) => (
-          <li key={p.id} className="line" style={{ padding: '5px 0' }}>
+          <li key={p.id} className="line py-1">
             <b style={{ fontWeight: 550 }}>{p.item}</b>{' '}
             <span className="second">
               until this habit is gone: {p.habit}. {capital(`since ${dateInWords(p.from)}`)}

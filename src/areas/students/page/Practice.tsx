@@ -22,7 +22,7 @@ export function PracticeLog({ view, onAdd }: { view: StudentView; onAdd: (() => 
           </Button>
         )}
       </div>
-      <p className="second line" style={{ paddingTop: 5 }}>
+      <p className="second line pt-1">
         {p.entries === 0
           ? 'Nothing written down in the last four weeks.'
           : `${hours} in four weeks, ${p.repetitions} repetitions${p.strikes > 0 ? `, ${p.strikes} strikes` : ''}. The gates count class hours only.`}
@@ -30,7 +30,7 @@ export function PracticeLog({ view, onAdd }: { view: StudentView; onAdd: (() => 
       {cautionInWords(p) !== '' && <p className="message">{cautionInWords(p)}</p>}
       <ul>
         {p.list.slice(0, 4).map((e) => (
-          <li key={e.id} className="line" style={{ padding: '4px 0' }}>
+          <li key={e.id} className="line py-1">
             {e.minutes} minutes{' '}
             <span className="second">
               {dateInWords(e.day)}

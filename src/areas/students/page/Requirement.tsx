@@ -61,19 +61,19 @@ export function Working({
         {capital(r.condition)}. Asks {r.asks}.
       </p>
       {r.chance && (
-        <p style={{ marginTop: 4 }}>
+        <p className="mt-1">
           <b>On the day:</b> {r.chance.words}, from {r.chance.looks} looks.
         </p>
       )}
       {r.override && (
-        <p className="message" style={{ marginTop: 8 }}>
+        <p className="message mt-2">
           Computed: {r.computed}. {r.override.by} said {r.override.word} on {dateInWords(r.override.day)}: “
           {r.override.reason}”
         </p>
       )}
-      <p style={{ marginTop: 8 }}>{r.reason}</p>
+      <p className="mt-2">{r.reason}</p>
       {r.change !== '' && (
-        <p style={{ marginTop: 4 }}>
+        <p className="mt-1">
           <b>What would change it:</b> {low(r.change)}
         </p>
       )}
@@ -130,14 +130,14 @@ export function Working({
         </table>
       )}
       {r.points.length > 0 && (
-        <p className="second" style={{ marginTop: 6 }}>
+        <p className="second mt-1">
           The newest repetitions as asked, at most so many a day that they span{' '}
           {inWords(Math.max(1, Math.max(...r.points.map((p) => p.days))))}{' '}
           {Math.max(...r.points.map((p) => p.days)) === 1 ? 'day' : 'days'}.
         </p>
       )}
       {view.may.decide && <Override r={r} studentId={view.student.id} done={done} />}
-      <div className="no-print" style={{ marginTop: 8 }}>
+      <div className="no-print mt-2">
         <Button variant="text" onClick={leave}>
           close
         </Button>

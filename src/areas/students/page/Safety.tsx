@@ -86,7 +86,7 @@ export function Safety({
     <section>
       <h2>Contact and rest</h2>
       <ul>
-        <li className="line spread" style={{ padding: '5px 0' }}>
+        <li className="line spread py-1">
           <span>
             {consent === null
               ? 'No consent to contact on record'
@@ -113,7 +113,7 @@ export function Safety({
           </li>
         )}
         {view.injuries.map((i) => (
-          <li key={i.id} className="line spread" style={{ padding: '5px 0' }}>
+          <li key={i.id} className="line spread py-1">
             <span className="hurts">
               {i.what} rests until {dateInWords(i.until)}
             </span>

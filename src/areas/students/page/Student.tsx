@@ -162,7 +162,7 @@ export default function Student({ view: first }: { view: StudentView }) {
           <PracticeLog view={view} onAdd={may.log ? () => setOpen({ what: 'practice' }) : null} />
           <Looks view={view} />
         </div>
-        <aside className="stack" style={{ gap: 20 }}>
+        <aside className="stack gap-5">
           {chosen && <Working r={chosen} view={view} done={renew} leave={sheet.leave} />}
           {Sheet && <Sheet key={open?.what} {...sheet} />}
           {open?.what === 'injury' && <Injury key={open.value?.id ?? 'new'} {...sheet} value={open.value} />}

@@ -1,5 +1,5 @@
-import type {} from '@mui/material/themeCssVarsAugmentation';
 import { createTheme } from '@mui/material/styles';
+import type {} from '@mui/material/themeCssVarsAugmentation';
 import { DARK, LIGHT, type Token } from './tokens';
 
 const SANS = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif";

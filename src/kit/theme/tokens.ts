@@ -103,5 +103,12 @@ const css = (tokens: Record<Token, string>) =>
     )
     .join(';');
 
+/** Six sizes of type, as size/line in pixels, from the question of a page down to what stands beside. */
+export const TYPE = ['30px/36px', '19px/24px', '17px/24px', '15px/20px', '14.5px/20px', '14px/18px'] as const;
+/** Five spaces in pixels, from between two lines to between two sections. */
+export const SPACE = [5, 8, 12, 16, 24] as const;
+const numbered = (name: string, list: readonly (string | number)[], unit = '') =>
+  list.map((x, i) => `--${name}-${i + 1}:${x}${unit}`).join(';');
+
 /** The tokens as CSS variables (`--ink2`, `--wood-line`), for both schemes; print is always light. */
-export const tokensCss = `:root{${css(LIGHT)};color-scheme:light}@media screen{[data-scheme=dark]{${css(DARK)};color-scheme:dark}}`;
+export const tokensCss = `:root{${numbered('type', TYPE)};${numbered('space', SPACE, 'px')};${css(LIGHT)};color-scheme:light}@media screen{[data-scheme=dark]{${css(DARK)};color-scheme:dark}}`;
