@@ -130,29 +130,27 @@ it('law: techniques and showings, every side, stage and purpose, corrected once,
           if (l.kind === 'technique') {
             await tx.insert(look).values({ ...base, techniqueId: technique.id, side: l.side });
             for (const m of l.marks)
-              await tx
-                .insert(mark)
-                .values(
-                  m.kind === 'measured'
-                    ? {
-                        schoolId,
-                        lookId: ids[i]!,
-                        pointId: m.pointId,
-                        kind: m.kind,
-                        held: 0,
-                        of: m.values.length,
-                        values: [...m.values],
-                      }
-                    : {
-                        schoolId,
-                        lookId: ids[i]!,
-                        pointId: m.pointId,
-                        kind: m.kind,
-                        held: m.held,
-                        of: m.of,
-                        values: null,
-                      },
-                );
+              await tx.insert(mark).values(
+                m.kind === 'measured'
+                  ? {
+                      schoolId,
+                      lookId: ids[i]!,
+                      pointId: m.pointId,
+                      kind: m.kind,
+                      held: 0,
+                      of: m.values.length,
+                      values: [...m.values],
+                    }
+                  : {
+                      schoolId,
+                      lookId: ids[i]!,
+                      pointId: m.pointId,
+                      kind: m.kind,
+                      held: m.held,
+                      of: m.of,
+                      values: null,
+                    },
+              );
           } else {
             const counts = l.letters.slice(l.from - 1);
             const own = { rhythm: l.own[0], line: l.own[1], shouts: l.own[2] };
