@@ -100,7 +100,7 @@ export async function benchKeystroke() {
     for (const css of [
       'kit/theme/base.css',
       'kit/drawing/drawing.css',
-      'areas/sequences/sequences.css',
+      'areas/sequences/shared.css',
       'areas/sequences/Workbench.css',
     ])
       await page.addStyleTag({ content: readFileSync(path.join(root, 'src', css), 'utf8') });

@@ -7,7 +7,7 @@ import { download } from '../../kit/drawing/exportDrawing';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { Switch } from '../../kit/Switch';
-import './sequences.css';
+import './shared.css';
 import './Sequences.css';
 
 /** "What do we run?": every sequence by kind, those made from others under what they come from. */

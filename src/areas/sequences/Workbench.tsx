@@ -29,7 +29,7 @@ import { Editor } from './Editor';
 import { HallSheet } from './HallSheet';
 import { LiveStave } from './LiveStave';
 import { liveText, scoreOf, type Drawing } from './score';
-import './sequences.css';
+import './shared.css';
 import { Under } from './Under';
 import './Workbench.css';
 

@@ -5,7 +5,7 @@ import { capital, dateInWords, inWords, plural } from '../../core';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
-import './syllabus.css';
+import './shared.css';
 import './Compare.css';
 
 /** "What is different?": two versions beside each other, belt by belt, and whom the difference touches. */

@@ -16,7 +16,7 @@ import { IslandRoot } from '../../kit/IslandRoot';
 import { sendLong } from '../../kit/longWork';
 import { ask } from '../../kit/send';
 import { Switch } from '../../kit/Switch';
-import './syllabus.css';
+import './shared.css';
 import './Exchange.css';
 
 const MOST_BYTES = 24_000_000;

@@ -5,7 +5,7 @@ import { capital, dateInWords, inWords, plural } from '../../core';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { send } from '../../kit/send';
-import './syllabus.css';
+import './shared.css';
 
 export interface Mover {
   id: string;

@@ -1,5 +1,5 @@
 import { Tab } from './small';
-import './syllabus.css';
+import './shared.css';
 
 export function Legend() {
   const sign = (d: string, className: string, eye = false) => (

@@ -30,9 +30,10 @@ import { Findings } from './Findings';
 import { LimitsSheet } from './LimitsSheet';
 import { RankSheet } from './RankSheet';
 import { RequirementSheet } from './RequirementSheet';
-import './syllabus.css';
+import './shared.css';
 import { ThreadSheet } from './ThreadSheet';
 import { useDraft } from './useDraft';
+import { movedTo, requirementAt, strokeAt, type Way } from './wayKeys';
 import { PublishSheet, VersionsSheet } from './VersionsSheet';
 import { cellId, Cloth, type Grip, type Place, type Tie } from './Weave';
 import './Syllabus.css';
@@ -153,8 +154,6 @@ export default function Syllabus({
     const t = syllabus.threads.find((x) => x.id === threadId);
     return (t && factsOf(itemKey(t.item))?.name) ?? 'something gone';
   };
-  const requirementAt = (p: Place) =>
-    syllabus.requirements.find((r) => r.threadId === p.threadId && r.rankId === view.ranks[p.at]?.id);
   const newAt = (p: Place): PlacedRequirement => {
     const before = syllabus.requirements.filter((r) => r.threadId === p.threadId);
     const like = before.at(-1);
@@ -176,92 +175,31 @@ export default function Syllabus({
       critical: false,
     };
   };
+  const way: Way = { syllabus, ranks: view.ranks, factsOf, nameOf, newAt };
   const openAt = (p: Place) => {
     setPlace(p);
     setTie(null);
-    const there = p.at < 0 ? undefined : requirementAt(p);
+    const there = p.at < 0 ? undefined : requirementAt(way, p);
     if (there) setOpen({ what: 'requirement', value: there, isNew: false });
     else if (p.at >= 0 && mayChange) setOpen({ what: 'requirement', value: newAt(p), isNew: true });
     else setOpen({ what: 'thread', id: p.threadId });
   };
 
-  /** A mark of a thread goes to another belt: where it begins, where it is tested, where it ends. */
   const move = (threadId: string, grip: Grip, to: number) => {
-    const t = syllabus.threads.find((x) => x.id === threadId);
-    const rank = view.ranks[to];
-    if (!t || !rank || !mayChange) return;
-    const name = nameOf(threadId);
-    if (grip === 'eye') edit([{ op: 'thread.put', thread: { ...t, introduced: rank.id } }], `where ${name} begins`);
-    else if (grip === 'end')
-      edit(
-        [{ op: 'thread.put', thread: { ...t, until: to === view.ranks.length - 1 ? null : rank.id } }],
-        `where ${name} ends`,
-      );
-    else {
-      const from = view.ranks[Number(grip.slice(5))];
-      const moved = syllabus.requirements.filter((r) => r.threadId === threadId && r.rankId === from?.id);
-      edit(
-        moved.map((r) => ({ op: 'requirement.put' as const, requirement: { ...r, rankId: rank.id } })),
-        `${name} tested for ${rank.name}`,
-      );
-    }
+    const moved = mayChange ? movedTo(way, threadId, grip, to) : null;
+    if (moved) edit(moved.edits, moved.says);
   };
   const keys = (e: KeyboardEvent, p: Place) => {
-    const t = syllabus.threads.find((x) => x.id === p.threadId);
-    if (!t) return;
-    const rank = view.ranks[p.at];
-    const done = () => e.preventDefault();
-    if (e.key === 'Enter' || e.key === ' ') {
-      done();
-      openAt(p);
-      return;
-    }
-    if (!mayChange) return;
-    const name = nameOf(p.threadId);
-    const key = e.key.toLowerCase();
-    if ((e.ctrlKey || e.metaKey) && key === 'z') {
-      done();
-      draft.undo();
-    } else if (e.altKey && (e.key === 'ArrowLeft' || e.key === 'ArrowRight') && rank) {
-      done();
-      const to = p.at + (e.key === 'ArrowRight' ? 1 : -1);
-      if (to < 0 || to >= view.ranks.length) return;
-      if (requirementAt(p)) move(p.threadId, `test ${p.at}`, to);
-      else if (t.introduced === rank.id) move(p.threadId, 'eye', to);
-      else if (t.until === rank.id) move(p.threadId, 'end', to);
-      else return;
-      const next = { ...p, at: to };
-      setPlace(next);
-      requestAnimationFrame(() => document.getElementById(cellId(next))?.focus());
-    } else if (e.altKey && (e.key === 'ArrowUp' || e.key === 'ArrowDown')) {
-      done();
-      const group = factsOf(itemKey(t.item))?.group;
-      const mates = syllabus.threads.filter((x) => factsOf(itemKey(x.item))?.group === group);
-      const i = mates.findIndex((x) => x.id === t.id);
-      const before = e.key === 'ArrowUp' ? mates[i - 1] : mates[i + 2];
-      if (e.key === 'ArrowUp' ? i === 0 : i === mates.length - 1) return;
-      edit([{ op: 'thread.place', id: t.id, before: before?.id ?? null }], `${name} in another place`);
-    } else if (key === 'i' && rank) {
-      done();
-      move(p.threadId, 'eye', p.at);
-    } else if (key === 't' && rank) {
-      done();
-      if (!requirementAt(p))
-        edit([{ op: 'requirement.put', requirement: newAt(p) }], `${name} tested for ${rank.name}`);
-    } else if (key === 'e' && rank) {
-      done();
-      move(p.threadId, 'end', p.at);
-    } else if (e.key === 'Delete' || e.key === 'Backspace') {
-      done();
-      const there = syllabus.requirements.filter((r) => r.threadId === p.threadId && r.rankId === rank?.id);
-      if (there.length > 0)
-        edit(
-          there.map((r) => ({ op: 'requirement.remove' as const, id: r.id })),
-          `${name} not tested for ${rank!.name}`,
-        );
-      else if (rank && t.introduced === rank.id)
-        edit([{ op: 'thread.put', thread: { ...t, introduced: null } }], `where ${name} begins`);
-    }
+    const stroke = strokeAt(way, p, e, mayChange);
+    if (!stroke) return;
+    e.preventDefault();
+    if (stroke.does === 'open') return openAt(p);
+    if (stroke.does === 'undo') return draft.undo();
+    edit(stroke.edits, stroke.says);
+    const { goes } = stroke;
+    if (!goes) return;
+    setPlace(goes);
+    requestAnimationFrame(() => document.getElementById(cellId(goes))?.focus());
   };
   const goTo = (f: SyllabusFinding) => {
     setTie(f.alsoId ? f : null);
@@ -271,7 +209,7 @@ export default function Syllabus({
     }
     const p = { threadId: f.threadId, at: view.ranks.findIndex((r) => r.id === f.rankId) };
     setPlace(p);
-    const there = p.at < 0 ? undefined : requirementAt(p);
+    const there = p.at < 0 ? undefined : requirementAt(way, p);
     setOpen(there ? { what: 'requirement', value: there, isNew: false } : { what: 'thread', id: f.threadId });
     document.getElementById(cellId(p))?.scrollIntoView({ block: 'center', inline: 'nearest' });
   };
