@@ -1,6 +1,12 @@
 /** Registers the service worker of a built app, so that the mat opens without a network. */
 export function registerWorker(): void {
-  if (import.meta.env.PROD && 'serviceWorker' in navigator) void navigator.serviceWorker.register('/sw.js');
+  if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;
+  void navigator.serviceWorker.register('/sw.js');
+  // A page that came just as the worker woke may have been passed over; it asks to be taken along, or its first visit to
+  // the mat would not be kept.
+  void navigator.serviceWorker.ready.then(({ active }) => {
+    if (!navigator.serviceWorker.controller) active?.postMessage('claim');
+  });
 }
 
 /** What this device remembers of people besides marks that still wait: it goes when somebody signs out. */

@@ -50,4 +50,7 @@ setCatchHandler(({ request }) =>
   ),
 );
 self.addEventListener('install', () => void self.skipWaiting());
+self.addEventListener('message', (event) => {
+  if (event.data === 'claim') event.waitUntil(self.clients.claim());
+});
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));

@@ -24,7 +24,7 @@ export function WhichItem({
   onPerson,
 }: {
   kit: LookKitView;
-  items: readonly KitItem[];
+  items: KitItem[];
   item: KitItem | undefined;
   conditionId: string;
   side: Side;
@@ -50,7 +50,7 @@ export function WhichItem({
           <Autocomplete
             id="item"
             disableClearable
-            options={[...items]}
+            options={items}
             getOptionKey={(t) => t.key}
             getOptionLabel={(t) => t.name}
             groupBy={(t) => t.group}

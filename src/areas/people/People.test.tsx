@@ -112,9 +112,8 @@ describe('who may do what', () => {
     await user.clear(name);
     await user.type(name, 'Idris Vane-Holt');
     await user.click(button('Save'));
-    const both = await screen.findByRole('dialog', { name: 'Which Idris Vane shall stand?' });
-    await waitFor(() => expect(both.textContent).toMatch(/Idris A\. Vane/));
-    expect(both.textContent).toMatch(/Vane-Holt/);
+    expect(await screen.findByText(/Which Idris Vane shall stand/)).toBeTruthy();
+    await waitFor(() => expect(document.body.textContent).toMatch(/Vane-Holt/));
     expect(reload).not.toHaveBeenCalled();
   });
 
