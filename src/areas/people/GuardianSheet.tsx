@@ -3,9 +3,8 @@ import { guardianInput } from '../../contracts/guardian';
 import type { PeopleView } from '../../contracts/views';
 import { PickManyField, TextField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
-import { useCommandSheet } from '../../kit/form/useSheet';
+import { useEditedSheet } from '../../kit/form/useEditedSheet';
 import { newId } from '../../kit/send';
-import { useSideBySide } from '../../kit/sideBySide/useSideBySide';
 
 /** A guardian's name, and for whom they answer. */
 export function GuardianSheet({
@@ -21,19 +20,16 @@ export function GuardianSheet({
     ? { id: value.id, name: value.name, studentIds: value.studentIds }
     : { id: newId(), name: '', studentIds: [] };
   const nameOf = (id: unknown) => view.students.find((s) => s.id === id)?.name ?? 'somebody who has left';
-  const { save, meeting } = useSideBySide('guardian.save', {
+  const { sheet, meeting } = useEditedSheet<'guardian.save'>({
+    command: 'guardian.save',
+    version: value?.version,
+    schema: guardianInput,
+    start,
+    done: () => location.reload(),
     title: `Which ${start.name} shall stand?`,
     nameOf: (path) => ({ where: start.name, what: path[0] === 'studentIds' ? 'for whom they answer' : 'the name' }),
     show: (shown) =>
       Array.isArray(shown) ? shown.map(nameOf).join(', ') : typeof shown === 'string' ? shown : nameOf(shown),
-    done: () => location.reload(),
-  });
-  const sheet = useCommandSheet<'guardian.save'>({
-    command: 'guardian.save',
-    schema: guardianInput,
-    start,
-    sending: (draft) => save(start, draft, value?.version),
-    done: () => location.reload(),
   });
   return (
     <SheetForm

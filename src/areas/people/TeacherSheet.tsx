@@ -3,9 +3,8 @@ import { teacherInput } from '../../contracts/teacher';
 import type { PeopleView } from '../../contracts/views';
 import { ChoiceField, TextField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
-import { useCommandSheet } from '../../kit/form/useSheet';
+import { useEditedSheet } from '../../kit/form/useEditedSheet';
 import { newId } from '../../kit/send';
-import { useSideBySide } from '../../kit/sideBySide/useSideBySide';
 import { RIGHTS, WORD } from './roles';
 
 const TEACHES = ['head', 'instructor', 'examiner'] as const;
@@ -15,17 +14,14 @@ export function TeacherSheet({ value, leave }: { value: PeopleView['teachers'][n
   const start: CommandDraft<'teacher.save'> = value
     ? { id: value.id, name: value.name, role: value.role }
     : { id: newId(), name: '', role: 'instructor' };
-  const { save, meeting } = useSideBySide('teacher.save', {
-    title: `Which ${start.name} shall stand?`,
-    nameOf: (path) => ({ where: start.name, what: path.at(-1) === 'role' ? 'the rights' : 'the name' }),
-    done: () => location.reload(),
-  });
-  const sheet = useCommandSheet<'teacher.save'>({
+  const { sheet, meeting } = useEditedSheet<'teacher.save'>({
     command: 'teacher.save',
+    version: value?.version,
     schema: teacherInput,
     start,
-    sending: (draft) => save(start, draft, value?.version),
     done: () => location.reload(),
+    title: `Which ${start.name} shall stand?`,
+    nameOf: (path) => ({ where: start.name, what: path.at(-1) === 'role' ? 'the rights' : 'the name' }),
   });
   return (
     <SheetForm

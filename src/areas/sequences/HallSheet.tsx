@@ -5,9 +5,8 @@ import { hallInput } from '../../contracts/hall';
 import type { HallShown } from '../../contracts/views';
 import { NumberField, TextField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
-import { useCommandSheet } from '../../kit/form/useSheet';
+import { useEditedSheet } from '../../kit/form/useEditedSheet';
 import { newId, send } from '../../kit/send';
-import { useSideBySide } from '../../kit/sideBySide/useSideBySide';
 
 /** The rooms the school trains in: name and size. */
 export function HallSheet({
@@ -69,20 +68,17 @@ function HallForm({
   const start: CommandDraft<'hall.save'> = value
     ? { id: value.id, name: value.name, width: value.width, depth: value.depth }
     : { id: newId(), name: '', width: Number.NaN, depth: Number.NaN };
-  const { save, meeting } = useSideBySide('hall.save', {
+  const { sheet, meeting } = useEditedSheet<'hall.save'>({
+    command: 'hall.save',
+    version: value?.version,
+    schema: hallInput,
+    start,
+    done,
     title: `Which ${start.name} shall stand?`,
     nameOf: (path) => ({
       where: start.name,
       what: path.at(-1) === 'name' ? 'its name' : `its ${path.at(-1)} in metres`,
     }),
-    done,
-  });
-  const sheet = useCommandSheet<'hall.save'>({
-    command: 'hall.save',
-    schema: hallInput,
-    start,
-    sending: (draft) => save(start, draft, value?.version),
-    done,
   });
   return (
     <SheetForm sheet={sheet} title="Where do we train?" saves="Keep it" leave={leave} leaves="Done">

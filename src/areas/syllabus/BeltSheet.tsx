@@ -3,10 +3,9 @@ import { rankInput } from '../../contracts/rank';
 import type { SyllabusView } from '../../contracts/views';
 import { ChoiceField, NumberField, TextField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
-import { useCommandSheet } from '../../kit/form/useSheet';
+import { useEditedSheet } from '../../kit/form/useEditedSheet';
 import { Belt } from '../../kit/marks/Belt';
 import { newId, type Answer } from '../../kit/send';
-import { useSideBySide } from '../../kit/sideBySide/useSideBySide';
 import { CUTTINGS } from '../../kit/theme/tokens';
 
 /** Sends a command when the draft's own changes are saved. */
@@ -34,20 +33,18 @@ export function BeltSheet({
   const start: CommandDraft<'rank.save'> = value
     ? { id: value.id, name: value.name, cloth: value.cloth }
     : { id: newId(), name: '', cloth: { colour: CUTTINGS[0]!.colour, second: null, stripe: null, bars: 0 } };
-  const { save, meeting } = useSideBySide('rank.save', {
+  const { sheet, meeting } = useEditedSheet<'rank.save'>({
+    command: 'rank.save',
+    version: value?.version,
+    schema: rankInput,
+    start,
+    done: (id) => (value ? saved() : made(id)),
+    sendingNew: (draft) => does('rank.save', draft),
     title: `Which ${value?.name ?? ''} belt shall stand?`,
     nameOf: (path) => ({
       where: value?.name ?? 'The belt',
       what: path.at(-1) === 'name' ? 'its name' : `its cloth: ${path.at(-1)}`,
     }),
-    done: saved,
-  });
-  const sheet = useCommandSheet<'rank.save'>({
-    command: 'rank.save',
-    schema: rankInput,
-    start,
-    sending: (draft) => (value ? save(start, draft, value.version) : does('rank.save', draft)),
-    done: ({ id }) => (value ? saved() : made(id)),
   });
   const { name, cloth } = sheet.form.watch();
   return (

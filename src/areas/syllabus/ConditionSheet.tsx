@@ -4,9 +4,8 @@ import type { ConditionShown } from '../../contracts/views';
 import { CONDITION_GEAR, FREEDOMS } from '../../core';
 import { ChoiceField, SwitchField, TextField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
-import { useCommandSheet } from '../../kit/form/useSheet';
+import { useEditedSheet } from '../../kit/form/useEditedSheet';
 import { newId } from '../../kit/send';
-import { useSideBySide } from '../../kit/sideBySide/useSideBySide';
 
 type Draft = CommandDraft<'condition.save'>;
 
@@ -50,21 +49,18 @@ export function ConditionSheet({
         attacker: null,
         defender: null,
       };
-  const { save, meeting } = useSideBySide('condition.save', {
-    title: `Which ${start.name} shall stand?`,
-    nameOf: (path) => ({ where: start.name, what: WORDS[path.at(-1) as keyof typeof WORDS] ?? 'what it takes' }),
-    done,
-  });
-  const sheet = useCommandSheet<'condition.save'>({
+  const { sheet, meeting } = useEditedSheet<'condition.save'>({
     command: 'condition.save',
+    version: value?.version,
     schema: conditionInput,
     start,
     make: (v) =>
       v.partner
         ? { ...v, home: false, attacker: v.attacker ?? 'set', defender: v.defender ?? 'set' }
         : { ...v, attacker: null, defender: null },
-    sending: (draft) => save(start, draft, value?.version),
     done,
+    title: `Which ${start.name} shall stand?`,
+    nameOf: (path) => ({ where: start.name, what: WORDS[path.at(-1) as keyof typeof WORDS] ?? 'what it takes' }),
   });
   const partner = sheet.form.watch('partner');
   return (

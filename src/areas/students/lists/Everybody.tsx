@@ -1,11 +1,12 @@
 import { useMemo, type KeyboardEvent } from 'react';
 import type { EverybodyView } from '../../../contracts/views';
-import { capital, dateInWords, inWords, plural, READINESS, tenthsInWords, VERDICTS } from '../../../core';
+import { capital, dateInWords, inWords, plural, READINESS, tenthsInWords } from '../../../core';
 import { useEastern } from '../../../kit/fonts/useEastern';
 import { IslandRoot } from '../../../kit/IslandRoot';
 import { Belt } from '../../../kit/marks/Belt';
 import { ChanceRule } from '../../../kit/marks/ChanceRule';
 import { Lozenge } from '../../../kit/marks/Lozenge';
+import { VerdictLegend } from '../../../kit/marks/VerdictLegend';
 import { useAsked } from '../../../kit/useAsked';
 
 /** "Who is ready?", of all belts: everybody against their own next belt, by what is missing; moved through by keys. */
@@ -100,13 +101,7 @@ export default function Everybody({ view }: { view: EverybodyView }) {
               })}
             </tbody>
           </table>
-          <p className="legend">
-            {VERDICTS.map((w) => (
-              <span key={w}>
-                <Lozenge word={w} /> {w}
-              </span>
-            ))}
-          </p>
+          <VerdictLegend />
         </div>
       )}
       <style>{`

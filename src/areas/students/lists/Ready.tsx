@@ -1,21 +1,13 @@
 import ButtonBase from '@mui/material/ButtonBase';
 import { useMemo, useState, type KeyboardEvent } from 'react';
 import type { ReadinessView } from '../../../contracts/views';
-import {
-  READINESS,
-  VERDICTS,
-  capital,
-  dateInWords,
-  inWords,
-  missingInWords,
-  plural,
-  tenthsInWords,
-} from '../../../core';
+import { READINESS, capital, dateInWords, inWords, missingInWords, plural, tenthsInWords } from '../../../core';
 import { IslandRoot } from '../../../kit/IslandRoot';
 import { Belt } from '../../../kit/marks/Belt';
 import { ChanceRule } from '../../../kit/marks/ChanceRule';
 import { Lozenge, VerdictMark } from '../../../kit/marks/Lozenge';
 import { Stick } from '../../../kit/marks/Stick';
+import { VerdictLegend } from '../../../kit/marks/VerdictLegend';
 import { useAsked } from '../../../kit/useAsked';
 import { firstName } from '../../../kit/words';
 
@@ -208,13 +200,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
                 </tr>
               </tfoot>
             </table>
-            <p className="legend">
-              {VERDICTS.map((w) => (
-                <span key={w}>
-                  <Lozenge word={w} /> {w}
-                </span>
-              ))}
-            </p>
+            <VerdictLegend />
           </div>
           <aside>
             {(noStudent || noChances) && <p className="message">{noStudent || noChances}</p>}

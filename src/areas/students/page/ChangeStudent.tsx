@@ -2,26 +2,22 @@ import Button from '@mui/material/Button';
 import { studentChange } from '../../../contracts/student';
 import { DateField, TextField } from '../../../kit/form/fields';
 import { SheetForm } from '../../../kit/form/SheetForm';
-import { useCommandSheet } from '../../../kit/form/useSheet';
-import { useSideBySide } from '../../../kit/sideBySide/useSideBySide';
+import { useEditedSheet } from '../../../kit/form/useEditedSheet';
 import type { Sheet } from './sheet';
 
 /** Name and birth, and whether they are still of the school. */
 export function ChangeStudent({ view, done, leave, onLeft }: Sheet) {
   const { id, name, born, leftOn, version } = view.student;
-  const { save, meeting } = useSideBySide('student.change', {
-    title: `Which ${name} shall stand?`,
-    nameOf: (path) => ({ where: name, what: path.at(-1) === 'born' ? 'date of birth' : 'name' }),
-    show: (value) => (typeof value === 'string' && value !== '' ? value : 'not known'),
-    done,
-  });
-  const sheet = useCommandSheet<'student.change'>({
+  const { sheet, meeting } = useEditedSheet<'student.change'>({
     command: 'student.change',
+    version: version,
     schema: studentChange,
     start: { id, name, born },
     make: (now) => ({ ...now, name: now.name.trim() }),
-    sending: (draft) => save({ id, name, born }, draft, version),
     done,
+    title: `Which ${name} shall stand?`,
+    nameOf: (path) => ({ where: name, what: path.at(-1) === 'born' ? 'date of birth' : 'name' }),
+    show: (value) => (typeof value === 'string' && value !== '' ? value : 'not known'),
   });
   const left = leftOn !== null;
   return (

@@ -1,8 +1,7 @@
 import { roomInput } from '../../../contracts/room';
 import { NumberField } from '../../../kit/form/fields';
 import { SheetForm } from '../../../kit/form/SheetForm';
-import { useCommandSheet } from '../../../kit/form/useSheet';
-import { useSideBySide } from '../../../kit/sideBySide/useSideBySide';
+import { useEditedSheet } from '../../../kit/form/useEditedSheet';
 import type { Sheet } from './sheet';
 
 const WORDS: Record<string, string> = {
@@ -13,23 +12,20 @@ const WORDS: Record<string, string> = {
 
 /** The floor at home and the height: what the home sheet fits to. */
 export function Room({ view, done, leave }: Sheet) {
-  const { save, meeting } = useSideBySide('student.room', {
-    title: 'Which room shall stand?',
-    nameOf: (path) => ({ where: 'Room at home', what: WORDS[path.at(-1) ?? ''] ?? '' }),
-    done,
-  });
   const start = {
     id: view.student.id,
     roomWidth: view.room.width,
     roomDepth: view.room.depth,
     stature: view.room.stature,
   };
-  const sheet = useCommandSheet<'student.room'>({
+  const { sheet, meeting } = useEditedSheet<'student.room'>({
     command: 'student.room',
+    version: view.student.version,
     schema: roomInput,
     start,
-    sending: (draft) => save(start, draft, view.student.version),
     done,
+    title: 'Which room shall stand?',
+    nameOf: (path) => ({ where: 'Room at home', what: WORDS[path.at(-1) ?? ''] ?? '' }),
   });
   return (
     <SheetForm
