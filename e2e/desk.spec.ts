@@ -86,7 +86,7 @@ test.describe('the desk of the head instructor', () => {
     await shows(page, 'new step, 1 point');
     await shows(page, 'is here already and stays as it is');
     await shows(page, /stays out: kind: A kind is one of/);
-    await page.getByRole('button', { name: 'Take 1 in' }).click();
+    await page.getByRole('button', { name: 'Take the 1 good one' }).click();
     await shows(page, '1 technique taken.');
   });
 
@@ -156,7 +156,7 @@ test.describe('the desk of the head instructor', () => {
     await shows(page, 'Thea Brook already stands on line 2.');
     await page.reload();
     await expect(page.getByLabel('The list')).toHaveValue(/Ole Fenn/);
-    await page.getByRole('button', { name: 'Take the 2 good lines' }).click();
+    await page.getByRole('button', { name: 'Take the 2 good ones' }).click();
     await shows(page, '2 students are on the roll now.');
     await expect(page.getByLabel('The list')).not.toHaveValue(/2010,Thea Brook/);
     await expect(page.getByLabel('The list')).toHaveValue(/Ole Fenn/);
@@ -165,7 +165,7 @@ test.describe('the desk of the head instructor', () => {
       mimeType: 'application/zip',
       buffer: Buffer.from('PK\u0003\u0004'),
     });
-    await shows(page, /This is not a text file/);
+    await shows(page, /this is not a text file/);
     await expect(page.getByLabel('The list')).toHaveValue(/Ole Fenn/);
     const born = await demo.query<{ born: string }>(`select born::text from person where name = 'Thea Brook'`);
     expect(born).toEqual([{ born: '2010-05-04' }]);

@@ -135,7 +135,7 @@ test.describe('sequences', () => {
       .fill(`${text.replace('title: Sluice', 'title: Sluice by text')}\n===\ntitle: Broken\nturn round\n===\n${text}`);
     await shows(page, 'stays out: Line 2, place 1: A turn says which way and how far.');
     await shows(page, 'replaces the text that is here');
-    await page.getByRole('button', { name: 'Take 2 in' }).click();
+    await page.getByRole('button', { name: 'Take the 2 good ones' }).click();
     await shows(page, '2 sequences taken.');
     await page.goto(`${demo.url}/sequences`);
     await settle(page);

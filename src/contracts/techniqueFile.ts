@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { BODY_PARTS, HURTS, POINT_KINDS, TECHNIQUE_KINDS, UNITS, type Range } from '../core';
 import { line, name, prose } from './fields';
+import { listIn } from './listFile';
 import { detailShape, NO_DETAIL, variantShape, type TechniqueDetail } from './stored/technique';
 import { MOST_POINTS, MOST_SLIPS, namesDiffer } from './technique';
 
@@ -159,53 +160,34 @@ export interface ReadTechnique {
   name: string;
   technique: TechniqueFile | null;
   wrong: string[];
+  /** As it stands in the source. */
+  source: string;
 }
 
 /** Reads techniques from text or from JSON; each comes whole or with what is wrong in it. */
 export function readTechniques(source: string): ReadTechnique[] {
-  const text = source.trim();
-  if (text === '') return [];
-  if (text.startsWith('{') || text.startsWith('[')) {
-    let parsed: unknown;
-    try {
-      parsed = JSON.parse(text);
-    } catch {
-      return [
-        {
-          name: 'The file',
-          technique: null,
-          wrong: ['This JSON cannot be read: it breaks off, or has a sign too many.'],
-        },
-      ];
-    }
-    const list: unknown = Array.isArray(parsed)
-      ? parsed
-      : typeof parsed === 'object' && parsed !== null && 'techniques' in parsed
-        ? parsed.techniques
-        : null;
-    if (!Array.isArray(list))
-      return [{ name: 'The file', technique: null, wrong: ['There is no list of techniques in this file.'] }];
-    return list.map((one: unknown, i) => {
-      const title =
-        typeof one === 'object' && one !== null && 'name' in one && typeof one.name === 'string'
-          ? one.name
-          : `Technique ${i + 1}`;
-      return checked(title, one, []);
-    });
-  }
-  return readText(text);
+  const json = listIn(source, 'techniques', 'techniques');
+  if (!json) return readText(source);
+  if (json.wrong) return [{ name: 'The file', technique: null, wrong: [json.wrong], source }];
+  return json.list.map((one, i) => {
+    const title =
+      typeof one === 'object' && one !== null && 'name' in one && typeof one.name === 'string'
+        ? one.name
+        : `Technique ${i + 1}`;
+    return checked(title, one, [], JSON.stringify(one, null, 2));
+  });
 }
 
-function checked(title: string, one: unknown, wrong: string[]): ReadTechnique {
+function checked(title: string, one: unknown, wrong: string[], source: string): ReadTechnique {
   const read = v.safeParse(techniqueFileShape, one);
-  if (read.success && wrong.length === 0) return { name: read.output.name, technique: read.output, wrong };
+  if (read.success && wrong.length === 0) return { name: read.output.name, technique: read.output, wrong, source };
   const issues = read.success
     ? []
     : read.issues.map((i) => {
         const where = i.path?.map((p) => String(p.key)).join('.') ?? '';
         return where ? `${where}: ${i.message}` : i.message;
       });
-  return { name: title, technique: null, wrong: [...wrong, ...issues] };
+  return { name: title, technique: null, wrong: [...wrong, ...issues], source };
 }
 
 type Loose = Record<string, unknown> & {
@@ -216,10 +198,13 @@ type Loose = Record<string, unknown> & {
 type Loose2 = Record<string, unknown> & { slips: Record<string, unknown>[] };
 
 function readText(text: string): ReadTechnique[] {
-  const out: { name: string; one: Loose; wrong: string[] }[] = [];
+  const out: { name: string; one: Loose; wrong: string[]; lines: string[] }[] = [];
   for (const [i, raw] of text.split(/\r?\n/).entries()) {
     const line = raw.trim();
-    if (line === '' || line.startsWith('#')) continue;
+    if (line === '' || line.startsWith('#')) {
+      out.at(-1)?.lines.push(raw);
+      continue;
+    }
     const at = line.indexOf(':');
     const key = at < 0 ? '' : line.slice(0, at).trim().toLowerCase();
     const value = line.slice(at + 1).trim();
@@ -228,6 +213,7 @@ function readText(text: string): ReadTechnique[] {
         name: value || 'A technique',
         one: { name: value, points: [], before: [], detail: detailOut(NO_DETAIL, () => null) },
         wrong: [],
+        lines: [raw],
       });
       continue;
     }
@@ -237,9 +223,11 @@ function readText(text: string): ReadTechnique[] {
         name: 'The text',
         one: { points: [], before: [], detail: detailOut(NO_DETAIL, () => null) },
         wrong: [`Line ${i + 1}: begin with “technique: its name”.`],
+        lines: [raw],
       });
       continue;
     }
+    last.lines.push(raw);
     const { one } = last;
     const point = one.points.at(-1);
     const slip = point?.slips.at(-1);
@@ -366,5 +354,5 @@ function readText(text: string): ReadTechnique[] {
         amiss(`“${key || line}” is nothing known here.`);
     }
   }
-  return out.map((o) => checked(o.name, o.one, o.wrong));
+  return out.map((o) => checked(o.name, o.one, o.wrong, o.lines.join('\n').trim()));
 }

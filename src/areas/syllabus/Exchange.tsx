@@ -1,21 +1,15 @@
 import Button from '@mui/material/Button';
 import { useRef, useState } from 'react';
-import * as v from 'valibot';
-import { bundleFromTables, bundleTables, printTable, readTable, TABLES, whereIn } from '../../contracts/bundleTables';
-import {
-  bundleShape,
-  FATES,
-  type Bundle,
-  type BundleLine,
-  type BundleReport,
-  type Fate,
-} from '../../contracts/stored/bundle';
-import { capital, inWords, plural } from '../../core';
+import { bundleTables, printTable, TABLES } from '../../contracts/bundleTables';
+import { FATES, type Bundle, type BundleLine, type BundleReport, type Fate } from '../../contracts/stored/bundle';
+import { capital, inWords } from '../../core';
 import { download, fileName } from '../../kit/drawing/exportDrawing';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { sendLong } from '../../kit/longWork';
 import { ask } from '../../kit/send';
 import { Switch } from '../../kit/Switch';
+import { readFile } from '../../kit/taking/file';
+import { readSchool, readSchoolFiles, type SchoolRead } from './taking';
 import './shared.css';
 import './Exchange.css';
 
@@ -55,49 +49,24 @@ export default function Exchange({
     for (const t of TABLES)
       if (tables[t].length > 0) download(`${fileName(school)} ${t}.csv`, printTable(tables[t]), 'text/csv');
   };
-  const open = (from: string, raw: unknown) => {
-    const read = v.safeParse(bundleShape, raw);
-    if (read.success) void run({ from, bundle: read.output }, keep, true);
-    else {
-      setBundle(null);
-      setState({ at: 'idle' });
-      setWrong(read.issues.slice(0, 12).map((i) => `${capital(whereIn(i))}: ${i.message}`));
-    }
+  const open = (read: SchoolRead) => {
+    if (read.ok) return void run(read, keep, true);
+    setBundle(null);
+    setState({ at: 'idle' });
+    setWrong(read.wrong);
   };
   const files = async (list: readonly File[]) => {
     setWrong([]);
-    const size = list.reduce((n, f) => n + f.size, 0);
     if (list.length === 0) return;
-    if (size > MOST_BYTES) {
-      setWrong([`These files have ${Math.round(size / 1e6)} MB; at most 24 are taken at once.`]);
-      return;
-    }
-    const tables: Partial<Record<(typeof TABLES)[number], Record<string, string>[]>> = {};
+    const texts: { name: string; text: string }[] = [];
+    let room = MOST_BYTES;
     for (const f of list) {
-      const text = await f.text();
-      if (text.trim() === '') {
-        setWrong([`${f.name} is empty.`]);
-        return;
-      }
-      if (/\.json$/i.test(f.name) || text.trimStart().startsWith('{')) {
-        try {
-          open(f.name, JSON.parse(text));
-        } catch {
-          setWrong([`${f.name} is no whole JSON: it breaks off, or has a sign too many.`]);
-        }
-        return;
-      }
-      const table = TABLES.find((t) => new RegExp(`\\b${t}\\b[^/]*\\.csv$`, 'i').test(f.name));
-      if (!table) {
-        setWrong([`${f.name}: its name says no table. It ends in one of ${TABLES.join(', ')}, and .csv.`]);
-        return;
-      }
-      tables[table] = readTable(text);
+      const read = await readFile(f, room);
+      if (!read.ok) return setWrong([read.wrong]);
+      room -= f.size;
+      texts.push({ name: f.name, text: read.text });
     }
-    const read = bundleFromTables(tables);
-    if (read.ok)
-      void run({ from: `${inWords(list.length)} ${plural(list.length, 'table')}`, bundle: read.bundle }, keep, true);
-    else setWrong(read.wrong);
+    open(readSchoolFiles(texts));
   };
   const run = async (from: { from: string; bundle: Bundle }, how: 'file' | 'here', dry: boolean) => {
     setBundle(from);
@@ -120,7 +89,7 @@ export default function Exchange({
   const starter = async () => {
     try {
       const response = await fetch('/api/starter');
-      open('the starter', await response.json());
+      open(readSchool('the starter', await response.json()));
     } catch {
       setWrong(['The small start could not be fetched. Try again in a moment.']);
     }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { decode, decodeAs, type Way } from './decode';
+import { decode, decodeAs, type Letters } from './decode';
 
 // Invented names; the code pages are those of the WHATWG Encoding Standard, as every TextDecoder knows them.
 const WEST = 'Zoë Brückner\nRené Garçon\nAña Núñez\nSøren Ågård';
@@ -8,8 +8,8 @@ const CZECH = 'Jiří Rákosník\nŠárka Čejkovská\nZdeněk Hůlkař';
 const HUNGARIAN = 'Győző Nádas\nÖrs Fűzfasi';
 
 /** A text in one byte a letter. */
-function encode(text: string, way: Way): Uint8Array {
-  const table = new Map(Array.from({ length: 256 }, (_, b) => [decodeAs(new Uint8Array([b]), way), b]));
+function encode(text: string, letters: Letters): Uint8Array {
+  const table = new Map(Array.from({ length: 256 }, (_, b) => [decodeAs(new Uint8Array([b]), letters), b]));
   return new Uint8Array([...text].map((c) => table.get(c)!));
 }
 const utf8 = (text: string) => new TextEncoder().encode(text);
@@ -22,9 +22,9 @@ describe('a list as some program wrote it', () => {
     ['Polish', encode(POLISH, 'windows-1250'), POLISH, 'windows-1250'],
     ['Czech', encode(CZECH, 'windows-1250'), CZECH, 'windows-1250'],
     ['Hungarian', encode(HUNGARIAN, 'windows-1250'), HUNGARIAN, 'windows-1250'],
-  ] as const)('%s is read as it was meant', (_, bytes, text, way) => {
+  ] as const)('%s is read as it was meant', (_, bytes, text, letters) => {
     const read = decode(bytes)!;
-    expect([read.text, read.way]).toEqual([text, way]);
+    expect([read.text, read.letters]).toEqual([text, letters]);
     expect(read.text).not.toContain('\uFFFD');
   });
 
@@ -34,12 +34,12 @@ describe('a list as some program wrote it', () => {
       0xfe,
       ...[...WEST].flatMap((c) => [c.charCodeAt(0) & 255, c.charCodeAt(0) >> 8]),
     ]);
-    expect(decode(bytes)).toMatchObject({ text: WEST, way: 'utf-16le' });
+    expect(decode(bytes)).toMatchObject({ text: WEST, letters: 'utf-16le' });
   });
 
-  it('where the bytes do not say it, both ways are offered', () => {
-    expect(decode(encode('Zoë', 'windows-1252'))?.ways).toEqual(['windows-1252', 'windows-1250']);
-    expect(decode(utf8('Zoë'))?.ways).toEqual(['utf-8']);
+  it('where the bytes do not say it, both could are offered', () => {
+    expect(decode(encode('Zoë', 'windows-1252'))?.could).toEqual(['windows-1252', 'windows-1250']);
+    expect(decode(utf8('Zoë'))?.could).toEqual(['utf-8']);
   });
 
   it('a workbook is no list', () => {

@@ -1,23 +1,23 @@
 /** The ways in which lists of names are written to a file, in plain words. */
-export const WAYS = {
+export const LETTERS = {
   'utf-8': 'Unicode',
   'utf-16le': 'Unicode, two bytes a letter',
   'utf-16be': 'Unicode, two bytes a letter, turned round',
   'windows-1252': 'Western European (Windows)',
   'windows-1250': 'Central European (Windows)',
 } as const;
-export type Way = keyof typeof WAYS;
+export type Letters = keyof typeof LETTERS;
 
 /** A file as text: how it was read, and in which other ways it could be meant. No letter is ever lost: null is no text. */
 export interface Decoded {
   text: string;
-  way: Way;
+  letters: Letters;
   /** More than one where the bytes do not say it themselves; a person has to look. */
-  ways: Way[];
+  could: Letters[];
 }
 
 const starts = (bytes: Uint8Array, ...mark: number[]) => mark.every((b, i) => bytes[i] === b);
-export const decodeAs = (bytes: Uint8Array, way: Way): string => new TextDecoder(way).decode(bytes);
+export const decodeAs = (bytes: Uint8Array, letters: Letters): string => new TextDecoder(letters).decode(bytes);
 
 /**
  * Reads a file that people made with a spreadsheet. Older programs write one byte a letter and do not say which letters
@@ -25,18 +25,18 @@ export const decodeAs = (bytes: Uint8Array, way: Way): string => new TextDecoder
  */
 export function decode(bytes: Uint8Array): Decoded | null {
   if (starts(bytes, 0x50, 0x4b)) return null;
-  for (const [way, ...mark] of [
+  for (const [letters, ...mark] of [
     ['utf-8', 0xef, 0xbb, 0xbf],
     ['utf-16le', 0xff, 0xfe],
     ['utf-16be', 0xfe, 0xff],
   ] as const)
-    if (starts(bytes, ...mark)) return { text: decodeAs(bytes, way), way, ways: [way] };
+    if (starts(bytes, ...mark)) return { text: decodeAs(bytes, letters), letters, could: [letters] };
   if (bytes.includes(0)) return null;
   try {
-    return { text: new TextDecoder('utf-8', { fatal: true }).decode(bytes), way: 'utf-8', ways: ['utf-8'] };
+    return { text: new TextDecoder('utf-8', { fatal: true }).decode(bytes), letters: 'utf-8', could: ['utf-8'] };
   } catch {
-    const way: Way = isCentral(bytes) ? 'windows-1250' : 'windows-1252';
-    return { text: decodeAs(bytes, way), way, ways: ['windows-1252', 'windows-1250'] };
+    const letters: Letters = isCentral(bytes) ? 'windows-1250' : 'windows-1252';
+    return { text: decodeAs(bytes, letters), letters, could: ['windows-1252', 'windows-1250'] };
   }
 }
 

@@ -19,13 +19,18 @@ Object.defineProperty(navigator, 'locks', {
   value: { request: (_: string, __: object, work: (lock: object) => unknown) => Promise.resolve(work({})) },
 });
 // And it reads files by the older way only.
-Blob.prototype.text = function (this: Blob) {
-  return new Promise((resolve, reject) => {
+const readBy = <T>(blob: Blob, how: 'readAsText' | 'readAsArrayBuffer') =>
+  new Promise<T>((resolve, reject) => {
     const reader = new FileReader();
-    reader.onload = () => resolve(reader.result as string);
+    reader.onload = () => resolve(reader.result as T);
     reader.onerror = () => reject(reader.error ?? new Error('not read'));
-    reader.readAsText(this);
+    reader[how](blob);
   });
+Blob.prototype.text = function (this: Blob) {
+  return readBy(this, 'readAsText');
+};
+Blob.prototype.arrayBuffer = function (this: Blob) {
+  return readBy(this, 'readAsArrayBuffer');
 };
 window.scrollTo = () => undefined;
 Element.prototype.scrollTo = () => undefined;
