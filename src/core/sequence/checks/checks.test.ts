@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { written } from './builders';
-import { checkSequence, PLAIN_CONTEXT, type CheckContext, type CheckName } from './checks';
-import { readSequence } from './notation/read';
-import { makeVocabulary, type Word } from './notation/vocabulary';
+import { written } from '../builders';
+import { checkSequence, PLAIN_CONTEXT, type CheckContext, type CheckName } from '.';
+import { readSequence } from '../notation/read';
+import { makeVocabulary, type Word } from '../notation/vocabulary';
 
 const word = (name: string, kind: Word['kind'], more: Partial<Word> = {}): Word => ({
   id: name,

@@ -1,0 +1,90 @@
+import type { Room } from '../../floor/room';
+import type { Body, Trace } from '../../floor/trace';
+import { listInWords, plural } from '../../words';
+import type { Sequence, Step } from '../move';
+import { NO_WORDS, type Vocabulary } from '../notation/vocabulary';
+
+export const CHECKS = [
+  'closing',
+  'sides',
+  'heights',
+  'families',
+  'cut',
+  'line turn',
+  'feet',
+  'stride',
+  'stance shift',
+  'unknown',
+  'retired',
+  'rank',
+  'answer',
+  'leg met by arm',
+  'ceiling',
+  'level',
+  'breath',
+  'loop',
+  'post',
+  'hall',
+] as const;
+export type CheckName = (typeof CHECKS)[number];
+
+/** What a check found: which counts (1-based, none for the whole), why, and the words under which it can be waived. */
+export interface Finding {
+  check: CheckName;
+  ok: boolean;
+  counts: number[];
+  text: string;
+  /** Stays the same while the counts it speaks of stay as they are. */
+  key: string;
+}
+
+export interface CheckContext {
+  vocabulary: Vocabulary;
+  body: Body;
+  /** Place of the rank the sequence is for, lowest 0, and the names of all ranks. */
+  rank: number | null;
+  ranks: readonly string[];
+  /** How far from the mark a form may end, in metres. */
+  closingAllowed: number;
+  hall: { name: string; room: Room; people: number } | null;
+  /** Whether a condition goes farther than a ceiling; unknown names are never farther. */
+  beyond: (condition: string, ceiling: string) => boolean;
+}
+
+export const PLAIN_CONTEXT: CheckContext = {
+  vocabulary: NO_WORDS,
+  body: { stature: 1.7 },
+  rank: null,
+  ranks: [],
+  closingAllowed: 0.3,
+  hall: null,
+  beyond: () => false,
+};
+
+/** A sequence as a check sees it. */
+export interface Looked {
+  seq: Sequence;
+  trace: Trace;
+  context: CheckContext;
+  /** Says what a check found, at which counts; counts that are fine are told too. */
+  found: (check: CheckName, ok: boolean, counts: number[], text: string) => void;
+}
+export type Check = (looked: Looked) => void;
+
+export const metres = (n: number) => n.toFixed(2);
+export const countsSaid = (c: readonly number[]) => `${plural(c.length, 'Count')} ${listInWords(c.map(String))}`;
+export interface AtCount {
+  /** 1-based. */
+  n: number;
+  step: Step;
+  before: Trace['start'];
+  at: Trace['start'];
+}
+/** Every count with the body before and after it. */
+export function* countByCount({ seq, trace }: Looked): Generator<AtCount> {
+  let before = trace.start;
+  for (const [i, at] of trace.at.entries()) {
+    yield { n: i + 1, step: seq.moves[i]!.step, before, at };
+    before = at;
+  }
+}

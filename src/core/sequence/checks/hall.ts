@@ -1,0 +1,19 @@
+import { footprint, hallCapacity } from '../../floor/room';
+import { capital, inWords } from '../../words';
+import type { Check } from './finding';
+
+/** Whether all who come fit the hall together. */
+export const hall: Check = ({ trace, context, found }) => {
+  if (!context.hall) return;
+  const { room, people, name } = context.hall;
+  const capacity = hallCapacity(room, footprint(trace), 'together').people;
+  const fits = capacity >= people;
+  found(
+    'hall',
+    fits,
+    [],
+    fits
+      ? `All ${people} fit ${name} together.`
+      : `${capital(inWords(capacity, 20))} ${capacity === 1 ? 'fits' : 'fit'} ${name} together; ${inWords(people, 20)} come.`,
+  );
+};
