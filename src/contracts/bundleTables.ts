@@ -20,26 +20,209 @@ export const TABLES = [
 export type TableName = (typeof TABLES)[number];
 type Row = Record<string, string>;
 
+/** Reads the JSON in a cell; what cannot be read is told with its line and column, and counts as empty. */
+type Nested = (column: string, empty: unknown) => unknown;
+/** How a thing becomes a line, and how a line becomes a thing again; what comes back is not yet checked. */
+interface Line<T> {
+  out: (thing: T) => Row;
+  back: (row: Row, nested: Nested) => unknown;
+}
+const line = <T>(l: Line<T>): Line<T> => l;
+
 const json = (x: unknown) => JSON.stringify(x);
 const yes = (b: boolean) => (b ? 'yes' : 'no');
-const range = (r: { lo: number; hi: number } | null) => (r ? `${r.lo} to ${r.hi}` : '');
-
-const itemCells = (i: ItemByName): Row =>
-  'technique' in i
-    ? { technique: i.technique, sequence: '', from: '', to: '', section: '' }
-    : {
-        technique: '',
-        sequence: i.sequence,
-        from: i.part ? String(i.part.from) : '',
-        to: i.part ? String(i.part.to) : '',
-        section: i.part?.section ?? '',
-      };
-const standardCells = (s: { [k: string]: unknown }): Row => Object.fromEntries(STANDARD.map((k) => [k, String(s[k])]));
+const or = (s: string | undefined) => (s === undefined || s === '' ? null : s);
+const range = {
+  out: (r: { lo: number; hi: number } | null) => (r ? `${r.lo} to ${r.hi}` : ''),
+  back: (s: string | undefined) => {
+    const m = /^(-?[\d.]+) to (-?[\d.]+)$/.exec(s ?? '');
+    return m ? { lo: Number(m[1]), hi: Number(m[2]) } : null;
+  },
+};
 const STANDARD = ['share', 'criticalShare', 'repetitions', 'days', 'sides', 'freshDays', 'mayFallShort'] as const;
+const standard = {
+  out: (s: { [k: string]: unknown }): Row => Object.fromEntries(STANDARD.map((k) => [k, String(s[k])])),
+  back: (r: Row) =>
+    Object.fromEntries(STANDARD.map((k) => [k, k === 'sides' ? r[k] : Number(r[k] === '' ? Number.NaN : r[k])])),
+};
+const item = {
+  out: (i: ItemByName): Row =>
+    'technique' in i
+      ? { technique: i.technique, sequence: '', from: '', to: '', section: '' }
+      : {
+          technique: '',
+          sequence: i.sequence,
+          from: i.part ? String(i.part.from) : '',
+          to: i.part ? String(i.part.to) : '',
+          section: i.part?.section ?? '',
+        },
+  back: (r: Row) =>
+    r['technique']
+      ? { technique: r['technique'] }
+      : {
+          sequence: r['sequence'] ?? '',
+          part: r['from'] ? { from: Number(r['from']), to: Number(r['to']), section: or(r['section']) } : null,
+        },
+};
+
+type Syllabus = NonNullable<Bundle['syllabus']>;
+type Technique = Bundle['techniques'][number];
+
+const belt = line<Bundle['ranks'][number]>({
+  out: (r) => ({
+    name: r.name,
+    colour: r.cloth.colour,
+    second: r.cloth.second ?? '',
+    stripe: r.cloth.stripe ?? '',
+    bars: String(r.cloth.bars),
+  }),
+  back: (r) => ({
+    name: r['name'],
+    cloth: { colour: r['colour'], second: or(r['second']), stripe: or(r['stripe']), bars: Number(r['bars'] ?? 0) },
+  }),
+});
+/** A condition, and the easier ones that it comes after in the syllabus. */
+const condition = line<Bundle['conditions'][number] & { after: string[] }>({
+  out: (c) => ({
+    name: c.name,
+    partner: yes(c.partner),
+    gear: c.gear ?? '',
+    home: yes(c.home),
+    attacker: c.attacker ?? '',
+    defender: c.defender ?? '',
+    after: json(c.after),
+  }),
+  // Tables of the first version have the name only.
+  back: (r) =>
+    r['partner'] === undefined
+      ? r['name']
+      : {
+          name: r['name'],
+          partner: r['partner'] === 'yes',
+          gear: or(r['gear']),
+          home: r['home'] === 'yes',
+          attacker: or(r['attacker']),
+          defender: or(r['defender']),
+        },
+});
+const technique = line<Technique>({
+  out: (t) => ({
+    name: t.name,
+    kind: t.kind,
+    summary: t.summary,
+    sided: yes(t.sided),
+    stance: t.stance ?? '',
+    step: t.step ?? '',
+    before: json(t.before),
+    detail: json(t.detail),
+  }),
+  back: (t, nested) => ({
+    name: t['name'],
+    kind: t['kind'],
+    summary: t['summary'] ?? '',
+    sided: t['sided'] !== 'no',
+    stance: or(t['stance']),
+    step: or(t['step']),
+    before: nested('before', []),
+    ...(t['detail'] ? { detail: nested('detail', undefined) } : {}),
+  }),
+});
+const point = line<Technique['points'][number] & { technique: string }>({
+  out: (p) => ({
+    technique: p.technique,
+    name: p.name,
+    part: p.bodyPart,
+    kind: p.kind,
+    how: p.how,
+    why: p.why,
+    critical: yes(p.critical),
+    unit: p.unit ?? '',
+    accepted: range.out(p.accepted),
+    wanted: range.out(p.wanted),
+    slips: json(p.slips),
+  }),
+  back: (p, nested) => ({
+    name: p['name'],
+    bodyPart: p['part'],
+    kind: p['kind'],
+    how: p['how'] ?? '',
+    why: p['why'] ?? '',
+    critical: p['critical'] === 'yes',
+    unit: or(p['unit']),
+    accepted: range.back(p['accepted']),
+    wanted: range.back(p['wanted']),
+    slips: nested('slips', []),
+  }),
+});
+const sequence = line<Bundle['sequences'][number]>({
+  out: (q) => ({
+    title: q.title,
+    from: q.from ?? '',
+    // For reading only; the moves count.
+    text: printSequence(q.body),
+    recipe: q.recipe ? json(q.recipe) : '',
+    departures: json(q.departures),
+    body: json(q.body),
+  }),
+  back: (q, nested) => ({
+    title: q['title'],
+    from: or(q['from']),
+    recipe: nested('recipe', null),
+    departures: nested('departures', []),
+    body: nested('body', null),
+  }),
+});
+const onTheWay = line<Syllabus['items'][number]>({
+  out: (i) => ({
+    ...item.out(i.item),
+    introduced: i.introduced ?? '',
+    until: i.until ?? '',
+    informal: yes(i.informal),
+    needs: json(i.needs),
+  }),
+  back: (r, nested) => ({
+    item: item.back(r),
+    introduced: or(r['introduced']),
+    until: or(r['until']),
+    informal: r['informal'] === 'yes',
+    needs: nested('needs', []),
+  }),
+});
+const requirement = line<Syllabus['requirements'][number]>({
+  out: (r) => ({
+    belt: r.rank,
+    ...item.out(r.item),
+    condition: r.condition,
+    purpose: r.purpose ?? '',
+    stage: r.stage ?? '',
+    contact: r.rung ?? '',
+    critical: yes(r.critical),
+    ...standard.out(r.standard),
+  }),
+  back: (r) => ({
+    item: item.back(r),
+    rank: r['belt'],
+    condition: r['condition'],
+    purpose: or(r['purpose']),
+    stage: or(r['stage']),
+    rung: or(r['contact']),
+    critical: r['critical'] === 'yes',
+    standard: standard.back(r),
+  }),
+});
+const gate = line<Syllabus['gates'][number]>({
+  out: (g) => ({ belt: g.rank, kind: g.kind, amount: String(g.amount) }),
+  back: (g) => ({ rank: g['belt'], kind: g['kind'], amount: Number(g['amount']) }),
+});
+const namedStandard = line<Syllabus['standards'][number]>({
+  out: (x) => ({ name: x.name, ...standard.out(x.standard) }),
+  back: (x) => ({ name: x['name'], standard: standard.back(x) }),
+});
 
 /** A school as tables. What is nested (details, slips, moves) stands in its cell as JSON. */
 export function bundleTables(b: Bundle): Record<TableName, Row[]> {
   const s = b.syllabus;
+  const after = (name: string) => s?.order.filter((o) => o.harder === name).map((o) => o.easier) ?? [];
   return {
     school: [
       {
@@ -49,75 +232,15 @@ export function bundleTables(b: Bundle): Record<TableName, Row[]> {
         promotions: s ? json(s.promotions) : '',
       },
     ],
-    belts: b.ranks.map((r) => ({
-      name: r.name,
-      colour: r.cloth.colour,
-      second: r.cloth.second ?? '',
-      stripe: r.cloth.stripe ?? '',
-      bars: String(r.cloth.bars),
-    })),
-    conditions: b.conditions.map((c) => ({
-      name: c.name,
-      partner: yes(c.partner),
-      gear: c.gear ?? '',
-      home: yes(c.home),
-      attacker: c.attacker ?? '',
-      defender: c.defender ?? '',
-      after: json(s?.order.filter((o) => o.harder === c.name).map((o) => o.easier) ?? []),
-    })),
-    techniques: b.techniques.map((t) => ({
-      name: t.name,
-      kind: t.kind,
-      summary: t.summary,
-      sided: yes(t.sided),
-      stance: t.stance ?? '',
-      step: t.step ?? '',
-      before: json(t.before),
-      detail: json(t.detail),
-    })),
-    points: b.techniques.flatMap((t) =>
-      t.points.map((p) => ({
-        technique: t.name,
-        name: p.name,
-        part: p.bodyPart,
-        kind: p.kind,
-        how: p.how,
-        why: p.why,
-        critical: yes(p.critical),
-        unit: p.unit ?? '',
-        accepted: range(p.accepted),
-        wanted: range(p.wanted),
-        slips: json(p.slips),
-      })),
-    ),
-    sequences: b.sequences.map((q) => ({
-      title: q.title,
-      from: q.from ?? '',
-      // For reading only; the moves count.
-      text: printSequence(q.body as Sequence),
-      recipe: q.recipe ? json(q.recipe) : '',
-      departures: json(q.departures),
-      body: json(q.body),
-    })),
-    way: (s?.items ?? []).map((i) => ({
-      ...itemCells(i.item),
-      introduced: i.introduced ?? '',
-      until: i.until ?? '',
-      informal: yes(i.informal),
-      needs: json(i.needs),
-    })),
-    requirements: (s?.requirements ?? []).map((r) => ({
-      belt: r.rank,
-      ...itemCells(r.item),
-      condition: r.condition,
-      purpose: r.purpose ?? '',
-      stage: r.stage ?? '',
-      contact: r.rung ?? '',
-      critical: yes(r.critical),
-      ...standardCells(r.standard),
-    })),
-    gates: (s?.gates ?? []).map((g) => ({ belt: g.rank, kind: g.kind, amount: String(g.amount) })),
-    standards: (s?.standards ?? []).map((x) => ({ name: x.name, ...standardCells(x.standard) })),
+    belts: b.ranks.map(belt.out),
+    conditions: b.conditions.map((c) => condition.out({ ...c, after: after(c.name) })),
+    techniques: b.techniques.map(technique.out),
+    points: b.techniques.flatMap((t) => t.points.map((p) => point.out({ ...p, technique: t.name }))),
+    sequences: b.sequences.map(sequence.out),
+    way: (s?.items ?? []).map(onTheWay.out),
+    requirements: (s?.requirements ?? []).map(requirement.out),
+    gates: (s?.gates ?? []).map(gate.out),
+    standards: (s?.standards ?? []).map(namedStandard.out),
   };
 }
 
@@ -143,141 +266,67 @@ export function bundleFromTables(
 ): { ok: true; bundle: Bundle } | { ok: false; wrong: string[] } {
   const wrong: string[] = [];
   const rows = (name: TableName) => tables[name] ?? [];
-  const parsed = (
-    table: TableName,
-    line: number,
-    column: string,
-    text: string | undefined,
-    empty: unknown,
-  ): unknown => {
-    if (text === undefined || text === '') return empty;
-    try {
-      return JSON.parse(text) as unknown;
-    } catch {
-      wrong.push(`${table}, line ${line + 2}: ${column} cannot be read.`);
-      return empty;
-    }
-  };
-  const or = (s: string | undefined) => (s === undefined || s === '' ? null : s);
-  const ranged = (s: string | undefined) => {
-    const m = /^(-?[\d.]+) to (-?[\d.]+)$/.exec(s ?? '');
-    return m ? { lo: Number(m[1]), hi: Number(m[2]) } : null;
-  };
-  const item = (r: Row) =>
-    r['technique']
-      ? { technique: r['technique'] }
-      : {
-          sequence: r['sequence'] ?? '',
-          part: r['from'] ? { from: Number(r['from']), to: Number(r['to']), section: or(r['section']) } : null,
-        };
-  const standard = (r: Row) =>
-    Object.fromEntries(STANDARD.map((k) => [k, k === 'sides' ? r[k] : Number(r[k] === '' ? Number.NaN : r[k])]));
-  const taught = new Set(rows('techniques').map((t) => t['name'] ?? ''));
-  const pointsOf = new Map<string, object[]>();
-  for (const [k, p] of rows('points').entries()) {
-    const of = p['technique'] ?? '';
-    if (!taught.has(of))
-      wrong.push(`points, line ${k + 2}: there is no technique called ${of || 'nothing'} in the tables.`);
-    const one = {
-      name: p['name'],
-      bodyPart: p['part'],
-      kind: p['kind'],
-      how: p['how'] ?? '',
-      why: p['why'] ?? '',
-      critical: p['critical'] === 'yes',
-      unit: or(p['unit']),
-      accepted: ranged(p['accepted']),
-      wanted: ranged(p['wanted']),
-      slips: parsed('points', k, 'slips', p['slips'], []),
+  const nestedIn =
+    (table: TableName, at: number, row: Row): Nested =>
+    (column, empty) => {
+      const text = row[column];
+      if (text === undefined || text === '') return empty;
+      try {
+        return JSON.parse(text) as unknown;
+      } catch {
+        wrong.push(`${table}, line ${at + 2}: ${column} cannot be read.`);
+        return empty;
+      }
     };
+  const back = <T>(table: TableName, { back: one }: Line<T>) =>
+    rows(table).map((r, i) => one(r, nestedIn(table, i, r)));
+
+  const points = back('points', point);
+  const pointsOf = new Map<string, unknown[]>(rows('techniques').map((t) => [t['name'] ?? '', []]));
+  for (const [i, r] of rows('points').entries()) {
+    const of = r['technique'] ?? '';
     const list = pointsOf.get(of);
-    if (list) list.push(one);
-    else pointsOf.set(of, [one]);
+    if (list) list.push(points[i]);
+    else wrong.push(`points, line ${i + 2}: there is no technique called ${of || 'nothing'} in the tables.`);
   }
-  if (tables.way === undefined && tables.requirements === undefined)
+  const hasWay = tables.way !== undefined || tables.requirements !== undefined;
+  if (!hasWay)
     for (const table of ['gates', 'standards'] as const)
       if (rows(table).length > 0) wrong.push(`${table}: there is no table “way” that they belong to.`);
   const home = rows('school')[0] ?? {};
-  const limits = parsed('school', 0, 'limits', home['limits'], null);
+  const inHome = nestedIn('school', 0, home);
   const raw = {
     format: 'stavewright-school',
     // Tables from before this column was written are of the first version.
     version: Number(home['version'] ?? 1),
     name: or(home['name']) ?? 'A school',
-    ranks: rows('belts').map((r) => ({
-      name: r['name'],
-      cloth: { colour: r['colour'], second: or(r['second']), stripe: or(r['stripe']), bars: Number(r['bars'] ?? 0) },
+    ranks: back('belts', belt),
+    conditions: back('conditions', condition),
+    techniques: back('techniques', technique).map((t, i) => ({
+      ...(t as object),
+      points: pointsOf.get(rows('techniques')[i]!['name'] ?? ''),
     })),
-    conditions: rows('conditions').map((r) =>
-      r['partner'] === undefined
-        ? r['name']
-        : {
-            name: r['name'],
-            partner: r['partner'] === 'yes',
-            gear: or(r['gear']),
-            home: r['home'] === 'yes',
-            attacker: or(r['attacker']),
-            defender: or(r['defender']),
-          },
-    ),
-    techniques: rows('techniques').map((t, i) => ({
-      name: t['name'],
-      kind: t['kind'],
-      summary: t['summary'] ?? '',
-      sided: t['sided'] !== 'no',
-      stance: or(t['stance']),
-      step: or(t['step']),
-      before: parsed('techniques', i, 'before', t['before'], []),
-      ...(t['detail'] ? { detail: parsed('techniques', i, 'detail', t['detail'], undefined) } : {}),
-      points: pointsOf.get(t['name'] ?? '') ?? [],
-    })),
-    sequences: rows('sequences').map((q, i) => ({
-      title: q['title'],
-      from: or(q['from']),
-      recipe: parsed('sequences', i, 'recipe', q['recipe'], null),
-      departures: parsed('sequences', i, 'departures', q['departures'], []),
-      body: parsed('sequences', i, 'body', q['body'], null),
-    })),
-    syllabus:
-      tables.way === undefined && tables.requirements === undefined
-        ? null
-        : {
-            items: rows('way').map((r, i) => ({
-              item: item(r),
-              introduced: or(r['introduced']),
-              until: or(r['until']),
-              informal: r['informal'] === 'yes',
-              needs: parsed('way', i, 'needs', r['needs'], []),
-            })),
-            requirements: rows('requirements').map((r) => ({
-              item: item(r),
-              rank: r['belt'],
-              condition: r['condition'],
-              purpose: or(r['purpose']),
-              stage: or(r['stage']),
-              rung: or(r['contact']),
-              critical: r['critical'] === 'yes',
-              standard: standard(r),
-            })),
-            gates: rows('gates').map((g) => ({ rank: g['belt'], kind: g['kind'], amount: Number(g['amount']) })),
-            order: rows('conditions').flatMap((c, i) =>
-              listIn(parsed('conditions', i, 'after', c['after'], [])).map((easier) => ({
-                easier,
-                harder: c['name'],
-              })),
-            ),
-            standards: rows('standards').map((x) => ({ name: x['name'], standard: standard(x) })),
-            promotions: parsed('school', 0, 'promotions', home['promotions'], {}),
-            limits,
-          },
+    sequences: back('sequences', sequence),
+    syllabus: hasWay
+      ? {
+          items: back('way', onTheWay),
+          requirements: back('requirements', requirement),
+          gates: back('gates', gate),
+          order: rows('conditions').flatMap((c, i) => {
+            const after = nestedIn('conditions', i, c)('after', []);
+            return (Array.isArray(after) ? after : [after]).map((easier: unknown) => ({ easier, harder: c['name'] }));
+          }),
+          standards: back('standards', namedStandard),
+          promotions: inHome('promotions', {}),
+          limits: inHome('limits', null),
+        }
+      : null,
   };
   if (wrong.length > 0) return { ok: false, wrong: wrong.slice(0, 20) };
   const read = v.safeParse(bundleShape, raw);
   if (read.success) return { ok: true, bundle: read.output };
   return { ok: false, wrong: read.issues.slice(0, 20).map((i) => `${whereIn(i)}: ${i.message}`) };
 }
-
-const listIn = (x: unknown): unknown[] => (Array.isArray(x) ? x : [x]);
 
 /** Where in a file something is wrong, in words: "techniques, 3rd: kind". */
 export function whereIn(issue: { path?: readonly { key: unknown }[] | undefined }): string {

@@ -1,12 +1,12 @@
 import type { Bundle, BundleLine, BundleReport } from '../../contracts/stored/bundle';
 import { fold } from '../../core';
 import { tentatively, type Transaction } from '../../data/connection';
-import { takeBelts } from '../exchange/take/belts';
-import { takeConditions } from '../exchange/take/conditions';
-import { takeSequences } from '../exchange/take/sequences';
-import { takeSyllabus } from '../exchange/take/syllabus';
-import type { Keep, Mine } from '../exchange/take/taking';
-import { takeTechniques } from '../exchange/take/techniques';
+import { takeBelts } from '../exchange/belts/take';
+import { takeConditions } from '../exchange/conditions/take';
+import { takeSequences } from '../exchange/sequences/take';
+import { takeSyllabus } from '../exchange/syllabus/take';
+import type { Keep, Taking } from '../exchange/taking';
+import { takeTechniques } from '../exchange/techniques/take';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
 import type { Runs } from './command';
@@ -19,7 +19,7 @@ class TakeBack extends Error {
   }
 }
 
-export const bundleCommands: Runs<Mine> = {
+export const bundleCommands: Runs<'bundle.import'> = {
   /**
    * Takes a school from a file: belts, conditions, techniques, sequences, and the syllabus as a draft. All or nothing:
    * one conflict or refusal takes everything back. A dry run does the same and takes it back in any case.
@@ -59,11 +59,13 @@ async function takeBundle(tx: Transaction, who: Who, bundle: Bundle, keep: Keep)
     twice.add(key);
     return true;
   };
-  await takeBelts(tx, who, bundle, keep, lines, onlyOnce);
-  await takeConditions(tx, who, bundle, keep, lines, onlyOnce);
-  await takeTechniques(tx, who, bundle, keep, lines, onlyOnce, step);
-  await takeSequences(tx, who, bundle, keep, lines, onlyOnce, step);
-  if (bundle.syllabus) await takeSyllabus(tx, who, bundle.syllabus, keep, lines);
+  const taking: Taking = { tx, who, keep, lines, once: onlyOnce, step };
+  // What stands on something comes after it.
+  await takeBelts(taking, bundle);
+  await takeConditions(taking, bundle);
+  await takeTechniques(taking, bundle);
+  await takeSequences(taking, bundle);
+  if (bundle.syllabus) await takeSyllabus(taking, bundle.syllabus);
   step();
   return lines;
 }

@@ -4,7 +4,8 @@ import { unsound } from '../../contracts/sound';
 import { VIEWS, type ViewInput, type ViewName, type ViewResults } from '../../contracts/views';
 import { throughSchool, type Database, type Transaction } from '../../data/connection';
 import type { SignedIn } from '../auth/auth';
-import { libraryView } from '../exchange/libraryOut';
+import { readLibrary } from '../../data/queries/library';
+import { techniquesOut } from '../exchange/techniques/out';
 import { Refusal } from '../http/problem';
 import { readWho, whoQuestion, type Who, type WhoRow } from '../who';
 import { bundleView } from './bundle';
@@ -40,7 +41,8 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   shell: shellView,
   techniques: techniquesView,
   technique: techniqueView,
-  library: libraryView,
+  // The library without ids, for other houses; retired techniques stay here.
+  library: async (tx) => ({ techniques: techniquesOut(await readLibrary(tx)) }),
   sequences: sequencesView,
   sequence: sequenceView,
   syllabus: syllabusView,

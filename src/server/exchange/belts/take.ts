@@ -1,20 +1,11 @@
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
-import type { Bundle, BundleLine } from '../../../contracts/stored/bundle';
+import type { Bundle } from '../../../contracts/stored/bundle';
 import { fold } from '../../../core';
-import { type Transaction } from '../../../data/connection';
 import { rank } from '../../../data/tables';
-import type { Who } from '../../who';
-import { same, type Keep, type Once } from './taking';
+import { same, type Taking } from '../taking';
 
-export async function takeBelts(
-  tx: Transaction,
-  who: Who,
-  { ranks }: Bundle,
-  keep: Keep,
-  lines: BundleLine[],
-  once: Once,
-) {
+export async function takeBelts({ tx, who, keep, lines, once }: Taking, { ranks }: Bundle) {
   const here = await tx.select().from(rank).orderBy(rank.position);
   const byName = new Map(here.map((r) => [fold(r.name), r]));
   const order: string[] = [];

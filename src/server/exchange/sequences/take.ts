@@ -1,23 +1,13 @@
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
-import type { Bundle, BundleLine } from '../../../contracts/stored/bundle';
+import type { Bundle } from '../../../contracts/stored/bundle';
 import { fold, type Recipe, type Sequence } from '../../../core';
-import { type Transaction } from '../../../data/connection';
 import { keptOf, readSequences, readVocabulary, recomputeAll, textOf } from '../../../data/queries/sequences';
 import { sequence } from '../../../data/tables';
-import type { Who } from '../../who';
-import { sequenceOut } from '../sequenceOut';
-import { same, type Keep, type Once } from './taking';
+import { sequenceOut } from './out';
+import { same, type Taking } from '../taking';
 
-export async function takeSequences(
-  tx: Transaction,
-  who: Who,
-  { sequences }: Bundle,
-  keep: Keep,
-  lines: BundleLine[],
-  once: Once,
-  step: () => void,
-) {
+export async function takeSequences({ tx, who, keep, lines, once, step }: Taking, { sequences }: Bundle) {
   const what = 'sequence' as const;
   const rows = await readSequences(tx);
   const titles = new Map(rows.map((r) => [r.id, r.title]));

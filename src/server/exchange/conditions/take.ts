@@ -1,21 +1,12 @@
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
-import type { Bundle, BundleLine } from '../../../contracts/stored/bundle';
+import type { Bundle } from '../../../contracts/stored/bundle';
 import { fold } from '../../../core';
-import { type Transaction } from '../../../data/connection';
 import { condition } from '../../../data/tables';
 import { nextVersion } from '../../commands/meanwhile';
-import type { Who } from '../../who';
-import type { Keep, Once } from './taking';
+import type { Taking } from '../taking';
 
-export async function takeConditions(
-  tx: Transaction,
-  who: Who,
-  { conditions }: Bundle,
-  keep: Keep,
-  lines: BundleLine[],
-  once: Once,
-) {
+export async function takeConditions({ tx, who, keep, lines, once }: Taking, { conditions }: Bundle) {
   const what = 'condition' as const;
   const here = await tx.select().from(condition);
   const known = new Map(here.map((c) => [fold(c.name), c]));

@@ -1,6 +1,6 @@
-import { type Bundle } from '../../contracts/stored/bundle';
-import type { Recipe } from '../../core';
-import { type SequenceRow } from '../../data/queries/sequences';
+import { type Bundle } from '../../../contracts/stored/bundle';
+import type { Recipe } from '../../../core';
+import { type SequenceRow } from '../../../data/queries/sequences';
 
 /** A recipe as it travels: other sequences by their titles. */
 export const recipeOut = (recipe: Recipe, titleOf: (id: string) => string): Bundle['sequences'][number]['recipe'] =>

@@ -1,29 +1,22 @@
 import { eq, sql } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import type { CommandInput } from '../../../contracts/commands';
-import type { Bundle, BundleLine } from '../../../contracts/stored/bundle';
+import type { Bundle } from '../../../contracts/stored/bundle';
 import { NO_DETAIL } from '../../../contracts/stored/technique';
 import { detailIn, type TechniqueFile } from '../../../contracts/techniqueFile';
 import { fold, standsOnItself } from '../../../core';
 import { tentatively, type Transaction } from '../../../data/connection';
+import { readLibrary } from '../../../data/queries/library';
 import { rereadAll } from '../../../data/queries/sequences';
 import { point, slip, technique } from '../../../data/tables';
 import { pointRow, saveTechnique } from '../../commands/technique';
 import { Refusal } from '../../http/problem';
 import type { Who } from '../../who';
-import { libraryView } from '../libraryOut';
-import { type Keep, type Once, same } from './taking';
+import { techniquesOut } from './out';
+import { same, type Taking } from '../taking';
 
-export async function takeTechniques(
-  tx: Transaction,
-  who: Who,
-  { techniques }: Bundle,
-  keep: Keep,
-  lines: BundleLine[],
-  once: Once,
-  step: () => void,
-) {
-  const here = new Map((await libraryView(tx)).techniques.map((t) => [fold(t.name), t]));
+export async function takeTechniques({ tx, who, keep, lines, once, step }: Taking, { techniques }: Bundle) {
+  const here = new Map(techniquesOut(await readLibrary(tx)).map((t) => [fold(t.name), t]));
   const rows = await tx.select({ id: technique.id, name: technique.name, retired: technique.retired }).from(technique);
   const idOf = new Map(rows.map((r) => [fold(r.name), r.id]));
   const retired = new Set(rows.filter((r) => r.retired).map((r) => r.id));

@@ -6,25 +6,18 @@ import {
   fold,
   itemKey,
   type Item,
+  type Need,
   type PlacedRequirement,
   type Syllabus,
   type Thread,
 } from '../../../core';
-import { type Transaction } from '../../../data/connection';
 import { readSequences } from '../../../data/queries/sequences';
 import { openDraft, readNewest } from '../../../data/queries/syllabus';
 import { technique } from '../../../data/tables';
 import { readEditContext, wholeIsSound, writeDraft } from '../../commands/syllabus';
-import type { Who } from '../../who';
-import { onlyOnceEach, type Keep } from './taking';
+import type { Taking } from '../taking';
 
-export async function takeSyllabus(
-  tx: Transaction,
-  who: Who,
-  file: NonNullable<Bundle['syllabus']>,
-  keep: Keep,
-  lines: BundleLine[],
-) {
+export async function takeSyllabus({ tx, who, keep, lines }: Taking, file: NonNullable<Bundle['syllabus']>) {
   const what = 'syllabus' as const;
   const now = await readNewest(tx);
   const line = (fate: BundleLine['fate'], name: string, why: string) => lines.push({ what, name, fate, why });
@@ -170,3 +163,7 @@ export async function takeSyllabus(
     }${differences.length > 3 && fate !== 'new' ? ` And ${differences.length - 3} more.` : ''}`.trim(),
   );
 }
+
+const onlyOnceEach = (needs: readonly Need[]): Need[] => [
+  ...new Map(needs.map((n) => [`${n.of} ${n.on}`, n])).values(),
+];
