@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import * as v from 'valibot';
-import { printSequence, type Sequence } from '../core';
+import { printSequence } from '../core';
 import { guarded, unguarded } from './cell';
 import { bundleShape, type Bundle, type ItemByName } from './stored/bundle';
 
