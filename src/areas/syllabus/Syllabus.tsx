@@ -1,6 +1,5 @@
 import Button from '@mui/material/Button';
 import { lazy, Suspense, useDeferredValue, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { Legend } from 'recharts';
 import type { SyllabusView } from '../../contracts/views';
 import {
   capital,
@@ -10,7 +9,6 @@ import {
   itemKey,
   loadOf,
   NOTHING_KNOWN,
-  plural,
   sortFindings,
   STEADY,
   usualCondition,
@@ -21,29 +19,18 @@ import {
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { newId, send } from '../../kit/send';
-import { AddItem } from './AddItem';
-import { BeltSheet, type Does } from './BeltSheet';
-import { ConditionsSheet } from './ConditionsSheet';
+import { type Does } from './BeltSheet';
+import { Beside, type Open } from './Beside';
 import { Coverage } from './Coverage';
 import { NAMES } from './drawing';
 import { Findings } from './Findings';
-import { LimitsSheet } from './LimitsSheet';
-import { RankSheet } from './RankSheet';
-import { RequirementSheet } from './RequirementSheet';
+import { Legend } from './Legend';
 import './shared.css';
-import { ThreadSheet } from './ThreadSheet';
+import { Tools, Troubles } from './Tools';
 import { useDraft } from './useDraft';
 import { movedTo, requirementAt, strokeAt, type Way } from './wayKeys';
-import { PublishSheet, VersionsSheet } from './VersionsSheet';
 import { cellId, Cloth, type Grip, type Place, type Tie } from './Weave';
 import './Syllabus.css';
-
-type Open =
-  | { what: 'thread'; id: string }
-  | { what: 'requirement'; value: PlacedRequirement; isNew: boolean }
-  | { what: 'rank'; id: string }
-  | { what: 'add' | 'belt' | 'conditions' | 'limits' | 'versions' | 'publish' }
-  | null;
 
 const LEAST_COLUMN = 52;
 
@@ -125,7 +112,6 @@ export default function Syllabus({
           : [],
     [tie, place, syllabus, view.ranks],
   );
-  const renewed = async () => void (await draft.renew());
   /** Sends a command that is no change of the draft, once those are saved. */
   const sends: Does = async (name, input) => {
     draft.setWrong('');
@@ -213,12 +199,6 @@ export default function Syllabus({
     setOpen(there ? { what: 'requirement', value: there, isNew: false } : { what: 'thread', id: f.threadId });
     document.getElementById(cellId(p))?.scrollIntoView({ block: 'center', inline: 'nearest' });
   };
-  const leave = () => setOpen(null);
-  const thread = open?.what === 'thread' ? syllabus.threads.find((t) => t.id === open.id) : undefined;
-  const itemOf = (threadId: string) => {
-    const t = syllabus.threads.find((x) => x.id === threadId);
-    return t && items.get(itemKey(t.item));
-  };
   const top = view.ranks.at(-1)?.name;
   const isDraft = draft.versionNow() !== null || draft.undoes !== null;
   const sub = !view.over
@@ -253,60 +233,8 @@ export default function Syllabus({
           </div>
         )}
       </div>
-      {mayChange && (
-        <p className="tools">
-          <button type="button" className="link" onClick={() => setOpen({ what: 'add' })}>
-            Add an item
-          </button>
-          <button type="button" className="link" onClick={() => setOpen({ what: 'belt' })}>
-            Add a belt
-          </button>
-          <button type="button" className="link" onClick={() => setOpen({ what: 'conditions' })}>
-            Conditions
-          </button>
-          <button type="button" className="link" onClick={() => setOpen({ what: 'limits' })}>
-            Ages, equipment, standards
-          </button>
-          <button type="button" className="link" onClick={() => setOpen({ what: 'versions' })}>
-            Versions
-          </button>
-          <a href="/syllabus/exchange">Take out, bring in</a>
-          <span className="saving second" role="status">
-            {draft.saving === 'saving' && 'saving'}
-            {draft.saving === 'waiting' &&
-              `${inWords(draft.pending.length)} ${plural(draft.pending.length, 'change waits', 'changes wait')} ${draft.signedOut ? 'until you sign in again' : 'for the network'}, kept on this device`}
-            {draft.undoes && draft.saving === 'saved' && (
-              <>
-                saved; changed: {draft.undoes}{' '}
-                <button type="button" className="link" onClick={draft.undo}>
-                  undo
-                </button>
-              </>
-            )}
-          </span>
-        </p>
-      )}
-      <div role="alert">
-        {(draft.wrong !== '' || draft.saving === 'aside') && (
-          <p className="message wrong mb-3">
-            {draft.wrong}
-            {draft.saving === 'aside' && (
-              <>
-                {' '}
-                Not taken, and kept here: {draft.pending.map((c) => c.label).join('; ')}.{' '}
-                <button type="button" className="link" onClick={() => void draft.layOn()}>
-                  Lay {draft.pending.length === 1 ? 'it' : 'them'} on what stands now
-                </button>{' '}
-                or{' '}
-                <button type="button" className="link" onClick={() => void draft.letThemGo()}>
-                  let {draft.pending.length === 1 ? 'it' : 'them'} go
-                </button>
-                .
-              </>
-            )}
-          </p>
-        )}
-      </div>
+      {mayChange && <Tools draft={draft} onOpen={(what) => setOpen({ what })} />}
+      <Troubles draft={draft} />
       <div className="syllabus">
         <div ref={frame}>
           {empty ? (
@@ -376,80 +304,16 @@ export default function Syllabus({
           )}
         </div>
         <aside>
-          {open?.what === 'requirement' && (
-            <RequirementSheet
-              key={open.value.id}
-              view={view}
-              syllabus={syllabus}
-              item={itemOf(open.value.threadId)}
-              value={syllabus.requirements.find((r) => r.id === open.value.id) ?? open.value}
-              isNew={open.isNew}
-              edit={mayChange ? edit : () => 'Only the head changes the syllabus.'}
-              leave={leave}
-            />
-          )}
-          {thread && (
-            <ThreadSheet
-              key={thread.id}
-              view={view}
-              syllabus={syllabus}
-              thread={thread}
-              item={itemOf(thread.id)}
-              factsOf={factsOf}
-              mayChange={mayChange}
-              edit={edit}
-              onTest={(id) =>
-                setOpen({ what: 'requirement', value: syllabus.requirements.find((r) => r.id === id)!, isNew: false })
-              }
-              leave={leave}
-            />
-          )}
-          {open?.what === 'rank' && (
-            <RankSheet
-              saved={renewed}
-              key={open.id}
-              view={view}
-              syllabus={syllabus}
-              rankId={open.id}
-              factsOf={factsOf}
-              mayChange={mayChange}
-              edit={edit}
-              does={does}
-              leave={leave}
-            />
-          )}
-          {open?.what === 'add' && (
-            <AddItem
-              view={view}
-              syllabus={syllabus}
-              edit={edit}
-              made={(id) => {
-                setPlace({ threadId: id, at: -1 });
-                setOpen({ what: 'thread', id });
-                void draft.settled().then(draft.renew);
-              }}
-              leave={leave}
-            />
-          )}
-          {open?.what === 'belt' && (
-            <BeltSheet
-              value={null}
-              does={sends}
-              saved={renewed}
-              leave={leave}
-              made={(id) => setOpen({ what: 'rank', id })}
-            />
-          )}
-          {open?.what === 'conditions' && (
-            <ConditionsSheet view={view} syllabus={syllabus} edit={edit} does={does} saved={renewed} leave={leave} />
-          )}
-          {open?.what === 'limits' && <LimitsSheet syllabus={syllabus} edit={edit} leave={leave} />}
-          {open?.what === 'versions' && (
-            <VersionsSheet view={view} version={draft.versionNow} does={does} leave={leave} />
-          )}
-          {open?.what === 'publish' && (
-            <PublishSheet view={view} version={draft.versionNow} does={sends} leave={leave} />
-          )}
+          <Beside
+            open={open}
+            setOpen={setOpen}
+            draft={draft}
+            factsOf={factsOf}
+            mayChange={mayChange}
+            sends={sends}
+            does={does}
+            onAdded={(id) => setPlace({ threadId: id, at: -1 })}
+          />
           {!empty && (
             <Findings
               open={found.open}

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { type ReactNode } from 'react';
+import { useRef, type ReactNode } from 'react';
 import { plural } from '../../core';
 import { IslandRoot } from '../IslandRoot';
 import { LineNotch } from '../marks/small';
@@ -41,6 +41,7 @@ export function Taking<T>({
   /** What is said once so many were taken. */
   said: (taken: number) => ReactNode;
 }) {
+  const picker = useRef<HTMLInputElement>(null);
   const taking = useTaking(source, by);
   const { good, bad, working } = taking;
   const wrong = source.wrong || by.reading.wrong;
@@ -99,20 +100,21 @@ export function Taking<T>({
             spellCheck={false}
           />
           <div className="row wrap">
-            <Button component="label">
-              Choose a file
-              <input
-                type="file"
-                accept={accept}
-                hidden
-                onChange={(e) => {
-                  const file = e.target.files?.[0];
-                  e.target.value = '';
-                  taking.forget();
-                  if (file) void source.open(file);
-                }}
-              />
-            </Button>
+            <Button onClick={() => picker.current?.click()}>Choose a file</Button>
+            <input
+              ref={picker}
+              type="file"
+              accept={accept}
+              className="hidden"
+              tabIndex={-1}
+              aria-label="A file to read it from"
+              onChange={(e) => {
+                const file = e.target.files?.[0];
+                e.target.value = '';
+                taking.forget();
+                if (file) void source.open(file);
+              }}
+            />
             {source.source !== '' && (
               <Button variant="text" onClick={() => type('')}>
                 Clear the list

@@ -1,0 +1,148 @@
+import { startTransition, useCallback, useEffect, useState } from 'react';
+import { storedSequenceDraft, type SequenceDraft } from '../../contracts/stored/sequenceDraft';
+import type { SequenceView } from '../../contracts/views';
+import { inWords, plural } from '../../core';
+import { dropFromDevice, keepOnDevice, readFromDevice } from '../../kit/onDevice';
+import { ask, newId, send } from '../../kit/send';
+import { liveText } from './score';
+
+/** Where the text of a sequence waits on the device. */
+const draftKey = (id: string) => `stavewright.draft.${id}`;
+
+/**
+ * A sequence on the bench: its title and text as typed, what of it is saved, the draft that was left on this device, and
+ * what saving, waiving and retiring came to.
+ */
+export function useWorkbench(first: SequenceView) {
+  const [view, setView] = useState(first);
+  const [id] = useState(() => first.sequence?.id ?? newId());
+  const [title, setTitle] = useState(first.sequence?.title ?? '');
+  const [start, setStart] = useState(first.sequence?.text ?? '');
+  const [text, setText] = useState(start);
+  const [saved, setSaved] = useState({ title, text });
+  const [message, setMessage] = useState<{ good: boolean; text: string } | null>(null);
+  const [draft, setDraft] = useState<SequenceDraft | null>(null);
+  const [busy, setBusy] = useState(false);
+  // The stave follows every key at once (LiveStave); what is read elsewhere may follow a moment later.
+  const [live] = useState(() => liveText(start));
+  const kept = draftKey(first.sequence ? id : 'new');
+  const changed = text !== saved.text || title !== saved.title;
+  const wrong = (said: string) => setMessage({ good: false, text: said });
+
+  // A draft that was left on this device is offered, never put in unasked.
+  useEffect(() => {
+    const left = readFromDevice(kept, storedSequenceDraft);
+    if (left && left.text !== (first.sequence?.text ?? '')) queueMicrotask(() => setDraft(left));
+  }, [kept, first]);
+  useEffect(() => {
+    if (!changed) return;
+    const timer = setTimeout(() => {
+      keepOnDevice(kept, storedSequenceDraft, {
+        title,
+        text,
+        version: view.sequence?.version ?? 0,
+        at: new Date().toISOString(),
+      });
+    }, 400);
+    const warn = (e: BeforeUnloadEvent) => {
+      e.preventDefault();
+    };
+    window.addEventListener('beforeunload', warn);
+    return () => {
+      clearTimeout(timer);
+      window.removeEventListener('beforeunload', warn);
+    };
+  }, [changed, kept, title, text, view]);
+
+  const onText = useCallback(
+    (next: string) => {
+      live.set(next);
+      startTransition(() => setText(next));
+    },
+    [live],
+  );
+  /** Puts another text into the editor. */
+  const put = (next: string) => {
+    setStart(next);
+    live.set(next);
+    setText(next);
+  };
+  const refresh = async () => {
+    const next = await ask('sequence', { id });
+    if (!next.ok) wrong(`It is saved, but could not be read again. ${next.title}`);
+    if (!next.ok || !next.view.sequence) return null;
+    setView(next.view);
+    return next.view.sequence;
+  };
+  const waive = useCallback(
+    async (key: string, reason: string | null) => {
+      const answer = await send('sequence.waive', { sequenceId: id, key, reason });
+      if (!answer.ok) return answer.title;
+      const next = await ask('sequence', { id });
+      if (next.ok && next.view.sequence) setView(next.view);
+      return next.ok ? null : next.title;
+    },
+    [id],
+  );
+  return {
+    view,
+    id,
+    title,
+    setTitle,
+    start,
+    text,
+    live,
+    onText,
+    changed,
+    busy,
+    message,
+    draft,
+    refresh,
+    waive,
+    takeUpDraft: () => {
+      if (!draft) return;
+      put(draft.text);
+      if (draft.title) setTitle(draft.title);
+      setDraft(null);
+    },
+    dropDraft: () => {
+      dropFromDevice(kept);
+      setDraft(null);
+    },
+    /** Saves what is typed; `unread` lines of it cannot be read yet, which is said. */
+    save: async (unread: number) => {
+      const typed = live.get();
+      setBusy(true);
+      setMessage(null);
+      const answer = await send('sequence.save', {
+        id,
+        title,
+        text: typed,
+        ...(view.sequence ? { version: view.sequence.version } : {}),
+      });
+      setBusy(false);
+      if (!answer.ok) return wrong(answer.title);
+      dropFromDevice(kept);
+      setSaved({ title, text: typed });
+      if (!first.sequence) window.history.replaceState(null, '', `/sequences/${id}`);
+      const followed = (answer.answer as { followed?: number }).followed ?? 0;
+      const now = await refresh();
+      // What follows a recipe may have become another text by being saved.
+      if (now && now.text !== typed && now.parentId !== null) {
+        put(now.text);
+        setSaved({ title: now.title, text: now.text });
+      }
+      setMessage({
+        good: true,
+        text:
+          (unread > 0 ? `Saved; ${unread} ${plural(unread, 'line')} cannot be read yet.` : 'Saved.') +
+          (followed > 0 ? ` ${inWords(followed)} derived ${plural(followed, 'sequence')} followed.` : ''),
+      });
+    },
+    retire: async (retired: boolean) => {
+      const answer = await send('sequence.retire', { id, retired });
+      if (answer.ok) await refresh();
+      else wrong(answer.title);
+    },
+  };
+}
