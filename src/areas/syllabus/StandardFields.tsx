@@ -1,7 +1,9 @@
 import { useFormContext, useWatch } from 'react-hook-form';
-import { capital, sameStandard, standardInWords, TEMPLATES, type Standard } from '../../core';
+import { capital, mayFallInWords, sameStandard, standardInWords, TEMPLATES, type Standard } from '../../core';
 import { NumberField, SwitchField } from '../../kit/form/fields';
 import { Switch } from '../../kit/Switch';
+
+const MAY_FALL: Readonly<Record<string, string>> = { '0': 'none', '0.25': 'a quarter', '0.5': 'half' };
 
 /** How good it must be: a template, or every number by itself. `name` is where the standard stands in the form. */
 export function StandardFields({
@@ -43,8 +45,16 @@ export function StandardFields({
           <NumberField name={`${name}.repetitions`} label="Repetitions" />
           <NumberField name={`${name}.days`} label="On days" />
           <NumberField name={`${name}.freshDays`} label="Fresh, in days" />
-          <NumberField name={`${name}.mayFallShort`} label="May fall short" />
         </div>
+        <Switch
+          label="Of the points that are not critical may fall short"
+          value={String(s.mayFallShort)}
+          onChange={(k) => setValue(`${name}.mayFallShort`, Number(k), { shouldValidate: true })}
+          options={[
+            ...Object.entries(MAY_FALL).map(([value, word]) => ({ value, word })),
+            ...(String(s.mayFallShort) in MAY_FALL ? [] : [{ value: String(s.mayFallShort), word: mayFallInWords(s) }]),
+          ]}
+        />
       </details>
       {sided && (
         <SwitchField

@@ -196,7 +196,7 @@ export function forecastInput(
     let most = 0;
     let lookDays = 0;
     const own = verdict.points.map((p): ForecastPoint => {
-      const key = `${p.point.id} ${p.side} ${r.conditionId} ${r.purpose ?? ''} ${r.stage ?? ''} ${p.share}`;
+      const key = `${p.point.id} ${p.side} ${r.conditionId} ${r.purpose ?? ''} ${r.stage ?? ''} ${p.share} ${p.own}`;
       const entries = entriesOn(g.evidence, p.point.id, p.side).filter(
         (e) => (r.purpose === null || e.purpose === r.purpose) && stageCounts(r.stage, e.stage),
       );
@@ -222,6 +222,8 @@ export function forecastInput(
         critical: p.point.critical,
         share: p.share,
         growth: fitGrowth(seen, { level: logit(mean), slope: habits.slope }),
+        shown: p.shown !== null,
+        own: p.own,
         habit: long && oldSlip(entries, today),
         past: counting.slice(0, 3 * r.standard.repetitions),
       };
@@ -229,14 +231,14 @@ export function forecastInput(
       return made;
     });
     looks += most;
-    const { repetitions, days, freshDays, mayFallShort, sides } = r.standard;
+    const { repetitions, days, freshDays, sides } = r.standard;
     return {
       id: r.id,
       name,
       repetitions,
       days,
       freshDays,
-      mayFallShort,
+      mayFall: verdict.mayFall,
       oneSide: sides === 'one',
       points: own,
       lookChance: Math.min(1, (lookDays + USUAL_CLASSES * habits.lookChance) / (came + USUAL_CLASSES)),

@@ -4,7 +4,8 @@ import type { Point } from '../technique/point';
 import { conditionOrder } from '../units/condition';
 import type { Side } from '../units/side';
 import type { Look, Mark } from './looks';
-import type { JudgeContext } from './verdict';
+import type { JudgeContext, Verdict } from './verdict';
+import { changeInWords, reasonInWords, type ReasonContext } from '../words/english/reason';
 
 export const TODAY = '2026-03-05';
 
@@ -82,3 +83,14 @@ export const both = (day: string, marks: Record<string, [number, number]>, more:
   look(day, 'left', marks, more),
   look(day, 'right', marks, more),
 ];
+
+/** Why a verdict on something asked in air is as it is, and what would change it, in words. */
+export const reasonOf = (v: Verdict, standard: Standard = STEADY, more: Partial<ReasonContext> = {}): string =>
+  reasonInWords(v, {
+    standard,
+    asked: requirement(),
+    conditionName: (id) => `at “${id}”`,
+    today: TODAY,
+    ...more,
+  });
+export const changeOf = (v: Verdict, standard: Standard = STEADY): string => changeInWords(v, 5, standard.repetitions);

@@ -3,6 +3,7 @@ import type { Random } from '../units/random';
 import type { Side } from '../units/side';
 import { drawGrowth, shareAt, type Growth } from './growth';
 import type { Entry } from './looks';
+import { lostUnder } from './shown';
 
 /** A point on one side as it will be watched. */
 export interface ForecastPoint {
@@ -15,6 +16,10 @@ export interface ForecastPoint {
   /** Share asked of this student. */
   share: number;
   growth: Growth;
+  /** It is shown as things are. */
+  shown: boolean;
+  /** The item's own, not inherited. */
+  own: boolean;
   /** A slip of more than a year in somebody trained for long: it is forecast to mend slowly. */
   habit: boolean;
   /** What counts of the past, newest first. */
@@ -26,7 +31,8 @@ export interface ForecastRequirement {
   repetitions: number;
   days: number;
   freshDays: number;
-  mayFallShort: number;
+  /** So many points that are not critical may fall short. */
+  mayFall: number;
   /** One side is enough. */
   oneSide: boolean;
   points: readonly ForecastPoint[];
@@ -89,6 +95,9 @@ interface Watched {
   point: ForecastPoint;
   state: { level: number; slope: number };
   past: Entry[];
+  /** Shown, and not lost since. */
+  shown: boolean;
+  full: boolean;
 }
 interface Watching {
   r: ForecastRequirement;
@@ -99,14 +108,12 @@ interface Watching {
   until: number;
 }
 
-/** Whether a point stands: newest repetitions last in the list, none of a day beyond its share of the window. */
-function standing(w: Watched, r: ForecastRequirement, perDay: number, day: number): number {
+/** Looks at a point anew after its newest look: shown, still shown, or lost. Newest repetitions last in the list. */
+function lookAgain(w: Watched, r: ForecastRequirement, perDay: number): void {
   let held = 0;
   let of = 0;
   let current = -1;
   let today = 0;
-  const newest = w.past.at(-1);
-  if (!newest || day - newest.day > r.freshDays) return -1;
   for (let i = w.past.length - 1; i >= 0 && of < r.repetitions; i -= 1) {
     const e = w.past[i]!;
     if (e.day !== current) {
@@ -119,7 +126,18 @@ function standing(w: Watched, r: ForecastRequirement, perDay: number, day: numbe
     of += fit;
     today += fit;
   }
-  return of >= r.repetitions - 1e-9 && held >= w.point.share * r.repetitions - 1e-9 ? newest.day : -1;
+  w.full = of >= r.repetitions - 1e-9;
+  if (!w.full) return;
+  if (held >= w.point.share * r.repetitions - 1e-9) w.shown = true;
+  else if (held < lostUnder(w.point.share, w.point.critical) * r.repetitions - 1e-9) w.shown = false;
+}
+
+/** A new look: what nobody saw for longer than it stays fresh is shown anew or not at all. */
+function watched(w: Watched, r: ForecastRequirement, perDay: number, e: Entry): void {
+  const newest = w.past.at(-1);
+  if (newest && e.day - newest.day > r.freshDays) w.shown = false;
+  w.past.push(e);
+  lookAgain(w, r, perDay);
 }
 
 function judgeAgain(x: Watching, day: number): void {
@@ -130,13 +148,18 @@ function judgeAgain(x: Watching, day: number): void {
   const meets = (points: readonly Watched[]): number => {
     let until = Infinity;
     const fallen = new Set<string>();
+    const unfilled = new Set<string>();
+    const own = new Set<string>();
     for (const w of points) {
-      const newest = standing(w, x.r, x.perDay, day);
-      if (newest >= 0) until = Math.min(until, newest + x.r.freshDays);
+      if (w.point.own) own.add(w.point.pointId);
+      if (!w.full) unfilled.add(w.point.pointId);
+      const fresh = (w.past.at(-1)?.day ?? -Infinity) + x.r.freshDays;
+      if (w.shown && fresh >= day) until = Math.min(until, fresh);
       else if (w.point.critical) return -1;
       else fallen.add(w.point.pointId);
     }
-    return fallen.size > x.r.mayFallShort ? -1 : until;
+    if (own.size > 0 && [...own].every((id) => unfilled.has(id))) return -1;
+    return fallen.size > x.r.mayFall ? -1 : until;
   };
   const until = x.r.oneSide
     ? Math.max(
@@ -177,10 +200,13 @@ function oneRun(
         if (point.habit && state.slope > 0) state.slope *= HABIT_SLOPE;
         states.set(point.key, state);
       }
-      return { point, state, past: [...point.past].reverse() };
+      return { point, state, past: [...point.past].reverse(), shown: point.shown, full: false };
     }),
   }));
-  for (const x of watching) judgeAgain(x, start);
+  for (const x of watching) {
+    for (const w of x.points) lookAgain(w, x.r, x.perDay);
+    judgeAgain(x, start);
+  }
   let classes = 0;
   const attends = more.attends ?? input.attends;
   const gates = input.gates.filter((g) => !('aside' in g));
@@ -197,7 +223,7 @@ function oneRun(
             const p = shareAt(w.state.level + w.state.slope * classes);
             let held = 0;
             for (let i = 0; i < REPETITIONS; i += 1) if (random() < p) held += 1;
-            w.past.push({ day, at: 0, conditionId: '', purpose: null, held, of: REPETITIONS });
+            watched(w, x.r, x.perDay, { day, at: 0, conditionId: '', purpose: null, held, of: REPETITIONS });
           }
           judgeAgain(x, day);
         }

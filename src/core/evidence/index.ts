@@ -12,6 +12,7 @@ export * from './nextLooks';
 export * from './posterior';
 export * from './reader';
 export * from './readiness';
+export * from './shown';
 export * from './stick';
 export * from './verdict';
 export * from './window';

@@ -1,10 +1,11 @@
-import type { Requirement, Standard } from '../syllabus/standard';
+import { fallAtMost, type Requirement, type Standard } from '../syllabus/standard';
 import { canHurt, type Point, type Range } from '../technique/point';
 import type { ConditionOrder } from '../units/condition';
 import { dayNumber, type PlainDate } from '../units/plainDate';
 import type { Side } from '../units/side';
 import { gatherEvidence, newestFirst, type Adaptation, type Entry, type Evidence, type Look } from './looks';
-import { dayLimit, takeWindow, type Asked, type Window } from './window';
+import { pointState, type PointState } from './shown';
+import { asideBecause, dayLimit, takeWindow, type Aside, type Asked, type Window } from './window';
 
 export const VERDICTS = ['met', 'close', 'short', 'stale', 'unseen'] as const;
 export type VerdictWord = (typeof VERDICTS)[number];
@@ -16,12 +17,21 @@ export type Failing = 'share' | 'count' | 'side' | 'days' | 'date';
 export interface PointVerdict {
   point: Point;
   side: Side;
+  /** The item's own, not inherited from a stance or a step. */
+  own: boolean;
   window: Window;
   /** Share asked of this point of this student. */
   share: number;
   /** Clean looks after which it stands; 0 where it does. */
   looksNeeded: number;
+  /** Clean looks after which its window is full; 0 where it is. */
+  looksToFill: number;
   failing: Failing | null;
+  /** The day on which it was shown last; null: it is not shown. */
+  shown: PointState['shown'];
+  lost: PointState['lost'];
+  /** The newest look at it that does not count for what is asked, where those that do are too few. */
+  aside: { entry: Entry; because: Aside } | null;
 }
 
 export interface Verdict {
@@ -30,13 +40,18 @@ export interface Verdict {
   looksNeeded: number;
   /** Every point on every side asked, from the ground up. */
   points: readonly PointVerdict[];
-  /** What decides it: the worst point, or the thinnest where all stand; null where the item has no points. */
+  /** What decides it: the worst point, or the thinnest where all stand; null where nothing is left to be looked at. */
   worst: PointVerdict | null;
+  /** How many of its points may fall short, and those that do and were let pass. */
+  mayFall: number;
+  fallen: readonly PointVerdict[];
 }
 
 /** What a verdict needs to know besides the looks. `points` are the item's, inherited ones included. */
 export interface JudgeContext {
   points: readonly Point[];
+  /** Whether a point is the item's own, not inherited; left out: all are. */
+  isOwn?: ((pointId: string) => boolean) | undefined;
   sided: boolean;
   order: ConditionOrder;
   today: PlainDate;
@@ -72,6 +87,7 @@ export function rangesFor(points: readonly Point[], adapted: ReadonlyMap<string,
 
 function judgePoint(
   point: Point,
+  own: boolean,
   side: Side,
   entries: readonly Entry[],
   otherSideSeen: boolean,
@@ -82,11 +98,12 @@ function judgePoint(
 ): PointVerdict {
   const n = s.repetitions;
   const perDay = dayLimit(s);
-  const window = takeWindow(entries, n, perDay, asked);
+  const { window, shown, lost } = pointState(entries, s, share, point.critical, asked);
   const full = window.of >= n - TINY;
   const fresh = window.newest !== null && today - window.newest <= s.freshDays;
-  if (full && fresh && window.held >= share * n - TINY)
-    return { point, side, window, share, looksNeeded: 0, failing: null };
+  const looksToFill = full ? 0 : Math.ceil((n - window.of - TINY) / perDay);
+  const known = { point, own, side, window, share, looksToFill, shown, lost };
+  if (shown && fresh) return { ...known, looksNeeded: 0, failing: null, aside: null };
   let looksNeeded = 1;
   // A clean look on a new day brings as many repetitions as one day may give and pushes out as many of the oldest.
   for (; looksNeeded * perDay < n; looksNeeded += 1) {
@@ -94,17 +111,18 @@ function judgePoint(
     const kept = takeWindow(entries, left, perDay, asked);
     if (kept.of >= left - TINY && kept.held + looksNeeded * perDay >= share * n - TINY) break;
   }
-  const failing: Failing =
-    window.of > 0 && window.held < share * window.of - TINY
+  const failing: Failing = shown
+    ? 'date'
+    : window.of > 0 && window.held < share * window.of - TINY
       ? 'share'
       : window.of === 0 && otherSideSeen
         ? 'side'
         : window.available < n - TINY
           ? 'count'
-          : !full
-            ? 'days'
-            : 'date';
-  return { point, side, window, share, looksNeeded, failing };
+          : 'days';
+  const other = full ? undefined : entries.find((e) => asideBecause(e, asked) !== null);
+  const aside = other ? { entry: other, because: asideBecause(other, asked)! } : null;
+  return { ...known, looksNeeded, failing, aside };
 }
 
 const shareHeld = (w: Window) => (w.of > 0 ? w.held / w.of : 0);
@@ -136,14 +154,15 @@ export function judge(requirement: Requirement, evidence: Evidence, context: Jud
 
   const points: PointVerdict[] = [];
   for (const point of context.points) {
-    const own = adapted.get(point.id);
-    if (own?.waived) continue;
-    const share = own?.share ?? (point.critical ? s.criticalShare : s.share);
+    const adaptation = adapted.get(point.id);
+    if (adaptation?.waived) continue;
+    const isOwn = context.isOwn?.(point.id) ?? true;
+    const share = adaptation?.share ?? (point.critical ? s.criticalShare : s.share);
     const at = evidence.get(point.id);
     for (const side of sides) {
       const other = side === 'left' ? at?.right : side === 'right' ? at?.left : undefined;
       const entries = at ? entriesFor(at, side) : NO_ENTRIES;
-      points.push(judgePoint(point, side, entries, (other?.length ?? 0) > 0, share, s, asked, today));
+      points.push(judgePoint(point, isOwn, side, entries, (other?.length ?? 0) > 0, share, s, asked, today));
     }
   }
 
@@ -164,7 +183,9 @@ export function judge(requirement: Requirement, evidence: Evidence, context: Jud
   const nothingAsked = context.points.length > 0 && points.length === 0;
   const unseen = !nothingAsked && points.every((p) => p.window.of === 0);
   // Points that need more looks than the item does are those that may fall short: they decide nothing.
-  const deciding = considered.filter((p) => p.looksNeeded <= looksNeeded);
+  const upToIt = considered.filter((p) => p.looksNeeded <= looksNeeded);
+  const open = looksNeeded > 0 && upToIt.every((p) => p.looksNeeded === 0);
+  const deciding = open ? considered.filter((p) => p.looksNeeded > 0) : upToIt;
   const staleOnly = deciding.every((p) => p.looksNeeded === 0 || p.failing === 'date');
   const word: VerdictWord = unseen
     ? 'unseen'
@@ -177,7 +198,9 @@ export function judge(requirement: Requirement, evidence: Evidence, context: Jud
           : 'short';
   let worst: PointVerdict | null = null;
   for (const p of deciding) if (worst === null || worse(p, worst) < 0) worst = p;
-  return { word, looksNeeded, points: considered, worst };
+  const soft = new Set(considered.flatMap((p) => (p.point.critical ? [] : [p.point.id])));
+  const fallen = word === 'met' ? considered.filter((p) => p.looksNeeded > 0) : [];
+  return { word, looksNeeded, points: considered, worst, mayFall: fallAtMost(s, soft.size), fallen };
 }
 
 /** What is asked without sides is shown by either side. */
@@ -187,16 +210,23 @@ function entriesFor(at: Readonly<Record<Side, readonly Entry[]>>, side: Side): r
   return [...at.none, ...at.left, ...at.right].sort(newestFirst);
 }
 
-/** Looks after which all critical points stand and no more of the others fall short than may. */
+/**
+ * Looks after which all critical points stand, no more of the others fall short than may, and at least one point of the
+ * item's own, where it has any, has been seen as often as is asked: nothing is met by what others showed alone.
+ */
 function looksNeededFor(points: readonly PointVerdict[], s: Standard): number {
   let hard = 0;
   const soft = new Map<string, number>();
+  const filled = new Map<string, number>();
   for (const p of points) {
-    if (p.point.critical) hard = Math.max(hard, p.looksNeeded);
-    else soft.set(p.point.id, Math.max(soft.get(p.point.id) ?? 0, p.looksNeeded));
+    const { id, critical } = p.point;
+    if (critical) hard = Math.max(hard, p.looksNeeded);
+    else soft.set(id, Math.max(soft.get(id) ?? 0, p.looksNeeded));
+    if (p.own) filled.set(id, Math.max(filled.get(id) ?? 0, p.looksToFill));
   }
-  if (s.mayFallShort === 0) return Math.max(hard, ...soft.values());
-  return Math.max(hard, [...soft.values()].sort((x, y) => y - x)[s.mayFallShort] ?? 0);
+  const own = filled.size === 0 ? 0 : Math.min(...filled.values());
+  const others = [...soft.values()].sort((x, y) => y - x);
+  return Math.max(hard, own, others[fallAtMost(s, others.length)] ?? 0);
 }
 
 /** Judges looks against a requirement; `judge` with the evidence gathered first. */

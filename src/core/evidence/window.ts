@@ -27,6 +27,19 @@ export interface Asked {
 export const stageCounts = (asked: Stage | null | undefined, done: Stage | null | undefined): boolean =>
   !asked || !done || STAGES.indexOf(done) >= STAGES.indexOf(asked);
 
+/** Why a repetition does not count for what is asked. */
+export const ASIDE = ['condition', 'purpose', 'stage'] as const;
+export type Aside = (typeof ASIDE)[number];
+
+/** Why an entry does not count for what is asked; null where it does. */
+export function asideBecause(e: Pick<Entry, 'conditionId' | 'purpose' | 'stage'>, asked: Asked): Aside | null {
+  if (!countsFor(asked.order, e.conditionId, asked.conditionId)) return 'condition';
+  if (asked.purpose !== null && e.purpose !== asked.purpose) return 'purpose';
+  return stageCounts(asked.stage, e.stage) ? null : 'stage';
+}
+export const qualifies = (e: Pick<Entry, 'conditionId' | 'purpose' | 'stage'>, asked: Asked): boolean =>
+  asideBecause(e, asked) === null;
+
 /** At most so many repetitions count from one day, so that a full window spans the days asked. */
 export const dayLimit = (s: Pick<Standard, 'repetitions' | 'days'>): number => Math.ceil(s.repetitions / s.days);
 
@@ -37,7 +50,14 @@ export const usualLook = (s: Pick<Standard, 'repetitions' | 'days'>, usual = 5):
  * Takes the newest `size` repetitions that were made at the condition asked or above it. A look of which only k of m
  * repetitions fit counts k·h/m held of k.
  */
-export function takeWindow(entries: readonly Entry[], size: number, perDay: number, asked: Asked): Window {
+export function takeWindow(
+  entries: readonly Entry[],
+  size: number,
+  perDay: number,
+  asked: Asked,
+  /** Where among the entries the newest is taken to be. */
+  from = 0,
+): Window {
   let held = 0;
   let of = 0;
   let available = 0;
@@ -45,10 +65,9 @@ export function takeWindow(entries: readonly Entry[], size: number, perDay: numb
   let newest: number | null = null;
   let day = Number.NaN;
   let today = 0;
-  for (const e of entries) {
-    if (asked.purpose !== null && e.purpose !== asked.purpose) continue;
-    if (asked.stage && !stageCounts(asked.stage, e.stage)) continue;
-    if (!countsFor(asked.order, e.conditionId, asked.conditionId)) continue;
+  for (let i = from; i < entries.length; i += 1) {
+    const e = entries[i]!;
+    if (!qualifies(e, asked)) continue;
     available += e.of;
     newest ??= e.day;
     if (e.day !== day) {

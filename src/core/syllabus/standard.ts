@@ -13,7 +13,10 @@ export interface Standard {
   sides: 'both' | 'one';
   /** How old the newest repetition may be, in days. */
   freshDays: number;
-  /** How many points that are not critical may fall short. */
+  /**
+   * How much of the points that are not critical may fall short: below 1 a share of them, so that it follows the item.
+   * From 1 on, in standards written before shares, so many points.
+   */
   mayFallShort: number;
 }
 
@@ -25,17 +28,20 @@ export const STEADY: Standard = {
   days: 2,
   sides: 'both',
   freshDays: 60,
-  mayFallShort: 0,
+  mayFallShort: 0.25,
 };
 
 /** The three standards every school begins with; it may write its own beside them. */
 export const TEMPLATES: readonly { name: string; standard: Standard }[] = [
   {
     name: 'shown',
-    standard: { ...STEADY, share: 0.6, criticalShare: 0.7, mayFallShort: 2, freshDays: 90 },
+    standard: { ...STEADY, share: 0.6, criticalShare: 0.7, mayFallShort: 0.5, freshDays: 90 },
   },
   { name: 'steady', standard: STEADY },
-  { name: 'strong', standard: { ...STEADY, share: 0.9, criticalShare: 0.95, repetitions: 20, days: 4 } },
+  {
+    name: 'strong',
+    standard: { ...STEADY, share: 0.9, criticalShare: 0.95, repetitions: 20, days: 4, mayFallShort: 0 },
+  },
 ];
 
 export const PURPOSES = ['show', 'study'] as const;
@@ -82,3 +88,7 @@ export interface Requirement {
 
 /** The least number of held repetitions that reach a share of all. */
 export const heldNeeded = (share: number, repetitions: number): number => Math.ceil(share * repetitions - 1e-9);
+
+/** How many of `others` points that are not critical may fall short: a share is rounded down, and never all of them. */
+export const fallAtMost = (s: Pick<Standard, 'mayFallShort'>, others: number): number =>
+  s.mayFallShort < 1 ? Math.floor(s.mayFallShort * others + 1e-9) : Math.max(0, Math.min(s.mayFallShort, others - 1));

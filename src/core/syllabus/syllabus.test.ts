@@ -485,11 +485,13 @@ describe('checks', () => {
 
 describe('standards', () => {
   it('say what they ask and what changed', () => {
-    expect(standardInWords(STEADY, true)).toBe('8 of 10 on 2 days, both sides, seen within 60 days');
+    expect(standardInWords(STEADY, true)).toBe(
+      '8 of 10 on 2 days, both sides, seen within 60 days; a quarter may fall short',
+    );
     expect(standardChanges(STEADY, STEADY)).toEqual([]);
     expect(standardChanges(STEADY, { ...STEADY, share: 0.9, mayFallShort: 1 })).toEqual([
       '9 of 10, was 8 of 10',
-      '1 point may fall short, was no point may fall short',
+      '1 point may fall short, was a quarter may fall short',
     ]);
   });
 });

@@ -56,7 +56,7 @@ describe('the demo school', () => {
         met += 1;
         // A verdict contradicts the truth if more points than may fall short are truly far below their share.
         const low = v.points.filter((p) => demo.truth(s.id, p.point.id, p.side, TODAY) < p.share - 0.2);
-        if (new Set(low.map((p) => p.point.id)).size > r.standard.mayFallShort) wrong += 1;
+        if (new Set(low.map((p) => p.point.id)).size > v.mayFall) wrong += 1;
       }
     }
     // All five words are to be seen in the demo, and a met that the truth contradicts is rare (wide margin).

@@ -15,8 +15,8 @@ export const DEMO_RANKS: readonly { name: string; cloth: Cloth }[] = [
   { name: 'Black', cloth: plain('#2A2725') },
 ];
 
-const SHOWN: Standard = { ...STEADY, share: 0.6, criticalShare: 0.7, mayFallShort: 2, freshDays: 90 };
-const GROWING: Standard = { ...STEADY, share: 0.7, criticalShare: 0.8, mayFallShort: 1, freshDays: 75 };
+const SHOWN: Standard = { ...STEADY, share: 0.6, criticalShare: 0.7, mayFallShort: 0.5, freshDays: 90 };
+const GROWING: Standard = { ...STEADY, share: 0.7, criticalShare: 0.8, mayFallShort: 0.4, freshDays: 75 };
 const STRONG: Standard = { ...STEADY, repetitions: 12, days: 3, share: 0.85, criticalShare: 0.9 };
 
 export const DEMO_ASKS: Record<

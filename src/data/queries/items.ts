@@ -39,6 +39,8 @@ export interface Items {
   pointsOf: (item: Item) => readonly Point[];
   /** The points by which it is judged: of a sequence its counts and what it has of its own. */
   judgedBy: (item: Item) => readonly Point[];
+  /** Whether one of them is its own, not inherited from a stance or a step. */
+  isOwn: (item: Item, pointId: string) => boolean;
   /** A body of a stature in metres, for tracing what it does on a floor. */
   bodyOf: (stature: number) => Body;
   /** Points of the techniques done at each count of a sequence. */
@@ -219,6 +221,7 @@ export async function readItems(
         : (sequences.get(item.sequence)?.body.about.kind ?? 'form'),
     pointsOf,
     judgedBy,
+    isOwn: (item, pointId) => !('technique' in item) || library.ownerOf.get(pointId)?.id === item.technique,
     bodyOf: (stature) => ({
       stature,
       weapon: 0,

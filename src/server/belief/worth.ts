@@ -12,6 +12,7 @@ import {
 } from '../../core';
 import { type Judged } from '../judging/judge';
 import { type Judging } from '../judging/judging';
+import { reasonContext } from '../judging/reasonContext';
 import { restOf } from '../judging/rests';
 
 /** What looks at each requirement of a student are worth today; resting work is left out. */
@@ -23,19 +24,10 @@ export function worthsOf(
   grading: string | null,
   resting: readonly Resting[],
 ): (LookWorth & { reason: string })[] {
-  const conditionName = new Map(j.versions.conditions.map((c) => [c.id, c.name]));
   const byId = new Map(judged.map((x) => [x.requirement.id, x]));
   const reasonOf = (w: LookWorth) => {
     const { requirement: r, verdict } = byId.get(w.requirementId)!;
-    return worthInWords(
-      w,
-      reasonInWords(verdict, {
-        standard: r.standard,
-        today: j.today,
-        conditionName: conditionName.get(r.conditionId) ?? '',
-      }),
-      j.today,
-    );
+    return worthInWords(w, reasonInWords(verdict, reasonContext(j, r)), j.today);
   };
   return lookWorths(
     student.id,

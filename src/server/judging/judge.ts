@@ -30,6 +30,7 @@ export function judgeOne(
   const points = j.items.judgedBy(requirement.item);
   const verdict = judge(requirement, evidence, {
     points,
+    isOwn: (pointId) => j.items.isOwn(requirement.item, pointId),
     sided: j.items.isSided(requirement.item),
     order: syllabus.order,
     today: j.today,

@@ -7,6 +7,7 @@ import { nextGrading } from '../belief/gradings';
 import { judgeGates } from '../judging/gates';
 import { judgeStudent } from '../judging/judge';
 import { readJudging } from '../judging/judging';
+import { reasonContext } from '../judging/reasonContext';
 import { rankAbove } from '../judging/rankAbove';
 import type { Who } from '../who';
 
@@ -14,7 +15,6 @@ import type { Who } from '../who';
 export async function everybodyView(tx: Transaction, who: Who): Promise<EverybodyView> {
   const j = await readJudging(tx, who.today);
   const roll = await readRoll(tx);
-  const conditionName = new Map(j.versions.conditions.map((c) => [c.id, c.name]));
   const looks = await tx.execute<{ id: string; n: number }>(
     sql`select student_id as id, count(*)::int as n from look group by 1`,
   );
@@ -36,7 +36,7 @@ export async function everybodyView(tx: Transaction, who: Who): Promise<Everybod
           Number(a.word === 'unseen') - Number(b.word === 'unseen') || b.verdict.looksNeeded - a.verdict.looksNeeded,
       )[0];
     const reason = worst
-      ? `${j.items.nameOf(worst.requirement.item)}: ${reasonInWords(worst.verdict, { standard: worst.requirement.standard, today: who.today, conditionName: conditionName.get(worst.requirement.conditionId) ?? '' })}`
+      ? `${j.items.nameOf(worst.requirement.item)}: ${reasonInWords(worst.verdict, reasonContext(j, worst.requirement))}`
       : shut[0]
         ? `${gateInWords(shut[0], rank.name, who.today).has}, ${gateInWords(shut[0], rank.name, who.today).asks}.`
         : '';

@@ -40,6 +40,7 @@ import { Refusal } from '../http/problem';
 import { judgeGates } from '../judging/gates';
 import { judgeOne, type Judged } from '../judging/judge';
 import { readJudging, type Judging } from '../judging/judging';
+import { reasonContext } from '../judging/reasonContext';
 import { readMissed } from '../judging/missed';
 import { rankAbove } from '../judging/rankAbove';
 import { requirementNames } from '../judging/requirementNames';
@@ -66,10 +67,6 @@ function shown(
   const { requirement: r, verdict } = judged;
   const sided = j.items.isSided(r.item);
   const condition = j.versions.conditions.find((c) => c.id === r.conditionId)?.name ?? '';
-  const seenElsewhere = judged.points.some((p) => {
-    const at = evidence.get(p.id);
-    return at !== undefined && at.left.length + at.right.length + at.none.length > 0;
-  });
   const adapted = j.adaptations.get(studentId) ?? [];
   const chance = chanceOfOne(judged, g);
   const rest = restOf(j, r.item, resting);
@@ -83,13 +80,8 @@ function shown(
     asks: standardInWords(r.standard, sided),
     word: judged.word,
     computed: verdict.word,
-    reason: words(verdict.word, verdict, {
-      standard: r.standard,
-      today: j.today,
-      conditionName: condition,
-      seenElsewhere,
-    }),
-    change: changeInWords(verdict, usualLook(r.standard)),
+    reason: words(verdict.word, verdict, reasonContext(j, r)),
+    change: changeInWords(verdict, usualLook(r.standard), r.standard.repetitions),
     sticks: sides.map((side) => stick(evidence, judged, side, order)),
     override: judged.override
       ? {
@@ -298,11 +290,7 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
       rank: rankOf.get(x.requirement.rankId)!,
       item: j.items.nameOf(x.requirement.item),
       itemKey: itemKey(x.requirement.item),
-      reason: words(x.word, x.verdict, {
-        standard: x.requirement.standard,
-        today: j.today,
-        conditionName: conditionName.get(x.requirement.conditionId) ?? '',
-      }),
+      reason: words(x.word, x.verdict, reasonContext(j, x.requirement)),
     })),
     gradingDay: await nextGrading(tx, who.today),
     reader,

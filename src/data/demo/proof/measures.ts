@@ -195,7 +195,7 @@ export function looksToSettle(
           const { a, b } = belief(p.point, p.side);
           return betaCdf(p.share, a, b) > 0.9;
         });
-        const below = new Set(low.map((p) => p.point.id)).size > r.standard.mayFallShort;
+        const below = new Set(low.map((p) => p.point.id)).size > v.mayFall;
         return { s, r, v, belief, settled: v.word === 'met' || below };
       });
     });

@@ -92,6 +92,7 @@ export const evidenceBefore = (school: TrueSchool, studentId: string, day: Plain
 export const judgeOn = (school: TrueSchool, r: Requirement, evidence: Evidence, today: PlainDate): Verdict =>
   judge(r, evidence, {
     points: school.pointsOf(r),
+    isOwn: (id) => school.byId.get(techniqueOf(r))!.points.some((p) => p.id === id),
     sided: school.byId.get(techniqueOf(r))!.sided,
     order: school.order,
     today,
