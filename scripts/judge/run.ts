@@ -1,7 +1,10 @@
 // npm run judge: a simulated school with known truth, and how well judgement does on it. Honest figures, also where they
 // fall short. `-- --json` prints an array of {id, what, value, goal, ok} and nothing else.
-import { addDays, addMonths, TEMPLATES } from '../../src/core';
+import { addDays, addMonths, seeded, STEADY, TEMPLATES } from '../../src/core';
+import { calledMet } from '../../src/data/demo/proof/curve';
 import {
+  beltsAgainstTruth,
+  calibrationOf,
   chancesAgainstTruth,
   contradictions,
   focusKept,
@@ -27,6 +30,28 @@ const lines: Line[] = [];
 function note(line: Line) {
   lines.push(line);
   if (!json) console.log(`${line.id}  ${line.ok ? 'ok  ' : 'NOT '}  ${line.value}  (goal ${line.goal})  ${line.what}`);
+}
+
+const CURVE = 4000;
+for (const [id, what, shares, goal, ok] of [
+  ['curve-met', 'others 0.90, critical ones 0.97', { others: 0.9, critical: 0.97 }, '>= 0.8', (x: number) => x >= 0.8],
+  ['curve-not', 'others 0.70, critical ones 0.80', { others: 0.7, critical: 0.8 }, '<= 0.05', (x: number) => x <= 0.05],
+  [
+    'curve-one',
+    '0.95 everywhere but one critical point at 0.75',
+    { others: 0.95, critical: 0.95, weakest: 0.75 },
+    '<= 0.15',
+    (x: number) => x <= 0.15,
+  ],
+] as const) {
+  const value = calledMet(shares, seeded(7), CURVE);
+  note({
+    id,
+    what: `how often of ${CURVE} a two-sided item of 8 to 11 points, three critical, is called met by “steady” after nine looks at each, by true share: ${what}`,
+    value: round(value),
+    goal,
+    ok: ok(value),
+  });
 }
 
 say('A school of 180 people with known truth, watched for fourteen months…');
@@ -80,6 +105,21 @@ note({
   ok: inside / spoken >= 0.75 && inside / spoken <= 0.85,
 });
 
+say('And once more by the standard “steady”…');
+const steady = trueSchool(TODAY, 29, 180, 30, STEADY);
+let got = { spoken: 0, inside: 0, early: 0, late: 0, silent: 0, there: 0, told: 0 };
+for (const months of [20, 16, 12]) {
+  const f = rangesThatHold(steady, addMonths(TODAY, -months), TODAY, 200);
+  got = Object.fromEntries(Object.entries(got).map(([k, n]) => [k, n + f[k as keyof typeof f]])) as typeof got;
+}
+note({
+  id: 'forecast-steady',
+  what: `cover of ${got.spoken} forecast ranges by “steady” (${got.early} were earlier, ${got.late} later, ${got.silent} not given); of ${got.there} who truly get there within two years ${got.told} are given a range (goal of that 0.8)`,
+  value: round(got.inside / got.spoken),
+  goal: '0.75 to 0.85',
+  ok: got.inside / got.spoken >= 0.75 && got.inside / got.spoken <= 0.85 && got.told >= 0.8 * got.there,
+});
+
 const chances = chancesAgainstTruth(school, days, 5);
 note({
   id: 'chance',
@@ -87,6 +127,31 @@ note({
   value: round(1 - chances.brier / chances.base),
   goal: '>= 0.3',
   ok: 1 - chances.brier / chances.base >= 0.3,
+});
+
+note({
+  id: 'brier',
+  what: 'the same, held against a stricter goal',
+  value: round(1 - chances.brier / chances.base),
+  goal: '>= 0.5',
+  ok: 1 - chances.brier / chances.base >= 0.5,
+});
+const calibration = calibrationOf(chances.outcomes);
+note({
+  id: 'calibration',
+  what: `without any correction: said on average ${round(calibration.said)}, came ${round(calibration.came)}; the worst tenth with 20 cases or more is off by ${round(calibration.worst)} (goal of that 0.12)`,
+  value: round(Math.abs(calibration.said - calibration.came)),
+  goal: '<= 0.05',
+  ok: Math.abs(calibration.said - calibration.came) <= 0.05 && calibration.worst <= 0.12,
+});
+
+const belts = beltsAgainstTruth(school, days);
+note({
+  id: 'belt',
+  what: `share of ${belts.cases} belts, everything asked having been watched often enough, in which “nothing missing” or not agrees with an examiner who knows every true share (${belts.falsely} called met that are not, ${belts.missed} not called met that are)`,
+  value: round(belts.agree / belts.cases),
+  goal: '>= 0.8',
+  ok: belts.agree / belts.cases >= 0.8,
 });
 
 const focus = focusKept(school, days);

@@ -19,7 +19,7 @@ export interface ReadinessView {
   rank: RankShown;
   next: RankShown | null;
   ranks: RankShown[];
-  requirements: { id: string; technique: string; condition: string; kind: TechniqueKind | SequenceKind }[];
+  requirements: { id: string; name: string; condition: string; kind: TechniqueKind | SequenceKind }[];
   gates: GateShown[];
   rows: ReadinessRow[];
 }

@@ -19,13 +19,15 @@ import type { RankShown } from './rank';
 export interface StickShown {
   side: Side;
   marks: ('H' | 'S' | 'U')[];
+  /** After how many of them the point was shown, and lost; null: not while these were made. */
+  shown: number | null;
+  lost: number | null;
 }
 
 export interface RequirementVerdict {
   id: string;
   item: Item;
-  /** The item's name. */
-  technique: string;
+  name: string;
   kind: TechniqueKind | SequenceKind;
   condition: string;
   asks: string;

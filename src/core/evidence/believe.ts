@@ -2,13 +2,13 @@ import type { GateVerdict } from '../syllabus/gate';
 import type { Requirement } from '../syllabus/standard';
 import { countsFor, type ConditionOrder } from '../units/condition';
 import { dayNumber, type PlainDate } from '../units/plainDate';
-import { SIDES, type Side } from '../units/side';
-import type { ItemBelief } from './chance';
+import { type Side } from '../units/side';
+import { watchedShare, type ItemBelief } from './chance';
 import { entriesOn } from './focus';
 import type { ForecastGate, ForecastInput, ForecastPoint } from './forecast';
-import { fitGrowth, logit, shareAt, type Seen, type Slope } from './growth';
+import type { Seen, Slope } from './growth';
 import type { Entry, Evidence } from './looks';
-import { conditionWeights, JEFFREYS, poolPrior, posteriorOf, type Posterior } from './posterior';
+import { poolPrior, posteriorOf, type Expected, type Posterior } from './posterior';
 import type { Verdict } from './verdict';
 import { stageCounts } from './window';
 
@@ -17,8 +17,8 @@ export interface Grounds {
   evidence: Evidence;
   order: ConditionOrder;
   today: PlainDate;
-  /** What the school's own people show at a point. */
-  prior: (pointId: string) => { a: number; b: number };
+  /** What is expected of this student at a point before any look at it. */
+  expected: (pointId: string, side: Side) => Expected;
   /** How the logit of this student's shares grows in a day, by the school's slope; left out: not at all. */
   drift?: number;
 }
@@ -48,42 +48,6 @@ export function poolPriors(
   };
 }
 
-const OWN_DAYS = 180;
-const OWN_STRENGTH = 20;
-const FARTHEST = 2;
-
-/**
- * The school's belief about a point, moved by how this student compares with the school over all points together: who
- * holds more than others elsewhere is believed to do so here. A hundred repetitions move it almost in full, a few hardly.
- */
-export function priorOf(
-  pool: (pointId: string) => { a: number; b: number },
-  evidence: Evidence,
-  today: PlainDate,
-): (pointId: string) => { a: number; b: number } {
-  const since = dayNumber(today) - OWN_DAYS;
-  let [held, expected, of] = [0, 0, 0];
-  for (const [pointId, sides] of evidence) {
-    const { a, b } = pool(pointId);
-    for (const side of SIDES)
-      for (const e of sides[side]) {
-        if (e.day < since) break;
-        held += e.held;
-        of += e.of;
-        expected += (e.of * a) / (a + b);
-      }
-  }
-  const share = (x: number) => logit((x + 1) / (of + 2));
-  const own = Math.max(-FARTHEST, Math.min(FARTHEST, share(held) - share(expected)));
-  const offset = (own * of) / (of + OWN_STRENGTH);
-  return (pointId) => {
-    const { a, b } = pool(pointId);
-    if (a === JEFFREYS.a && b === JEFFREYS.b) return JEFFREYS;
-    const mean = shareAt(logit(a / (a + b)) + offset);
-    return { a: mean * (a + b), b: (1 - mean) * (a + b) };
-  };
-}
-
 /** What is believed of one point on one side, as a requirement asks for it. */
 export const beliefOf = (
   r: Pick<Requirement, 'conditionId' | 'purpose' | 'stage'>,
@@ -93,7 +57,7 @@ export const beliefOf = (
 ): Posterior =>
   posteriorOf(
     entriesOn(g.evidence, pointId, side),
-    g.prior(pointId),
+    g.expected(pointId, side),
     { conditionId: r.conditionId, purpose: r.purpose, stage: r.stage, order: g.order },
     dayNumber(g.today),
     g.drift,
@@ -153,7 +117,6 @@ export function habitsFrom(
 }
 
 const YEAR = 365;
-const RECENT = 400;
 const EIGHT_WEEKS = 56;
 /** A student's own frequency of looks at an item is read from so many days, and drawn towards the school's by so many classes. */
 const OWN_LOOKS = 112;
@@ -178,6 +141,8 @@ export function forecastInput(
     attended: readonly number[];
     trainedSince: PlainDate | null;
     habits: SchoolHabits;
+    /** How many times faster people grow than their series by themselves say; left out: as fast. */
+    growth?: number;
     gates: readonly { verdict: GateVerdict; name: string }[];
     gradingDay: PlainDate | null;
   },
@@ -206,14 +171,6 @@ export function forecastInput(
       lookDays = Math.max(lookDays, days.size);
       const known = points.get(key);
       if (known) return known;
-      const weights = conditionWeights(g.order, r.conditionId);
-      const prior = g.prior(p.point.id);
-      const mean = Math.min(0.9, Math.max(0.1, prior.a / (prior.a + prior.b)));
-      const seen = seenBy(
-        entries.filter((e) => today - e.day <= RECENT),
-        attended,
-        (e) => weights.get(e.conditionId) ?? 0,
-      );
       const made: ForecastPoint = {
         key,
         pointId: p.point.id,
@@ -221,7 +178,7 @@ export function forecastInput(
         side: p.side,
         critical: p.point.critical,
         share: p.share,
-        growth: fitGrowth(seen, { level: logit(mean), slope: habits.slope }),
+        belief: beliefOf(r, p.point.id, p.side, g),
         shown: p.shown !== null,
         own: p.own,
         habit: long && oldSlip(entries, today),
@@ -254,7 +211,9 @@ export function forecastInput(
     attends: Math.min(1, lately / Math.max(1, (held * since) / EIGHT_WEEKS)),
     marked: habits.marked,
     gradingDay: about.gradingDay,
+    slope: { mean: habits.slope.mean * (about.growth ?? 1), sd: habits.slope.sd },
     looks,
+    watched: watchedShare(asked.map((x) => (x.settled ? 'met' : x.verdict.word))),
   };
 }
 

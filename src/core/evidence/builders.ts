@@ -4,6 +4,7 @@ import type { Point } from '../technique/point';
 import { conditionOrder } from '../units/condition';
 import type { Side } from '../units/side';
 import type { Look, Mark } from './looks';
+import { believed, type Expected, type Posterior } from './posterior';
 import type { JudgeContext, Verdict } from './verdict';
 import { changeInWords, reasonInWords, type ReasonContext } from '../words/english/reason';
 
@@ -94,3 +95,9 @@ export const reasonOf = (v: Verdict, standard: Standard = STEADY, more: Partial<
     ...more,
   });
 export const changeOf = (v: Verdict, standard: Standard = STEADY): string => changeInWords(v, 5, standard.repetitions);
+
+/** Nothing is known of a student beforehand, and nothing moves all of their points together. */
+export const NOTHING_EXPECTED: Expected = { x: 0, sd: 2, levelSd: 0, formSd: 0 };
+/** A share that is known as well as said, by itself. */
+export const belief = (share: number, sd = 1e-4, more: Partial<Posterior> = {}): Posterior =>
+  believed({ x: Math.log(share / (1 - share)), sd, pull: 0, levelSd: 0, formSd: 0, looks: 20, ...more });

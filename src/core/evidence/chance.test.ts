@@ -3,9 +3,11 @@ import { describe, expect, it } from 'vitest';
 import { dayNumber } from '../units/plainDate';
 import { seeded } from '../units/random';
 import { chanceInWords } from '../words/english/chance';
-import { itemBelief, poolPriors, priorOf } from './believe';
-import { context, look, order, point, requirement, TODAY } from './builders';
+import { itemBelief, poolPriors } from './believe';
+import { belief, context, look, NOTHING_EXPECTED, order, point, requirement, TODAY } from './builders';
 import { chanceOfItem, chanceOnTheDay, HOUSE_RULE, type ItemBelief } from './chance';
+import { shareAt } from './growth';
+import { expectedOf, FIRST_SPREADS, levelOf } from './level';
 import { gatherEvidence } from './looks';
 import { conditionWeights, JEFFREYS, poolPrior, posteriorOf } from './posterior';
 import { verdict } from './verdict';
@@ -22,9 +24,38 @@ const entry = (ago: number, held: number, of: number, conditionId = 'air') => ({
 const asked = { conditionId: 'air', purpose: null, order };
 
 describe('what is believed of a point', () => {
-  it('weighs a repetition half after sixty days', () => {
-    expect(posteriorOf([entry(0, 4, 5)], JEFFREYS, asked, today)).toMatchObject({ a: 4.5, b: 1.5, looks: 1 });
-    expect(posteriorOf([entry(60, 4, 5)], JEFFREYS, asked, today)).toMatchObject({ a: 2.5, b: 1, looks: 0.5 });
+  it('weighs a look half after sixty days', () => {
+    const one = (ago: number) => posteriorOf([entry(ago, 4, 5)], NOTHING_EXPECTED, asked, today);
+    expect([one(0).looks, one(60).looks]).toEqual([1, 0.5]);
+    expect(one(60).sd).toBeGreaterThan(one(0).sd);
+  });
+
+  it('agrees with summing over all that it could be', () => {
+    // The same belief by brute force: Student's t about what is expected, times the chance of what was seen.
+    const expected = { x: 1, sd: 0.6, levelSd: 0, formSd: 0 };
+    for (const [held, of] of [
+      [4, 5],
+      [10, 10],
+      [12, 20],
+      [1, 15],
+    ] as const) {
+      let [weight, mean] = [0, 0];
+      for (let x = -8; x <= 8; x += 0.01) {
+        const p = 1 / (1 + Math.exp(-x));
+        const w = (1 + ((x - 1) / 0.6) ** 2 / 4) ** -2.5 * p ** held * (1 - p) ** (of - held);
+        weight += w;
+        mean += w * x;
+      }
+      const said = posteriorOf([entry(0, held, of)], expected, asked, today);
+      expect(Math.abs(shareAt(said.x) - shareAt(mean / weight))).toBeLessThan(0.05);
+    }
+  });
+
+  it('reads what was seen long ago as made by somebody who has grown since', () => {
+    const at = (drift: number) => posteriorOf([entry(50, 12, 20)], NOTHING_EXPECTED, asked, today, drift).x;
+    // Half a logit in fifty days, less what was expected beforehand.
+    expect(at(0.01) - at(0)).toBeGreaterThan(0.4);
+    expect(at(0.01) - at(0)).toBeLessThan(0.5);
   });
 
   it('counts a harder condition in full, an easier one half a step, an unordered one not at all', () => {
@@ -42,8 +73,8 @@ describe('what is believed of a point', () => {
   it('does not count work by counts where it is asked joined', () => {
     const joined = { ...asked, stage: 'joined' as const };
     const byCounts = { ...entry(0, 5, 5), stage: 'by counts' as const };
-    expect(posteriorOf([byCounts], JEFFREYS, joined, today)).toMatchObject({ a: 0.5, looks: 0 });
-    expect(posteriorOf([byCounts, entry(0, 5, 5)], JEFFREYS, joined, today)).toMatchObject({ a: 5.5, looks: 1 });
+    expect(posteriorOf([byCounts], NOTHING_EXPECTED, joined, today)).toMatchObject({ x: 0, looks: 0 });
+    expect(posteriorOf([byCounts, entry(0, 5, 5)], NOTHING_EXPECTED, joined, today).looks).toBe(1);
   });
 
   it('begins with what the school shows, never stronger than four repetitions', () => {
@@ -59,34 +90,35 @@ describe('what is believed of a point', () => {
     const pool = poolPriors(
       ['heel', 'fist', 'eyes'].flatMap((pointId) => Array.from({ length: 6 }, () => ({ pointId, held: 6, of: 10 }))),
     );
-    const good = gatherEvidence([look('2026-03-01', 'left', { heel: [40, 40] })], new Map());
-    const bad = gatherEvidence([look('2026-03-01', 'left', { heel: [4, 40] })], new Map());
-    const mean = (p: { a: number; b: number }) => p.a / (p.a + p.b);
-    expect(mean(priorOf(pool, good, TODAY)('fist'))).toBeGreaterThan(0.8);
-    expect(mean(priorOf(pool, bad, TODAY)('fist'))).toBeLessThan(0.4);
-    expect(mean(priorOf(pool, new Map(), TODAY)('fist'))).toBeCloseTo(0.6, 6);
-    expect(priorOf(pool, good, TODAY)('never seen')).toEqual(JEFFREYS);
+    const seen = (held: number) => gatherEvidence([look('2026-03-01', 'left', { heel: [held, 40] })], new Map());
+    const fist = (evidence: ReturnType<typeof seen>) =>
+      expectedOf(pool, levelOf(pool, evidence, TODAY))('fist', 'left');
+    expect(shareAt(fist(seen(40)).x)).toBeGreaterThan(0.8);
+    expect(shareAt(fist(seen(4)).x)).toBeLessThan(0.4);
+    expect(shareAt(fist(new Map()).x)).toBeCloseTo(0.6, 6);
+    // Who was seen often is known better, and no level is known beforehand.
+    expect(fist(seen(30)).levelSd).toBeLessThan(fist(new Map()).levelSd);
+    expect(fist(new Map()).levelSd).toBeCloseTo(FIRST_SPREADS.level, 6);
+    expect(expectedOf(pool, levelOf(pool, seen(40), TODAY))('never seen', 'left')).toMatchObject({ x: 0, sd: 2 });
   });
 
   it('law: more looks of the same share narrow it', () => {
-    const spread = ({ a, b }: { a: number; b: number }) => (a * b) / ((a + b) ** 2 * (a + b + 1));
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 4 }), fc.integer({ min: 1, max: 8 }), (held, n) => {
         const many = (k: number) =>
           posteriorOf(
             Array.from({ length: k }, () => entry(3, held, 5)),
-            JEFFREYS,
+            NOTHING_EXPECTED,
             asked,
             today,
           );
-        expect(spread(many(n + 1))).toBeLessThan(spread(many(n)));
+        expect(many(n + 1).sd).toBeLessThan(many(n).sd);
         expect(many(n + 1).looks).toBeGreaterThan(many(n).looks);
       }),
     );
   });
 });
 
-const sure = (p: number) => ({ a: p * 1e7, b: (1 - p) * 1e7, looks: 20 });
 const item = (
   id: string,
   ps: readonly number[],
@@ -97,7 +129,7 @@ const item = (
   points: ps.map((p, i) => ({
     id: `${id} ${i}`,
     critical: more.hard?.includes(i) ?? false,
-    sides: [{ side: 'none', belief: sure(p) }],
+    sides: [{ side: 'none', belief: belief(p) }],
   })),
 });
 const STRICT = { ...HOUSE_RULE, mayFallShort: 0, itemsMayFail: 0 };
@@ -132,7 +164,7 @@ describe('the chance on the day', () => {
     const vague: ItemBelief = {
       id: 'v',
       critical: true,
-      points: [{ id: 'x', critical: false, sides: [{ side: 'none', belief: { a: 2, b: 1, looks: 1 } }] }],
+      points: [{ id: 'x', critical: false, sides: [{ side: 'none', belief: belief(0.67, 1) }] }],
     };
     const a = chanceOnTheDay([vague], seeded(7));
     expect(a).toEqual(chanceOnTheDay([vague], seeded(7)));
@@ -140,13 +172,34 @@ describe('the chance on the day', () => {
     expect(a.chance).toBeCloseTo(chanceOfItem(vague).chance, 1);
   });
 
+  it('what moves all points together makes passing everything likelier, and failing everything too', () => {
+    const shares = [0.75, 0.75, 0.75, 0.75, 0.75];
+    const of = (more: object, sd = 0.05): ItemBelief => ({
+      ...item('a', shares),
+      points: shares.map((p, i) => ({
+        id: `${i}`,
+        critical: false,
+        sides: [{ side: 'none', belief: belief(p, sd, more) }],
+      })),
+    });
+    // As unsure of every point, but of each by itself.
+    const alone = chanceOfItem(of({}, Math.hypot(0.05, 0.8)), STRICT).chance;
+    const together = chanceOfItem(of({ pull: 1, levelSd: 0.8 }), STRICT).chance;
+    const byForm = chanceOfItem(of({ formSd: 0.8 }), STRICT).chance;
+    expect(together).toBeGreaterThan(alone);
+    expect(byForm).toBeCloseTo(together, 6);
+    // Drawn, it is the same.
+    const drawn = chanceOnTheDay([of({ pull: 1, levelSd: 0.8 })], seeded(3), { ...STRICT, itemsMayFail: 0 }, 4000);
+    expect(drawn.chance).toBeCloseTo(together, 1);
+  });
+
   it('reads a requirement’s own points and sides', () => {
     const heel = point('heel');
     const looks = [look('2026-03-01', 'left', { heel: [5, 5] })];
     const r = requirement();
-    const g = { evidence: gatherEvidence(looks, new Map()), order, today: TODAY, prior: () => JEFFREYS };
-    const belief = itemBelief(r, verdict(r, looks, context([heel])), g);
-    expect(belief.points[0]!.sides.map((s) => [s.side, s.belief.looks > 0.9])).toEqual([
+    const g = { evidence: gatherEvidence(looks, new Map()), order, today: TODAY, expected: () => NOTHING_EXPECTED };
+    const read = itemBelief(r, verdict(r, looks, context([heel])), g);
+    expect(read.points[0]!.sides.map((s) => [s.side, s.belief.looks > 0.9])).toEqual([
       ['left', true],
       ['right', false],
     ]);

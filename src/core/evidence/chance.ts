@@ -1,7 +1,9 @@
 import type { Random } from '../units/random';
 import type { Side } from '../units/side';
-import { atLeastOf, betaBinomialAtLeast, binomialAtLeast, drawBeta } from './beta';
-import type { Posterior } from './posterior';
+import { atLeastOf, binomialAtLeast, drawNormal } from './beta';
+import { shareAt } from './growth';
+import { NORMAL_NODES, type Posterior } from './posterior';
+import type { VerdictWord } from './verdict';
 
 /** How a grading decides: what each candidate shows of an item, and what passes. Shares from 0 to 1. */
 export interface GradingRule {
@@ -51,6 +53,12 @@ export interface BeltChance {
 
 /** Below so many looks' worth of weight no chance is shown. */
 export const LOOKS_TO_SPEAK = 5;
+/** Nor before so much of what the belt asks was watched as it is asked: till then what comes next is what can be said. */
+export const WATCHED_TO_SPEAK = 0.5;
+
+/** The share of what is asked that was watched at all as it is asked. */
+export const watchedShare = (words: readonly VerdictWord[]): number =>
+  words.length === 0 ? 0 : words.filter((w) => w !== 'unseen').length / words.length;
 
 const need = (share: number, rule: GradingRule) => Math.ceil(share * rule.repetitions - 1e-9);
 
@@ -77,34 +85,42 @@ const looksBehind = (item: ItemBelief): number =>
     0,
   );
 
-/**
- * The chance that one item passes on the day. Exact: beta-binomial tails, points taken as independent. An item without
- * points passes.
- */
-export function chanceOfItem(item: ItemBelief, rule: GradingRule = HOUSE_RULE): ItemChance {
-  const chance = itemPasses(
-    item.points.map((p) => ({
-      critical: p.critical,
-      stands: p.sides.reduce(
-        (all, { belief }) =>
-          all *
-          betaBinomialAtLeast(
-            need(p.critical ? rule.criticalShare : rule.share, rule),
-            rule.repetitions,
-            belief.a,
-            belief.b,
-          ),
-        1,
-      ),
-    })),
-    rule,
-  );
-  return { id: item.id, chance, looks: looksBehind(item) };
+/** The chance that a point stands when the student's level and the day's form are `z` of theirs away from what is believed. */
+function standsAt(needed: number, rule: GradingRule, { x, sd, pull, levelSd, formSd }: Posterior, z: number): number {
+  const middle = x + z * Math.hypot(pull * levelSd, formSd);
+  let chance = 0;
+  for (const [own, w] of NORMAL_NODES)
+    chance += w * binomialAtLeast(needed, rule.repetitions, shareAt(middle + sd * own));
+  return chance;
 }
 
 /**
- * The chance that the whole belt passes on the day. Shares are drawn from what is believed, the same for every item in
- * which a point occurs; given the shares everything is exact. `draws` of 2,000 are steady to about one in a hundred.
+ * The chance that one item passes on the day: given the student's level and the day's form its points are taken as
+ * independent. An item without points passes.
+ */
+export function chanceOfItem(item: ItemBelief, rule: GradingRule = HOUSE_RULE): ItemChance {
+  let chance = 0;
+  for (const [z, w] of NORMAL_NODES)
+    chance +=
+      w *
+      itemPasses(
+        item.points.map((p) => ({
+          critical: p.critical,
+          stands: p.sides.reduce(
+            (all, { belief }) =>
+              all * standsAt(need(p.critical ? rule.criticalShare : rule.share, rule), rule, belief, z),
+            1,
+          ),
+        })),
+        rule,
+      );
+  return { id: item.id, chance: Math.min(1, chance), looks: looksBehind(item) };
+}
+
+/**
+ * The chance that the whole belt passes on the day. The student's level, the day's form and each point's share are drawn
+ * from what is believed, the same for every item in which a point occurs; given them everything is exact. `draws` of 2,000
+ * are steady to about one in a hundred.
  */
 export function chanceOnTheDay(
   items: readonly ItemBelief[],
@@ -124,7 +140,7 @@ export function chanceOnTheDay(
       critical: p.critical,
       needed: need(p.critical ? rule.criticalShare : rule.share, rule),
       at: p.sides.map(({ side, belief }) => {
-        const key = `${p.id} ${side} ${belief.a} ${belief.b}`;
+        const key = `${p.id} ${side} ${belief.x} ${belief.sd}`;
         let i = place.get(key);
         if (i === undefined) {
           place.set(key, (i = beliefs.length));
@@ -137,7 +153,12 @@ export function chanceOnTheDay(
   const shares = new Float64Array(beliefs.length);
   const results = new Float64Array(draws);
   for (let d = 0; d < draws; d += 1) {
-    for (let i = 0; i < beliefs.length; i += 1) shares[i] = drawBeta(random, beliefs[i]!.a, beliefs[i]!.b);
+    const level = drawNormal(random);
+    const form = drawNormal(random);
+    for (let i = 0; i < beliefs.length; i += 1) {
+      const { x, sd, pull, levelSd, formSd } = beliefs[i]!;
+      shares[i] = shareAt(x + pull * levelSd * level + formSd * form + sd * drawNormal(random));
+    }
     let critical = 1;
     const others: number[] = [];
     for (const item of plan) {

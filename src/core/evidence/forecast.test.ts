@@ -3,11 +3,10 @@ import { describe, expect, it } from 'vitest';
 import { addDays, dayNumber } from '../units/plainDate';
 import { seeded } from '../units/random';
 import { forecastInput, habitsFrom } from './believe';
-import { both, context, order, point, requirement, TODAY } from './builders';
+import { NOTHING_EXPECTED, both, context, order, point, requirement, TODAY } from './builders';
 import { chanceMetWithin, forecast, forecastSteps, type ForecastInput } from './forecast';
 import { FIRST_SLOPE, fitGrowth, poolSlope, shareAt } from './growth';
 import { gatherEvidence, type Look } from './looks';
-import { JEFFREYS } from './posterior';
 import { verdict } from './verdict';
 
 const heel = point('rear heel');
@@ -18,7 +17,7 @@ const weekly = (held: number, n: number): Look[] =>
 
 function input(looks: readonly Look[], more: Partial<ForecastInput> = {}, trainedSince = '2025-01-01'): ForecastInput {
   const r = requirement();
-  const g = { evidence: gatherEvidence(looks, new Map()), order, today: TODAY, prior: () => JEFFREYS };
+  const g = { evidence: gatherEvidence(looks, new Map()), order, today: TODAY, expected: () => NOTHING_EXPECTED };
   const asked = [{ requirement: r, name: 'Front stance', verdict: verdict(r, looks, context([heel])), settled: false }];
   return {
     ...forecastInput(asked, g, { attended, trainedSince, habits, gates: [], gradingDay: addDays(TODAY, 35) }),

@@ -1,8 +1,11 @@
 import { dayNumber, fromDayNumber, type PlainDate } from '../units/plainDate';
 import type { Random } from '../units/random';
 import type { Side } from '../units/side';
-import { drawGrowth, shareAt, type Growth } from './growth';
+import { drawNormal } from './beta';
+import { shareAt, type Slope } from './growth';
 import type { Entry } from './looks';
+import { WATCHED_TO_SPEAK } from './chance';
+import type { Posterior } from './posterior';
 import { lostUnder } from './shown';
 
 /** A point on one side as it will be watched. */
@@ -15,7 +18,8 @@ export interface ForecastPoint {
   critical: boolean;
   /** Share asked of this student. */
   share: number;
-  growth: Growth;
+  /** Where it stands today, by itself and with its student. */
+  belief: Posterior;
   /** It is shown as things are. */
   shown: boolean;
   /** The item's own, not inherited. */
@@ -61,8 +65,12 @@ export interface ForecastInput {
   /** The share of an item's points that is marked in a look. */
   marked: number;
   gradingDay: PlainDate | null;
+  /** How the logit of a share grows in a class that is attended: one slope for all points of a student. */
+  slope: Slope;
   /** Looks behind the forecast. */
   looks: number;
+  /** The share of what is asked that was watched at all. */
+  watched: number;
 }
 
 export interface Forecast {
@@ -188,6 +196,9 @@ function oneRun(
 ): Run {
   const start = dayNumber(input.today);
   const states = new Map<string, { level: number; slope: number }>();
+  // One way it may truly be with this student: how good on the whole, and how fast they learn.
+  const level = drawNormal(random);
+  const slope = input.slope.mean + input.slope.sd * drawNormal(random);
   const watching = input.requirements.map((r): Watching => ({
     r,
     perDay: Math.ceil(r.repetitions / r.days),
@@ -196,8 +207,9 @@ function oneRun(
     points: r.points.map((point) => {
       let state = states.get(point.key);
       if (!state) {
-        state = drawGrowth(point.growth, random);
-        if (point.habit && state.slope > 0) state.slope *= HABIT_SLOPE;
+        const { x, sd, pull, levelSd } = point.belief;
+        const grows = slope > 0 && point.habit ? slope * HABIT_SLOPE : slope;
+        state = { level: x + pull * levelSd * level + sd * drawNormal(random), slope: grows };
         states.set(point.key, state);
       }
       return { point, state, past: [...point.past].reverse(), shown: point.shown, full: false };
@@ -283,7 +295,8 @@ export function* forecastSteps(
     aside,
   };
   if (input.requirements.length === 0 && input.gates.length === 0) return nothing;
-  if (input.looks < LOOKS_TO_FORECAST) return { ...nothing, silent: 'too few looks' };
+  if (input.looks < LOOKS_TO_FORECAST || input.watched < WATCHED_TO_SPEAK)
+    return { ...nothing, silent: 'too few looks' };
   const grading = input.gradingDay === null ? null : dayNumber(input.gradingDay);
   const extra = Math.max(40, Math.round(runs * 0.3));
   const total = runs + 2 * extra;
@@ -369,7 +382,8 @@ export function forecast(input: ForecastInput, random: Random, runs = FORECAST_R
  * whole school. Null where there are too few looks to say.
  */
 export function chanceMetWithin(input: ForecastInput, weeks: number, random: Random, runs = 100): number | null {
-  if (input.requirements.length === 0 || input.looks < LOOKS_TO_FORECAST) return null;
+  if (input.requirements.length === 0 || input.looks < LOOKS_TO_FORECAST || input.watched < WATCHED_TO_SPEAK)
+    return null;
   const end = dayNumber(input.today) + weeks * 7;
   let met = 0;
   for (let i = 0; i < runs; i += 1) if (oneRun(input, random, { weeks }).end <= end) met += 1;

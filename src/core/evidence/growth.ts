@@ -1,6 +1,3 @@
-import type { Random } from '../units/random';
-import { drawNormal } from './beta';
-
 /** What was seen in one look: `ago` classes before today, counted as the student attended them. */
 export interface Seen {
   ago: number;
@@ -69,13 +66,6 @@ export function fitGrowth(seen: readonly Seen[], prior: { level: number; slope: 
   return { level, slope, root: [a, b, Math.sqrt(Math.max(0, vs - b * b))] };
 }
 
-/** One way it may truly stand. */
-export function drawGrowth(g: Growth, random: Random): { level: number; slope: number } {
-  const x = drawNormal(random);
-  const y = drawNormal(random);
-  return { level: g.level + g.root[0] * x, slope: g.slope + g.root[1] * x + g.root[2] * y };
-}
-
 /** The school's own slope from many fits: their mean, and how far people differ; few fits leave the first belief. */
 export function poolSlope(series: readonly (readonly Seen[])[]): Slope {
   const long = series.filter(
@@ -86,13 +76,20 @@ export function poolSlope(series: readonly (readonly Seen[])[]): Slope {
   let sum = 0;
   let weight = 0;
   const fits = long.map((s) => {
-    const g = fitGrowth(s, { level: 0.5, slope: wide });
+    // Begun from where the series itself lies: a belief about the level of today would bend the slope towards it.
+    const held = s.reduce((n, e) => n + e.held, 0);
+    const of = s.reduce((n, e) => n + e.of, 0);
+    const middle = s.reduce((n, e) => n + e.of * e.ago, 0) / of;
+    const g = fitGrowth(s, { level: logit((held + 1) / (of + 2)) + wide.mean * middle, slope: wide });
     return { slope: g.slope, variance: g.root[1] ** 2 + g.root[2] ** 2 };
   });
+  // What each series says by itself, without the belief that held its fit: else many weak ones would only repeat it.
   for (const f of fits) {
-    sum += f.slope / f.variance;
-    weight += 1 / f.variance;
+    const own = Math.max(0, 1 / f.variance - 1 / wide.sd ** 2);
+    sum += f.slope / f.variance - wide.mean / wide.sd ** 2;
+    weight += own;
   }
+  if (weight <= 0) return FIRST_SLOPE;
   const mean = sum / weight;
   const spread = fits.reduce((s, f) => s + (f.slope - mean) ** 2, 0) / fits.length;
   const noise = fits.reduce((s, f) => s + f.variance, 0) / fits.length;

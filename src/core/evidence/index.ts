@@ -7,6 +7,7 @@ export * from './counts';
 export * from './focus';
 export * from './forecast';
 export * from './growth';
+export * from './level';
 export * from './looks';
 export * from './nextLooks';
 export * from './posterior';

@@ -6,10 +6,9 @@ import { sweepInWords, worthInWords } from '../words';
 import { dayInWords } from '../words/english/day';
 import { beliefOf } from './believe';
 import { betaCdf } from './beta';
-import { both, context, order, point, requirement, TODAY } from './builders';
+import { NOTHING_EXPECTED, both, context, order, point, requirement, TODAY } from './builders';
 import { gatherEvidence, type Look } from './looks';
 import { expectedGain, lookWorths, nearness, nextLooks, type LookWorth } from './nextLooks';
-import { JEFFREYS } from './posterior';
 import { verdict } from './verdict';
 
 const heel = point('rear heel');
@@ -23,7 +22,7 @@ function worth(
   gradingDay: string | null = GRADING,
 ) {
   const r = requirement();
-  const g = { evidence: gatherEvidence(looks, new Map()), order, today: TODAY, prior: () => JEFFREYS };
+  const g = { evidence: gatherEvidence(looks, new Map()), order, today: TODAY, expected: () => NOTHING_EXPECTED };
   const v = verdict(r, looks, context(points));
   return lookWorths(
     studentId,
@@ -49,10 +48,10 @@ const metLooks = [1, 3].flatMap((ago) => both(addDays(TODAY, -ago), { 'rear heel
 
 describe('what a look tells', () => {
   it('tells most where it could be either way, nothing where all is known', () => {
-    const unsure = expectedGain({ a: 4, b: 1.2, looks: 1 }, 0.8, 5);
+    const unsure = expectedGain({ a: 4, b: 1.2 }, 0.8, 5);
     expect(unsure).toBeGreaterThan(0.05);
-    expect(expectedGain({ a: 400, b: 10, looks: 80 }, 0.8, 5)).toBeLessThan(0.001);
-    expect(expectedGain({ a: 1, b: 60, looks: 12 }, 0.8, 5)).toBeLessThan(0.001);
+    expect(expectedGain({ a: 400, b: 10 }, 0.8, 5)).toBeLessThan(0.001);
+    expect(expectedGain({ a: 1, b: 60 }, 0.8, 5)).toBeLessThan(0.001);
   });
 
   it('law: never less than nothing, never more than what is not known', () => {
@@ -61,7 +60,7 @@ describe('what a look tells', () => {
       fc.property(ab, ab, fc.constantFrom(0.6, 0.8, 0.9), (a, b, share) => {
         const p = betaCdf(share, a, b);
         const unknown = p <= 0 || p >= 1 ? 0 : -(p * Math.log2(p) + (1 - p) * Math.log2(1 - p));
-        const gain = expectedGain({ a, b, looks: 1 }, share, 5);
+        const gain = expectedGain({ a, b }, share, 5);
         expect(gain).toBeGreaterThanOrEqual(0);
         expect(gain).toBeLessThanOrEqual(unknown + 1e-9);
       }),

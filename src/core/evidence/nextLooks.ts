@@ -6,6 +6,9 @@ import { betaBinomial, betaCdf } from './beta';
 import type { Posterior } from './posterior';
 import type { PointVerdict, Verdict } from './verdict';
 
+/** A belief about one share by itself. */
+type Belief = Pick<Posterior, 'a' | 'b'>;
+
 /** A requirement of somebody's next belt, as the choice of looks sees it. */
 export interface LookedFor {
   requirementId: string;
@@ -17,7 +20,7 @@ export interface LookedFor {
   verdict: Verdict;
   /** How long one card of it takes, in seconds; left out: as a technique. */
   seconds?: number;
-  belief: (point: Point, side: Side) => Posterior;
+  belief: (point: Point, side: Side) => Belief;
 }
 
 /** What one look at one point on one side is worth. */
@@ -74,7 +77,7 @@ const USUAL_LOOK = 5;
 const entropy = (p: number): number => (p <= 0 || p >= 1 ? 0 : -(p * Math.log2(p) + (1 - p) * Math.log2(1 - p)));
 
 /** How much one look of `m` repetitions is expected to tell about "truly at the standard", in bits. */
-export function expectedGain(belief: Posterior, share: number, m: number): number {
+export function expectedGain(belief: Belief, share: number, m: number): number {
   const { a, b } = belief;
   const before = entropy(betaCdf(share, a, b));
   let after = 0;
@@ -89,7 +92,7 @@ export function nearness(today: PlainDate, gradingDay: PlainDate | null): number
 }
 
 /** Chance that the next look makes a point stand: the rest of the window is kept in proportion. */
-function standsAfter(p: PointVerdict, r: LookedFor, belief: Posterior): number {
+function standsAfter(p: PointVerdict, r: LookedFor, belief: Belief): number {
   const n = r.repetitions;
   const perDay = Math.ceil(n / r.days);
   if (p.looksNeeded === 0) return 1;

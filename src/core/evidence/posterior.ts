@@ -2,12 +2,32 @@ import type { ConditionId, ConditionOrder } from '../units/condition';
 import type { Entry } from './looks';
 import { stageCounts, type Asked } from './window';
 
-/** How sure one may be of a share: Beta(a, b), and how many looks stand behind it. */
+/**
+ * How sure one may be of a share today, on the logit scale: normal about `x`. What moves a whole student moves every point
+ * of theirs together; `sd` is what is uncertain of this point alone.
+ */
 export interface Posterior {
+  x: number;
+  sd: number;
+  /** How much of a shift of the student's level this point follows: all of it where nothing was seen, none where all is known. */
+  pull: number;
+  /** How sure one is of the student's level, as a standard deviation. */
+  levelSd: number;
+  /** How much the form of a day moves all of a student's points together. */
+  formSd: number;
+  /** The same without regard to other points, as Beta(a, b). */
   a: number;
   b: number;
   /** Looks, each weighing what it still says today. */
   looks: number;
+}
+
+/** What is believed of a point of one student before any look at it: normal about `x` on the logit scale. */
+export interface Expected {
+  x: number;
+  sd: number;
+  levelSd: number;
+  formSd: number;
 }
 
 /** What is believed of a point before anybody was watched (Jeffreys). */
@@ -66,30 +86,115 @@ export function conditionWeights(order: ConditionOrder, asked: ConditionId): Rea
 }
 
 /** Growth is read into older repetitions for so many days and no more. */
-const DRIFT_DAYS = 120;
+const DRIFT_DAYS = 240;
 
-/** A share of then as it would be today: moved on the logit scale, with half a repetition to either side. */
-function broughtForward(share: number, of: number, by: number): number {
-  const odds = (share * of + 0.5) / (of - share * of + 0.5);
-  const then = odds / (1 + odds);
-  const now = 1 / (1 + Math.exp(-by) / odds);
-  return Math.min(1, Math.max(0, share + now - then));
+/** One look at a point as it weighs today: `of` repetitions, `held` of them, made when the logit was `below` what it is now. */
+export interface Weighed {
+  held: number;
+  of: number;
+  below: number;
+  /** What one repetition of it weighs. */
+  weight: number;
 }
+
+/** What a look made so many days ago weighs, and how far its student has grown since. `by` is what its condition is worth. */
+export const weighed = (e: Pick<Entry, 'held' | 'of'>, age: number, drift: number, by = 1): Weighed => {
+  const w = by * 2 ** (-age / HALF_LIFE);
+  return { held: w * e.held, of: w * e.of, below: drift * Math.min(age, DRIFT_DAYS), weight: w };
+};
+
+/**
+ * How far out a point may lie: most lie near their student's level, a few are habits far below it. The fewer, the heavier
+ * the tails (degrees of freedom of Student's t).
+ */
+const TAILS = 4;
+
+/**
+ * The logit that one may expect today, how much the looks alone tell there, and how tightly what was expected still holds
+ * it: what lies far from it is let go. The likeliest value by Newton's steps, moved by the slope of the curvature there,
+ * since what always holds can be better than it shows and hardly worse.
+ */
+export function likeliest(
+  seen: readonly Weighed[],
+  x0: number,
+  sd: number,
+  /** Where to begin: near the answer it is found in a step or two. */
+  from = x0,
+): { x: number; told: number; tight: number; likeliest: number } {
+  const wide = sd ** 2;
+  let tight = 1 / wide;
+  let x = from;
+  let told = 0;
+  for (let step = 0; step < 40; step += 1) {
+    let slope = (x0 - x) * tight;
+    told = 0;
+    for (const e of seen) {
+      const p = 1 / (1 + Math.exp(e.below - x));
+      slope += e.held - e.of * p;
+      told += e.of * p * (1 - p);
+    }
+    const by = Math.max(-1.5, Math.min(1.5, slope / (told + tight)));
+    x += by;
+    const held = tight;
+    tight = (TAILS + 1) / (TAILS * wide + (x - x0) ** 2 + 1 / (told + tight));
+    if (Math.abs(by) < 1e-4 && Math.abs(tight - held) < 1e-3 * held) break;
+  }
+  const spread = 1 / (told + tight);
+  let skew = 0;
+  for (const e of seen) {
+    const p = 1 / (1 + Math.exp(e.below - x));
+    skew += e.of * p * (1 - p) * (2 * p - 1);
+  }
+  return { x: x + Math.max(-sd, Math.min(sd, 0.5 * spread * spread * skew)), told, tight, likeliest: x };
+}
+
+/** Nodes and weights of a normal over which something smooth is averaged (Gauss and Hermite, nine points). */
+export const NORMAL_NODES: readonly (readonly [number, number])[] = [
+  [-4.512745863399783, 2.234584400774658e-5],
+  [-3.20542900285647, 0.002789141321231769],
+  [-2.0768479786778302, 0.04991640676521787],
+  [-1.0232556637891326, 0.2440975028949394],
+  [0, 0.4063492063492063],
+  [1.0232556637891326, 0.2440975028949394],
+  [2.0768479786778302, 0.04991640676521787],
+  [3.20542900285647, 0.002789141321231769],
+  [4.512745863399783, 2.234584400774658e-5],
+];
+
+/** The Beta with the mean and the spread of a share whose logit is normal. */
+export function betaLike(x: number, sd: number): { a: number; b: number } {
+  let mean = 0;
+  let square = 0;
+  for (const [z, w] of NORMAL_NODES) {
+    const p = 1 / (1 + Math.exp(-(x + sd * z)));
+    mean += w * p;
+    square += w * p * p;
+  }
+  const spread = Math.max(1e-12, square - mean * mean);
+  const strength = Math.max(0.05, (mean * (1 - mean)) / spread - 1);
+  return { a: mean * strength, b: (1 - mean) * strength };
+}
+
+/** What is believed of a point, from how sure it is by itself and with its student. */
+export const believed = (b: Omit<Posterior, 'a' | 'b'>): Posterior => ({
+  ...b,
+  ...betaLike(b.x, Math.hypot(b.sd, b.pull * b.levelSd)),
+});
 
 /**
  * What the marks of one point on one side say today, for the condition and purpose asked. `today` is a day number. With
- * `drift`, the growth of the logit in a day as the school's people show it, older repetitions are read as what they would
- * be today.
+ * `drift`, the growth of the logit in a day as the school's people show it, older repetitions are read as made by somebody
+ * who stood so much lower.
  */
 export function posteriorOf(
   entries: readonly Entry[],
-  prior: { a: number; b: number },
+  expected: Expected,
   asked: Asked,
   today: number,
   drift = 0,
 ): Posterior {
   const weights = conditionWeights(asked.order, asked.conditionId);
-  let { a, b } = prior;
+  const seen: Weighed[] = [];
   let looks = 0;
   for (const e of entries) {
     if (asked.purpose !== null && e.purpose !== asked.purpose) continue;
@@ -97,11 +202,10 @@ export function posteriorOf(
     const by = weights.get(e.conditionId);
     if (by === undefined) continue;
     const age = Math.max(0, today - e.day);
-    const w = by * 2 ** (-age / HALF_LIFE);
-    const held = drift === 0 ? e.held : e.of * broughtForward(e.held / e.of, e.of, drift * Math.min(age, DRIFT_DAYS));
-    a += w * held;
-    b += w * (e.of - held);
-    looks += w;
+    seen.push(weighed(e, age, drift, by));
+    looks += by * 2 ** (-age / HALF_LIFE);
   }
-  return { a, b, looks };
+  const { x, told, tight } = likeliest(seen, expected.x, expected.sd);
+  const { levelSd, formSd } = expected;
+  return believed({ x, sd: 1 / Math.sqrt(told + tight), pull: tight / (told + tight), levelSd, formSd, looks });
 }

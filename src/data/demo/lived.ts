@@ -3,6 +3,8 @@
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import {
+  expectedOf,
+  levelOf,
   addDays,
   chanceOnTheDay,
   gatherEvidence,
@@ -11,7 +13,6 @@ import {
   itemPoints,
   judge,
   poolPriors,
-  priorOf,
   rangesFor,
   seededBy,
   sequencePoints,
@@ -141,7 +142,7 @@ async function writeOutcomes(tx: Transaction, schoolId: string, made: DemoSchool
       evidence: own,
       order: made.order,
       today: made.gradingDay,
-      prior: priorOf(pool, own, made.gradingDay),
+      expected: expectedOf(pool, levelOf(pool, own, made.gradingDay, DRIFT * s.comes)),
       drift: DRIFT * s.comes,
     };
     const items = asked.map((r) => {

@@ -44,31 +44,52 @@ export function stickPaths(
   return { pieces, ticks };
 }
 
-/** A wooden edge that takes notches: held cut clean, slipped split, not seen uncut. Right solid, left outlined. */
+/** A peg beneath the wood, after so many of the marks: solid where it was shown, open where it was lost. */
+export const pegPath = (after: number, marks: number, width: number, height: number): string => {
+  const x = 3 + (after * (width - 6)) / Math.max(1, marks);
+  const a = Math.min(4, height * 0.3);
+  const at = Math.min(width - a - 1, Math.max(a + 1, x));
+  return `M${r1(at - a)} ${r1(height + a + 1)}L${r1(at)} ${r1(height + 1)}L${r1(at + a)} ${r1(height + a + 1)}Z`;
+};
+
+/**
+ * A wooden edge that takes notches: held cut clean, slipped split, not seen uncut. Right solid, left outlined. A peg says
+ * when what it tells of was shown, and when it was lost.
+ */
 export function Stick({
   marks,
   side,
   width,
   height = 13,
   label,
+  shown = null,
+  lost = null,
 }: {
   marks: readonly Notch[];
   side: Side;
   width?: number;
   height?: number;
   label?: string;
+  /** After how many marks it was shown, and lost; null: neither while these were made. */
+  shown?: number | null;
+  lost?: number | null;
 }) {
   const w = width ?? marks.length * height + 8;
   const { pieces, ticks } = stickPaths(marks, w, height);
   const fill = side === 'left' ? 'var(--left-fill)' : side === 'none' ? 'var(--pale-wood)' : 'var(--wood)';
   const stroke = side === 'left' ? 'var(--left-line)' : 'var(--wood-line)';
-  const said = marks.map((m) => WORDS[m]).join(', ');
+  const pegs = shown !== null || lost !== null;
+  const tall = pegs ? height + 6 : height;
+  const said = marks
+    .map((m, i) => `${shown === i ? 'shown, ' : ''}${lost === i ? 'lost, ' : ''}${WORDS[m]}`)
+    .concat(shown === marks.length ? ['shown'] : [], lost === marks.length ? ['lost'] : [])
+    .join(', ');
   return (
     <svg
       className="stick"
       width={w}
-      height={height}
-      viewBox={`0 0 ${w} ${height}`}
+      height={tall}
+      viewBox={`0 0 ${w} ${tall}`}
       role="img"
       aria-label={label ? `${label}: ${said}` : said}
     >
@@ -78,6 +99,16 @@ export function Stick({
         ))}
         {ticks !== '' && <path d={ticks} fill="none" />}
       </g>
+      {shown !== null && <path d={pegPath(shown, marks.length, w, height)} fill="var(--ink)" />}
+      {lost !== null && (
+        <path
+          d={pegPath(lost, marks.length, w, height)}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth={1.1}
+          strokeLinejoin="round"
+        />
+      )}
     </svg>
   );
 }

@@ -5,13 +5,17 @@ import {
   dayNumber,
   driftOf,
   evidenceUntil,
+  expectedOf,
   FIRST_SLOPE,
+  FIRST_SPREADS,
   HOUSE_RULE,
   itemBelief,
+  levelOf,
   LOOKS_TO_SPEAK,
   poolPriors,
-  priorOf,
   seededBy,
+  WATCHED_TO_SPEAK,
+  watchedShare,
   type BeltChance,
   type Grounds,
 } from '../../core';
@@ -23,23 +27,21 @@ import type { SchoolBeliefs } from './school';
 
 export const groundsOf = (j: Judging, s: SchoolBeliefs, student: { id: string; since: string }): Grounds => {
   const evidence = j.evidence.get(student.id) ?? NOTHING;
+  const attended = (j.attendance.get(student.id) ?? []).map((c) => c.day);
+  const drift = s.spreads.growth * driftOf(s.habits.slope, attended, j.today);
   return {
     evidence,
     order: j.syllabusOf(student).order,
     today: j.today,
-    prior: priorOf(s.pool, evidence, j.today),
-    drift: driftOf(
-      s.habits.slope,
-      (j.attendance.get(student.id) ?? []).map((c) => c.day),
-      j.today,
-    ),
+    expected: expectedOf(s.pool, levelOf(s.pool, evidence, j.today, drift, s.spreads), s.spreads),
+    drift,
   };
 };
 
-/** The chance on the day for a belt, as believed; items the head has decided are sure. */
+/** The chance on the day for a belt, as believed; items the head has decided are sure. Null while too little was watched. */
 export function beltChance(judged: readonly Judged[], g: Grounds, seed: string, draws?: number): BeltChance | null {
   const asked = judged.filter((x) => x.override?.word !== 'met');
-  if (asked.length === 0) return null;
+  if (asked.length === 0 || watchedShare(asked.map((x) => x.verdict.word)) < WATCHED_TO_SPEAK) return null;
   const items = asked.map((x) => itemBelief(x.requirement, x.verdict, g));
   return chanceOnTheDay(items, seededBy(seed), HOUSE_RULE, draws);
 }
@@ -58,9 +60,11 @@ export async function beltChanceOn(
 ): Promise<number | null> {
   const j = await readJudging(tx, day, [studentId]);
   const before = evidenceUntil(j.evidence.get(studentId) ?? NOTHING, dayNumber(day));
-  const asOf = { ...j, evidence: new Map([[studentId, before]]) };
+  // Nor does a word of the head reach back before the day on which it was said.
+  const overrides = new Map([...j.overrides].filter(([, o]) => o.day < day));
+  const asOf = { ...j, overrides, evidence: new Map([[studentId, before]]) };
   const habits = { classDays: [], hoursPerClass: 1, lookChance: 0.1, marked: 1, slope: FIRST_SLOPE };
-  const school = { pool: poolPriors(await poolSums(tx, day)), habits };
+  const school = { pool: poolPriors(await poolSums(tx, day)), habits, spreads: FIRST_SPREADS };
   const student = { id: studentId, since: day };
   const judged = judgeStudent(asOf, student, rankId);
   if (judged.length === 0) return null;

@@ -32,6 +32,7 @@ export function forecastFor(
       attended: (j.attendance.get(student.id) ?? []).map((c) => c.day).sort((a, b) => a - b),
       trainedSince: first,
       habits: s.habits,
+      growth: s.spreads.growth,
       gates: judgeGates(j, student, next.id).map((verdict) => ({
         verdict,
         name: gateInWords(verdict, rankName, j.today).has,

@@ -2,13 +2,16 @@
 import { sql } from 'drizzle-orm';
 import {
   dayNumber,
+  driftOf,
   habitsFrom,
   poolPriors,
   poolSlope,
   seenBy,
+  spreadsOf,
   type Evidence,
-  type Grounds,
+  type Pool,
   type SchoolHabits,
+  type Spreads,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readAttendance, readEvidence } from '../../data/queries/evidence';
@@ -18,11 +21,15 @@ import { poolSums } from './pool';
 
 /** What belongs to the school and changes slowly: kept for some minutes in this process. */
 export interface SchoolBeliefs {
-  pool: Grounds['prior'];
+  pool: Pool;
+  spreads: Spreads;
   habits: SchoolHabits;
 }
 
 const KEPT_FOR = 10 * 60_000;
+
+/** From so many of the sample is learned how far things lie apart: it takes longest. */
+const SPREAD_FROM = 24;
 
 const kept = new Map<string, { at: number; day: string; value: SchoolBeliefs }>();
 
@@ -30,12 +37,18 @@ const kept = new Map<string, { at: number; day: string; value: SchoolBeliefs }>(
 export async function schoolBeliefs(tx: Transaction, who: Who, j: Judging): Promise<SchoolBeliefs> {
   const known = kept.get(who.schoolId);
   if (known && known.day === who.today && Date.now() - known.at < KEPT_FOR) return known.value;
-  const value = { pool: poolPriors(await poolSums(tx, who.today)), habits: await readHabits(tx, j, who.today) };
+  const pool = poolPriors(await poolSums(tx, who.today));
+  const value = { pool, ...(await readHabits(tx, j, pool, who.today)) };
   kept.set(who.schoolId, { at: Date.now(), day: who.today, value });
   return value;
 }
 
-async function readHabits(tx: Transaction, j: Judging, today: string): Promise<SchoolHabits> {
+async function readHabits(
+  tx: Transaction,
+  j: Judging,
+  pool: Pool,
+  today: string,
+): Promise<Omit<SchoolBeliefs, 'pool'>> {
   const since = sql`${today}::date - 56`;
   const classes = await tx.execute<{ day: string; minutes: number }>(
     sql`select day::text as day, minutes from class_held where day >= ${since} and day < ${today}::date`,
@@ -56,15 +69,16 @@ async function readHabits(tx: Transaction, j: Judging, today: string): Promise<S
   const ids = one.students ?? [];
   const sample = ids.length > 0 ? await readEvidence(tx, () => undefined, ids) : new Map<string, Evidence>();
   const attendance = ids.length > 0 ? await readAttendance(tx, ids) : new Map<string, { day: number }[]>();
+  const cameOn = (id: string) => (attendance.get(id) ?? []).map((c) => c.day).sort((a, b) => a - b);
   const series = [...sample].flatMap(([id, evidence]) => {
-    const attended = (attendance.get(id) ?? []).map((c) => c.day).sort((a, b) => a - b);
+    const attended = cameOn(id);
     return [...evidence.values()].flatMap((sides) =>
       (['left', 'right', 'none'] as const).map((side) => seenBy(sides[side].slice(0, 20), attended, () => 1)),
     );
   });
   const inForce = j.versions.inForce(today);
   const asked = inForce ? j.versions.read(inForce) : null;
-  return habitsFrom(
+  const habits = habitsFrom(
     {
       today,
       classes: classes.rows.map((c) => ({ day: dayNumber(c.day), minutes: c.minutes })),
@@ -76,4 +90,12 @@ async function readHabits(tx: Transaction, j: Judging, today: string): Promise<S
     },
     poolSlope(series),
   );
+  const spreads = spreadsOf(
+    [...sample]
+      .slice(0, SPREAD_FROM)
+      .map(([id, evidence]) => ({ evidence, drift: driftOf(habits.slope, cameOn(id), today) })),
+    pool,
+    today,
+  );
+  return { habits, spreads };
 }

@@ -160,7 +160,7 @@ describe('a published version', () => {
     });
     await s.send('head', 'technique.merge', { keepId, goneId: s.stance, why: '' });
     const [asked] = (await page(s)).requirements;
-    expect([asked!.technique, asked!.points.length, asked!.word]).toEqual(['Long stance', 6, 'short']);
+    expect([asked!.name, asked!.points.length, asked!.word]).toEqual(['Long stance', 6, 'short']);
     expect((await way(s)).syllabus.threads[0]!.item).toEqual({ technique: keepId });
   });
 });
@@ -193,7 +193,7 @@ describe('a form is asked for', () => {
     const fresh = v7();
     await s.send('head', 'student.add', { id: fresh, name: 'Begins now', born: null, rankId: s.ranks[0]!, since: DAY });
     const form = (await page(s, fresh)).requirements.find((r) => r.kind === 'form')!;
-    expect(form).toMatchObject({ technique: 'Forms form, opening', word: 'unseen' });
+    expect(form).toMatchObject({ name: 'Forms form, opening', word: 'unseen' });
     expect(form.points.map((p) => p.name)).toEqual(['count 1', 'rhythm', 'line']);
     const sheet = await runView(t.db, s.as.head, 'syllabusSheet', { rankId: s.ranks[1]! }, NOW);
     expect(sheet.groups.map((g) => [g.group, g.items[0]!.name, g.items[0]!.how])).toEqual([

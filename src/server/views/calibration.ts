@@ -45,7 +45,7 @@ function lookOutcomes(j: Judging, s: SchoolBeliefs): Outcome[] {
           const e = entries[i]!;
           const before = entries.slice(i + 1).filter((x) => x.day < e.day);
           const asked = { conditionId: e.conditionId, purpose: null, order: g.order };
-          const belief = posteriorOf(before, g.prior(pointId), asked, e.day, g.drift);
+          const belief = posteriorOf(before, g.expected(pointId, side), asked, e.day, g.drift);
           if (belief.looks < 1) continue;
           const needed = Math.ceil(STANDS * e.of - 1e-9);
           out.push({ chance: betaBinomialAtLeast(needed, e.of, belief.a, belief.b), came: e.held >= needed });

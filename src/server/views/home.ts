@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import type { HomeView, ViewInput } from '../../contracts/views';
-import { ageOn, cautionInWords, itemKey, praiseInWords, sumPractice, usualLook } from '../../core';
+import { ageOn, capital, cautionInWords, itemKey, praiseInWords, sumPractice, usualLook, type Point } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { partOf } from '../../data/queries/items';
 import { readRoll } from '../../data/queries/roll';
@@ -78,21 +78,27 @@ export async function homeView(tx: Transaction, who: Who, { id }: ViewInput<'hom
     else {
       const row = 'sequence' in item ? j.items.sequences.get(item.sequence) : undefined;
       const { fit } = homeFit(j, item, room);
-      const short = x.verdict.points.filter((p) => p.looksNeeded > 0);
-      const first = (short.length > 0 ? short : x.verdict.points).slice(0, 2);
+      // The first that is not there yet, one with a cue if there is one: cue and point belong together.
+      const short = x.verdict.points.filter((p) => p.looksNeeded > 0).map((p) => p.point);
+      const cueOf = (p: Point) => p.slips.find((sl) => sl.cue !== '')?.cue ?? '';
+      const point = short.find((p) => cueOf(p) !== '') ?? short[0] ?? x.verdict.worst?.point;
       items.push({
         key: itemKey(item),
         name,
         condition: atHome(conditionOf.get(x.requirement.conditionId)),
         why: onFocus.has(x.requirement.id)
           ? 'Your one thing is in it.'
-          : x.word === 'met'
-            ? 'It holds; keep it.'
-            : `${first[0]?.point.name ?? name} is not there yet.`,
+          : x.word !== 'met'
+            ? `${capital(point?.name ?? name)} is not there yet.`
+            : x.verdict.word !== 'met'
+              ? 'Your teacher has settled it; keep it.'
+              : x.verdict.fallen.length > 0
+                ? `It is enough for the belt; ${point?.name ?? name} is what is left.`
+                : 'It holds; keep it.',
         times: row
           ? 'Three times, slowly; then once as at a showing.'
           : `${Math.max(10, usualLook(x.requirement.standard))} ${j.items.isSided(item) ? 'on each side' : 'times'}, on three days.`,
-        cues: [...new Set(first.flatMap((p) => p.point.slips[0]?.cue ?? []))].filter(Boolean),
+        cues: point && cueOf(point) !== '' ? [cueOf(point)] : [],
         fit,
         body: row ? partOf(row.body, item) : null,
       });

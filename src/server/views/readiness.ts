@@ -38,7 +38,7 @@ export async function readinessView(
       if (!columns.has(r.id))
         columns.set(r.id, {
           id: r.id,
-          technique: j.items.nameOf(r.item),
+          name: j.items.nameOf(r.item),
           condition: conditionName.get(r.conditionId) ?? '',
           kind: j.items.kindOf(r.item),
         });

@@ -74,7 +74,7 @@ function shown(
   return {
     id: r.id,
     item: r.item,
-    technique: j.items.nameOf(r.item),
+    name: j.items.nameOf(r.item),
     kind: j.items.kindOf(r.item),
     condition,
     asks: standardInWords(r.standard, sided),

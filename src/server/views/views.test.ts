@@ -152,7 +152,7 @@ describe('the library', () => {
 });
 
 describe('the answer in one sentence', () => {
-  const r = (word: string, technique: string) => ({ word, technique });
+  const r = (word: string, name: string) => ({ word, name });
   const gate = (kind: 'hours' | 'age', missing: number | null): GateVerdict => ({
     gate: { id: 'g', kind, amount: 10 },
     word: 'short',

@@ -1,6 +1,6 @@
 import { useMemo, type KeyboardEvent } from 'react';
 import type { EverybodyView } from '../../../contracts/views';
-import { capital, dateInWords, inWords, plural, READINESS, tenthsInWords } from '../../../core';
+import { byMissing, capital, dateInWords, inWords, plural, READINESS, tenthsInWords } from '../../../core';
 import { useEastern } from '../../../kit/fonts/useEastern';
 import { IslandRoot } from '../../../kit/IslandRoot';
 import { Belt } from '../../../kit/marks/Belt';
@@ -62,7 +62,10 @@ export default function Everybody({ view }: { view: EverybodyView }) {
             </thead>
             <tbody>
               {READINESS.map((group) => {
-                const rows = view.rows.filter((r) => r.group === group);
+                const rows = byMissing(
+                  view.rows.filter((r) => r.group === group),
+                  (id) => chances?.get(id)?.chance,
+                );
                 return rows.map((r, i) => {
                   const c = chances?.get(r.id);
                   return (

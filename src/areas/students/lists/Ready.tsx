@@ -1,7 +1,16 @@
 import ButtonBase from '@mui/material/ButtonBase';
 import { useMemo, useState, type KeyboardEvent } from 'react';
 import type { ReadinessView } from '../../../contracts/views';
-import { READINESS, capital, dateInWords, inWords, missingInWords, plural, tenthsInWords } from '../../../core';
+import {
+  byMissing,
+  READINESS,
+  capital,
+  dateInWords,
+  inWords,
+  missingInWords,
+  plural,
+  tenthsInWords,
+} from '../../../core';
 import { IslandRoot } from '../../../kit/IslandRoot';
 import { Belt } from '../../../kit/marks/Belt';
 import { ChanceRule } from '../../../kit/marks/ChanceRule';
@@ -29,6 +38,17 @@ export default function Ready({ view }: { view: ReadinessView }) {
   // Chances are simulated: the list stands at once and they come after it.
   const { view: said, wrong: noChances } = useAsked('chances', { rankId: view.rank.id });
   const chances = useMemo(() => said && new Map(said.rows.map((r) => [r.studentId, r])), [said]);
+  // As they stand on the screen, also for the keys.
+  const ordered = useMemo(
+    () =>
+      READINESS.flatMap((group) =>
+        byMissing(
+          view.rows.filter((r) => r.group === group),
+          (id) => chances?.get(id)?.chance,
+        ),
+      ),
+    [view.rows, chances],
+  );
   const { view: student, wrong: noStudent } = useAsked('student', at ? { id: at } : null);
   const keys = (e: KeyboardEvent) => {
     const across = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0;
@@ -45,7 +65,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
     const by = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
     if (by === 0) return;
     e.preventDefault();
-    const next = view.rows[Math.max(0, Math.min(view.rows.length - 1, view.rows.findIndex((r) => r.id === at) + by))];
+    const next = ordered[Math.max(0, Math.min(ordered.length - 1, ordered.findIndex((r) => r.id === at) + by))];
     if (!next) return;
     setAt(next.id);
     document.getElementById(`row-${next.id}`)?.focus();
@@ -107,9 +127,9 @@ export default function Ready({ view }: { view: ReadinessView }) {
                       key={r.id}
                       scope="col"
                       className={`head${i > 0 && view.requirements[i - 1]!.kind !== r.kind ? ' gap' : ''}`}
-                      title={`${r.technique}, ${r.condition}`}
+                      title={`${r.name}, ${r.condition}`}
                     >
-                      <span>{r.technique.length > 21 ? `${r.technique.slice(0, 20)}…` : r.technique}</span>
+                      <span>{r.name.length > 21 ? `${r.name.slice(0, 20)}…` : r.name}</span>
                     </th>
                   ))}
                   {view.gates.map((g, i) => (
@@ -127,7 +147,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
               </thead>
               <tbody>
                 {READINESS.map((group) => {
-                  const rows = view.rows.filter((r) => r.group === group);
+                  const rows = ordered.filter((r) => r.group === group);
                   return rows.map((r, i) => (
                     <tr key={r.id} className={`${r.id === at ? 'lit' : ''}${i === 0 ? ' first' : ''}`}>
                       {i === 0 && (
@@ -223,7 +243,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
                   .map((r) => (
                     <div key={r.id} className="line py-2">
                       <p className="row gap-4">
-                        <VerdictMark word={r.word} /> <b>{r.technique}</b>
+                        <VerdictMark word={r.word} /> <b>{r.name}</b>
                       </p>
                       <div style={{ margin: '4px 0 4px 22px' }}>
                         {r.sticks.map((s) => (

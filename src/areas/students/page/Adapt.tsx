@@ -10,7 +10,7 @@ export function Adapt({ view, done, leave }: Sheet) {
   const points = [
     ...new Map(
       view.requirements.flatMap((r) =>
-        r.points.map((p) => [p.pointId, { value: p.pointId, word: `${p.name} (${r.technique})` }] as const),
+        r.points.map((p) => [p.pointId, { value: p.pointId, word: `${p.name} (${r.name})` }] as const),
       ),
     ).values(),
   ];

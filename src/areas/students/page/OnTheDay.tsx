@@ -1,11 +1,17 @@
 import type { StudentView } from '../../../contracts/views';
-import { capital, chanceInWords } from '../../../core';
+import { capital, chanceAgainstWords, chanceInWords, inWords, listInWords, low } from '../../../core';
 import { ChanceRule } from '../../../kit/marks/ChanceRule';
 
 /** How likely the belt passes on the day, gates aside, with the looks behind it. */
 export function OnTheDay({ view }: { view: StudentView }) {
   const c = view.chance;
   if (!view.next || view.requirements.length === 0) return null;
+  const against = c
+    ? chanceAgainstWords(
+        c.chance,
+        view.requirements.map((r) => r.word),
+      )
+    : '';
   const items = view.requirements.filter((r) => r.chance !== null).sort((a, b) => a.chance!.chance - b.chance!.chance);
   return (
     <section>
@@ -14,7 +20,7 @@ export function OnTheDay({ view }: { view: StudentView }) {
         <span className="second">{c ? `from ${c.looks} looks` : ''}</span>
       </div>
       {!c ? (
-        <p className="second line pt-1">Too few looks to say how likely it passes.</p>
+        <p className="second line pt-1">{tooEarly(view)}</p>
       ) : (
         <div className="line pt-2">
           <ChanceRule {...c} width={308} height={26} scale />
@@ -26,11 +32,13 @@ export function OnTheDay({ view }: { view: StudentView }) {
             {items.length > 0 &&
               `Least sure: ${items
                 .slice(0, 2)
-                .map((r) => `${r.technique} ${chanceInWords(r.chance!.chance)}`)
+                .map((r) => `${r.name} ${chanceInWords(r.chance!.chance)}`)
                 .join(', ')}.`}
           </p>
           <p className="second">
-            Five of each, three hold, four at critical points; one item may fail. Points are taken as independent.{' '}
+            {against !== '' && <b>{against} </b>}
+            Five of each, three hold, four at critical points; one item may fail. What moves all points together, a
+            level and the day’s form, is reckoned in.{' '}
             {c.correctedBy > 0
               ? `Corrected by ${c.correctedBy} past decisions.`
               : 'Not yet corrected by past decisions: there are fewer than thirty.'}
@@ -39,4 +47,14 @@ export function OnTheDay({ view }: { view: StudentView }) {
       )}
     </section>
   );
+}
+
+/** Before a chance can be said: how much was watched, and what comes next. */
+function tooEarly({ requirements, reader, student }: StudentView): string {
+  const unseen = requirements.filter((r) => r.word === 'unseen');
+  const next = (unseen.length > 0 ? unseen : requirements.filter((r) => r.word !== 'met')).slice(0, 3);
+  const whose = reader === 'student' ? 'you' : student.name.split(' ')[0];
+  const watched = requirements.length - unseen.length;
+  const comes = next.length > 0 ? ` Next: ${listInWords(next.map((r) => low(r.name)))}.` : '';
+  return `Too early to say: ${whose} ${reader === 'student' ? 'have' : 'has'} been watched at ${watched === 0 ? 'none' : inWords(watched)} of ${inWords(requirements.length)} things so far.${comes}`;
 }

@@ -80,7 +80,7 @@ export function Pause({ view, done, leave }: Sheet) {
       <ChoiceField
         name="requirementId"
         label="Which work?"
-        options={view.requirements.map((r) => ({ value: r.id, word: r.technique }))}
+        options={view.requirements.map((r) => ({ value: r.id, word: r.name }))}
       />
       <TextField name="habit" label="Until which habit is gone?" />
       <p className="second">Its verdict stays; no look at it is offered until it is taken up again.</p>

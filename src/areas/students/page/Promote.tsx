@@ -20,7 +20,7 @@ export function Promote({ view, done, leave }: Sheet) {
     done,
   });
   const missing = [
-    ...view.requirements.filter((r) => r.word !== 'met').map((r) => r.technique),
+    ...view.requirements.filter((r) => r.word !== 'met').map((r) => r.name),
     ...view.gates.filter((g) => g.word !== 'met').map((g) => g.has),
   ];
   return (

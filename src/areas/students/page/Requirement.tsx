@@ -12,7 +12,7 @@ export function Need({ r, open, toggle }: { r: RequirementVerdict; open: boolean
     <ButtonBase onClick={toggle} aria-expanded={open}>
       <VerdictMark word={r.word} />
       <span className={`name ${r.word === 'met' ? '' : 'open'}`}>
-        <b>{r.technique}</b>
+        <b>{r.name}</b>
         <span className="second">{r.condition}</span>
       </span>
       <span className="sticks">
@@ -24,6 +24,8 @@ export function Need({ r, open, toggle }: { r: RequirementVerdict; open: boolean
               side={st.side}
               width={138}
               height={13}
+              shown={st.shown}
+              lost={st.lost}
               label={st.side === 'none' ? 'newest last' : st.side}
             />
           </span>
@@ -54,7 +56,7 @@ export function Working({
   return (
     <section className="sheet" aria-live="polite">
       <div className="spread">
-        <h2>{r.technique}</h2>
+        <h2>{r.name}</h2>
         <VerdictMark word={r.word} />
       </div>
       <p className="second">

@@ -219,5 +219,11 @@ const Legend = () => (
     <span>
       <Stick marks={['H', 'H']} side="right" width={34} /> right is solid
     </span>
+    <span>
+      <Stick marks={['H', 'H']} side="none" width={34} shown={1} /> shown here
+    </span>
+    <span>
+      <Stick marks={['H', 'S']} side="none" width={34} lost={1} /> lost here
+    </span>
   </p>
 );

@@ -4,10 +4,10 @@ import type { RequirementVerdict, StudentView } from '../../../contracts/views';
 const cloth = { colour: '#FFFFFF', second: null, stripe: null, bars: 0 };
 const [WHITE, STRAW] = ['White', 'Straw'].map((name) => ({ id: idFor(`rank-${name}`), name, cloth }));
 
-export const need = (technique: string, more: Partial<RequirementVerdict> = {}): RequirementVerdict => ({
-  id: idFor(`need-${technique}`),
-  item: { technique: idFor(technique) },
-  technique,
+export const need = (name: string, more: Partial<RequirementVerdict> = {}): RequirementVerdict => ({
+  id: idFor(`need-${name}`),
+  item: { technique: idFor(name) },
+  name,
   kind: 'stance',
   condition: 'in air',
   asks: '8 of 10 on two days',
@@ -15,7 +15,7 @@ export const need = (technique: string, more: Partial<RequirementVerdict> = {}):
   computed: 'short',
   reason: 'Rear heel held in 5 of the last 9 on the left; needs 8 of 10.',
   change: 'Two clean looks of 5 repetitions, each on another day, would settle it.',
-  sticks: [{ side: 'left', marks: ['H', 'S'] }],
+  sticks: [{ side: 'left', marks: ['H', 'S'], shown: null, lost: null }],
   override: null,
   chance: null,
   rests: null,

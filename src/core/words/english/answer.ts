@@ -6,10 +6,10 @@ const KINDS = ['slips', 'looks', 'gates'] as const;
 
 /** The page's answer in one sentence: what slips first, then what only waits for a look, then gates. */
 export function answerInWords(
-  judged: readonly { word: string; technique: string }[],
+  judged: readonly { word: string; name: string }[],
   gates: readonly GateVerdict[],
 ): string {
-  const of = (...words: string[]) => judged.filter((r) => words.includes(r.word)).map((r) => low(r.technique));
+  const of = (...words: string[]) => judged.filter((r) => words.includes(r.word)).map((r) => low(r.name));
   const parts: Record<(typeof KINDS)[number], string> = { slips: '', looks: '', gates: '' };
   const short = of('short');
   const close = of('close');

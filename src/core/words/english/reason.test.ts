@@ -148,10 +148,13 @@ describe('parts of the judgement', () => {
     const shut = [{ word: 'short' as const }];
     expect(readiness(['met', 'met'], open)).toBe('nothing missing');
     expect(readiness(['met', 'met'], shut)).toBe('only a gate is shut');
-    expect(readiness(['met', 'close', 'stale', 'unseen'], open)).toBe('a look may settle it');
+    expect(readiness(['met', 'close', 'stale'], open)).toBe('a look may settle it');
     expect(readiness(['short', 'close'], open)).toBe('one thing slips');
     expect(readiness(['short', 'short'], open)).toBe('more slips');
-    expect(readiness(['unseen', 'unseen', 'unseen'], open)).toBe('more slips');
+    // One knows where a slip stands; what nobody watched weighs more.
+    expect(readiness(['met', 'unseen'], open)).toBe('not all was watched');
+    expect(readiness(['short', 'short', 'unseen'], open)).toBe('not all was watched');
+    expect([readiness([], []), readiness([], open)]).toEqual(['nothing is asked', 'nothing missing']);
     expect(missingInWords(['short', 'short', 'close', 'met'], 1)).toBe('2 short, 1 close and one gate');
     expect(missingInWords(['met'], 0)).toBe('Nothing is missing');
     expect(standardInWords(STEADY, true)).toBe(

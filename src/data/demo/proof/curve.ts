@@ -1,6 +1,7 @@
 import {
   addDays,
   conditionOrder,
+  dayNumber,
   judge,
   STEADY,
   type Entry,
@@ -10,7 +11,6 @@ import {
   type Random,
   type Standard,
 } from '../../../core';
-import { dayNumber } from '../../../core';
 
 /** True shares: of the points that are not critical, of the critical ones, and of one critical point alone where said. */
 export interface TrueShares {
@@ -23,7 +23,6 @@ const LOOKS = 9;
 const REPETITIONS = 5;
 const CRITICAL = 3;
 const CONDITION = 'as asked';
-const SIDES = ['left', 'right'] as const;
 
 const order = (() => {
   const made = conditionOrder([CONDITION], []);

@@ -19,7 +19,8 @@ import {
   itemBelief,
   lookWorths,
   nextLooks,
-  priorOf,
+  expectedOf,
+  levelOf,
   rangesFor,
   seeded,
   seedOf,
@@ -34,16 +35,18 @@ import {
   type Point,
   type Random,
   type Side,
+  type Verdict,
 } from '../../../core';
 import { techniqueOf, type DemoStudent } from '../generate';
-import { askedOf, evidenceBefore, habitsBefore, judgeOn, priorsBefore, type TrueSchool } from './school';
+import { askedOf, evidenceBefore, habitsBefore, judgeOn, priorsBefore, spreadsBefore, type TrueSchool } from './school';
 
 /** How far a true share may lie from what a verdict says before the two contradict each other. */
 export const TOLERANCE = 0.15;
 
 /**
- * Verdicts by the default standard that contradict the truth: met though a point's true share lies more than the tolerance
- * below what is asked, or short for the share of a point whose true share lies more than the tolerance above.
+ * Verdicts by the default standard that contradict the truth: met though more points than may fall short, or a critical
+ * one, truly lie more than the tolerance below what is asked; short for the share of a point whose true share lies more
+ * than the tolerance above; or short though every point, watched often enough, is truly as good as asked.
  */
 export function contradictions(school: TrueSchool, days: readonly PlainDate[]): { verdicts: number; wrong: number } {
   let verdicts = 0;
@@ -56,11 +59,14 @@ export function contradictions(school: TrueSchool, days: readonly PlainDate[]): 
         const truth = (pointId: string, side: Side) => school.truth(s.id, pointId, side, day);
         if (v.word === 'met') {
           verdicts += 1;
-          if (v.points.some((p) => truth(p.point.id, p.side) < p.share - TOLERANCE)) wrong += 1;
+          const low = v.points.filter((p) => truth(p.point.id, p.side) < p.share - TOLERANCE);
+          const others = new Set(low.filter((p) => !p.point.critical).map((p) => p.point.id));
+          if (low.some((p) => p.point.critical) || others.size > v.mayFall) wrong += 1;
         } else if (v.worst?.failing === 'share') {
           verdicts += 1;
           const { point, side, share } = v.worst;
-          if (truth(point.id, side) > Math.min(0.98, share + TOLERANCE)) wrong += 1;
+          const above = v.points.every((p) => p.looksToFill === 0 && truth(p.point.id, p.side) >= p.share);
+          if ((v.word === 'short' && above) || truth(point.id, side) > Math.min(0.98, share + TOLERANCE)) wrong += 1;
         }
       }
     }
@@ -101,6 +107,8 @@ export function gradedTruly(
   return failed <= rule.itemsMayFail;
 }
 
+const GRADINGS = 5;
+
 /** Chances on the day against gradings drawn from the truth: the Brier score beside that of always saying the base rate. */
 export function chancesAgainstTruth(school: TrueSchool, days: readonly PlainDate[], seed: number, draws = 400) {
   const random = seeded(seed);
@@ -108,20 +116,70 @@ export function chancesAgainstTruth(school: TrueSchool, days: readonly PlainDate
   for (const day of days) {
     const prior = priorsBefore(school, day);
     const { slope } = habitsBefore(school, day);
+    const spreads = spreadsBefore(school, prior, slope, day);
     for (const s of school.students) {
       const asked = askedOf(school, s);
       if (asked.length === 0) continue;
       const evidence = evidenceBefore(school, s.id, day);
-      const drift = driftOf(slope, school.attendedBy.get(s.id)!, day);
-      const g = { evidence, order: school.order, today: day, prior: priorOf(prior, evidence, day), drift };
+      const drift = spreads.growth * driftOf(slope, school.attendedBy.get(s.id)!, day);
+      const g = {
+        evidence,
+        order: school.order,
+        today: day,
+        expected: expectedOf(prior, levelOf(prior, evidence, day, drift, spreads), spreads),
+        drift,
+      };
       const items = asked.map((r) => itemBelief(r, judgeOn(school, r, g.evidence, day), g));
       const said = chanceOnTheDay(items, random, HOUSE_RULE, draws);
       if (said.looks < 5) continue;
-      outcomes.push({ chance: said.chance, came: gradedTruly(school, s, day, random) });
+      // Each day is graded several times over: the truth is a chance, too.
+      for (let i = 0; i < GRADINGS; i += 1)
+        outcomes.push({ chance: said.chance, came: gradedTruly(school, s, day, random) });
     }
   }
   const rate = outcomes.filter((o) => o.came).length / outcomes.length;
   return { outcomes, brier: brierScore(outcomes), base: rate * (1 - rate), rate };
+}
+
+/** What was said against what came: on the whole, and in the tenth that is farthest off, of those with 20 cases or more. */
+export function calibrationOf(outcomes: readonly { chance: number; came: boolean }[]) {
+  const mean = (list: readonly { chance: number; came: boolean }[]) => ({
+    said: list.reduce((n, o) => n + o.chance, 0) / list.length,
+    came: list.filter((o) => o.came).length / list.length,
+  });
+  let worst = 0;
+  for (let tenth = 0; tenth < 10; tenth += 1) {
+    const own = outcomes.filter((o) => Math.min(9, Math.floor(o.chance * 10)) === tenth);
+    if (own.length < 20 * GRADINGS) continue;
+    const m = mean(own);
+    worst = Math.max(worst, Math.abs(m.said - m.came));
+  }
+  return { ...mean(outcomes), worst };
+}
+
+/** Whether everything a belt asks is truly there: every critical point as good as asked, of the others all but those that may fall. */
+const trulyThere = (school: TrueSchool, studentId: string, v: Verdict, day: PlainDate): boolean => {
+  const low = v.points.filter((p) => school.truth(studentId, p.point.id, p.side, day) < p.share);
+  const others = new Set(low.map((p) => p.point.id));
+  return low.every((p) => !p.point.critical) && others.size <= v.mayFall;
+};
+
+/** The belt's word against an examiner who knows every true share, where everything asked was watched often enough to say. */
+export function beltsAgainstTruth(school: TrueSchool, days: readonly PlainDate[]) {
+  let [cases, agree, falsely, missed] = [0, 0, 0, 0];
+  for (const day of days)
+    for (const s of school.students) {
+      const evidence = evidenceBefore(school, s.id, day);
+      const judged = askedOf(school, s).map((r) => judgeOn(school, { ...r, standard: STEADY }, evidence, day));
+      if (judged.length === 0 || judged.some((v) => v.points.some((p) => p.looksToFill > 0))) continue;
+      const said = judged.every((v) => v.word === 'met');
+      const there = judged.every((v) => trulyThere(school, s.id, v, day));
+      cases += 1;
+      if (said === there) agree += 1;
+      else if (said) falsely += 1;
+      else missed += 1;
+    }
+  return { cases, agree, falsely, missed };
 }
 
 /** A card drawn from the truth: every point, both sides, five repetitions. */
@@ -187,7 +245,12 @@ export function looksToSettle(
     const day = addDays(from, evening * 2);
     const known = cohort.map((s) => {
       const evidence = gatherEvidence(looks.get(s.id)!, ranges);
-      const g = { evidence, order: school.order, today: day, prior: priorOf(prior, evidence, day) };
+      const g = {
+        evidence,
+        order: school.order,
+        today: day,
+        expected: expectedOf(prior, levelOf(prior, evidence, day)),
+      };
       return askedOf(school, s).map((r) => {
         const v = judgeOn(school, r, g.evidence, day);
         const belief = (p: Point, side: Side) => beliefOf(r, p.id, side, g);
@@ -260,7 +323,7 @@ function metOn(school: TrueSchool, s: DemoStudent, from: PlainDate, until: Plain
     new Map(),
   );
   const mine = school.looksOf.get(s.id)!;
-  const asked = askedOf(school, s);
+  const asked = askedOf(school, s, from);
   const days = [from, ...new Set(mine.filter((l) => l.day >= from && l.day < until).map((l) => l.day))].sort();
   for (const day of days) {
     const evidence = gatherEvidence(
@@ -272,20 +335,31 @@ function metOn(school: TrueSchool, s: DemoStudent, from: PlainDate, until: Plain
   return null;
 }
 
-/** Forecast ranges against what happened afterwards in the record: how many of the 80 % ranges hold the day. */
+/**
+ * Forecast ranges against what happened afterwards in the record: how many of the 80 % ranges hold the day. What a student
+ * worked on that day is asked, and followed until another belt was worn.
+ */
 export function rangesThatHold(school: TrueSchool, from: PlainDate, until: PlainDate, runs: number) {
   const prior = priorsBefore(school, from);
   const habits = habitsBefore(school, from);
+  const spreads = spreadsBefore(school, prior, habits.slope, from);
   let spoken = 0;
   let inside = 0;
   let early = 0;
   let late = 0;
   let silent = 0;
+  // Those who truly get there within the two years that a forecast looks ahead, and how many of them are told a range.
+  let there = 0;
+  let told = 0;
   for (const s of school.students) {
-    const asked = askedOf(school, s);
+    const asked = askedOf(school, s, from);
     if (asked.length === 0) continue;
+    const next = s.held.find((h) => h.since > from)?.since;
+    const end = next && next < until ? next : until;
     const evidence = evidenceBefore(school, s.id, from);
-    const g = { evidence, order: school.order, today: from, prior: priorOf(prior, evidence, from) };
+    const drift = spreads.growth * driftOf(habits.slope, school.attendedBy.get(s.id)!, from);
+    const level = levelOf(prior, evidence, from, drift, spreads);
+    const g = { evidence, order: school.order, today: from, expected: expectedOf(prior, level, spreads), drift };
     const list = asked.map((requirement) => ({
       requirement,
       name: requirement.id,
@@ -297,23 +371,29 @@ export function rangesThatHold(school: TrueSchool, from: PlainDate, until: Plain
       attended: school.attendedBy.get(s.id)!.filter((d) => d < dayNumber(from)),
       trainedSince: s.held[0]!.since,
       habits,
+      growth: spreads.growth,
       gates: [],
       gradingDay: null,
     });
     const f = forecast(input, seeded(seedOf(s.id)), runs);
+    const reached = metOn(school, s, from, end);
+    if (reached !== null) {
+      there += 1;
+      if (f.silent === null) told += 1;
+    }
     if (f.silent !== null) {
       silent += 1;
       continue;
     }
-    const day = metOn(school, s, from, until);
+    const day = reached;
     // What is still open at the end of the record says nothing where the range goes on beyond it.
-    if (day === null && f.to! >= until) continue;
+    if (day === null && f.to! >= end) continue;
     spoken += 1;
     if (day === null || day > f.to!) late += 1;
     else if (day < f.from!) early += 1;
     else inside += 1;
   }
-  return { spoken, inside, early, late, silent };
+  return { spoken, inside, early, late, silent, there, told };
 }
 
 /** The rule of the focus, checked in a second way on every student: how many were chosen, and how many keep it. */

@@ -1,6 +1,7 @@
 // A school with known truth, as large as is asked for: what judgement says of it can be held against the truth.
 import {
   dayNumber,
+  driftOf,
   gatherEvidence,
   habitsFrom,
   itemPoints,
@@ -9,13 +10,15 @@ import {
   poolSlope,
   rangesFor,
   seenBy,
+  spreadsOf,
   type Evidence,
-  type Grounds,
   type Look,
   type PlainDate,
   type Point,
+  type Pool,
   type Requirement,
   type SchoolHabits,
+  type Spreads,
   type Standard,
   type Technique,
   type Verdict,
@@ -62,9 +65,14 @@ export function trueSchool(
   return { ...school, byId, pointsOf: (r) => points.get(techniqueOf(r))!, looksOf, attendedBy };
 }
 
-/** What a student's next belt asks, by the belt worn last. */
-export function askedOf(school: TrueSchool, s: DemoStudent): readonly TrueSchool['requirements'][number][] {
-  const worn = school.ranks.findIndex((r) => r.id === s.held.at(-1)!.rankId);
+/** What a student's next belt asks, by the belt worn on a day; without one, by the belt worn last. */
+export function askedOf(
+  school: TrueSchool,
+  s: DemoStudent,
+  day?: PlainDate,
+): readonly TrueSchool['requirements'][number][] {
+  const belt = day === undefined ? s.held.at(-1)! : (s.held.filter((h) => h.since <= day).at(-1) ?? s.held[0]!);
+  const worn = school.ranks.findIndex((r) => r.id === belt.rankId);
   const next = school.ranks[worn + 1];
   return next ? school.requirements.filter((r) => r.rankId === next.id) : [];
 }
@@ -99,7 +107,7 @@ export const judgeOn = (school: TrueSchool, r: Requirement, evidence: Evidence, 
   });
 
 /** What the school's people showed before a day. */
-export function priorsBefore(school: TrueSchool, day: PlainDate): Grounds['prior'] {
+export function priorsBefore(school: TrueSchool, day: PlainDate): Pool {
   const sums = new Map<string, { pointId: string; held: number; of: number }>();
   for (const s of school.students)
     for (const [pointId, sides] of evidenceBefore(school, s.id, day))
@@ -141,3 +149,20 @@ export function habitsBefore(school: TrueSchool, today: PlainDate): SchoolHabits
     poolSlope(series),
   );
 }
+
+/** How far things lay apart in the school before a day. */
+export const spreadsBefore = (
+  school: TrueSchool,
+  pool: Pool,
+  slope: SchoolHabits['slope'],
+  day: PlainDate,
+  most = 60,
+): Spreads =>
+  spreadsOf(
+    school.students.slice(0, most).map((s) => ({
+      evidence: evidenceBefore(school, s.id, day),
+      drift: driftOf(slope, school.attendedBy.get(s.id)!, day),
+    })),
+    pool,
+    day,
+  );
