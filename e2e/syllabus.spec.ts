@@ -129,7 +129,7 @@ test.describe('the way', () => {
     await page.goto(`${demo.url}/students/${ilse!.id}`);
     await settle(page);
     await page.getByRole('button', { name: /Swing turn/ }).click();
-    await shows(page, 'Asks 32 of 40 on 8 days, both sides, seen within 60 days.');
+    await shows(page, /Asks 32 of 40 on 8 days, both sides, seen within 60 days; a quarter may fall short\./);
     // Consent and rest are recorded beside it.
     await page.getByRole('button', { name: 'Record consent' }).click();
     await page.getByRole('combobox', { name: 'Agrees to, at most' }).click();

@@ -108,6 +108,10 @@ export function atLeastOf(k: number, chances: readonly number[]): number {
 export const drawNormal = (random: Random): number =>
   Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 
+/** A draw from Student's t with four degrees of freedom: normal in the middle, with heavy tails. */
+export const drawHeavy = (random: Random): number =>
+  drawNormal(random) / Math.sqrt(-(Math.log(1 - random()) + Math.log(1 - random())) / 2);
+
 /** A gamma draw with shape `a` (Marsaglia and Tsang 2000). */
 function drawGamma(random: Random, a: number): number {
   if (a < 1) return drawGamma(random, a + 1) * (1 - random()) ** (1 / a);

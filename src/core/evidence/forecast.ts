@@ -1,7 +1,7 @@
 import { dayNumber, fromDayNumber, type PlainDate } from '../units/plainDate';
 import type { Random } from '../units/random';
 import type { Side } from '../units/side';
-import { drawNormal } from './beta';
+import { drawHeavy, drawNormal } from './beta';
 import { shareAt, type Slope } from './growth';
 import type { Entry } from './looks';
 import { WATCHED_TO_SPEAK } from './chance';
@@ -209,7 +209,9 @@ function oneRun(
       if (!state) {
         const { x, sd, pull, levelSd } = point.belief;
         const grows = slope > 0 && point.habit ? slope * HABIT_SLOPE : slope;
-        state = { level: x + pull * levelSd * level + sd * drawNormal(random), slope: grows };
+        // What was hardly watched may still turn out a habit, far below: the tails are heavy as far as it rests on belief.
+        const own = random() < pull ? drawHeavy(random) : drawNormal(random);
+        state = { level: x + pull * levelSd * level + sd * own, slope: grows };
         states.set(point.key, state);
       }
       return { point, state, past: [...point.past].reverse(), shown: point.shown, full: false };

@@ -7,7 +7,7 @@ import { FIRST_SPREADS, levelOf, spreadsOf } from './level';
 import type { Entry, Evidence } from './looks';
 import { dayNumber } from '../units/plainDate';
 
-const POINTS = Array.from({ length: 30 }, (_, i) => `p${i}`);
+const POINTS = Array.from({ length: 20 }, (_, i) => `p${i}`);
 const today = dayNumber(TODAY);
 const even = () => ({ a: 2, b: 2 });
 
@@ -22,7 +22,7 @@ function student(
     growth = 0,
   }: { level: number; point: number; form: number; side?: number; growth?: number },
 ): Evidence {
-  const days = Array.from({ length: 12 }, (_, k) => ({ ago: 7 * k + 1, form: form * drawNormal(random) }));
+  const days = Array.from({ length: 10 }, (_, k) => ({ ago: 7 * k + 1, form: form * drawNormal(random) }));
   return new Map(
     POINTS.map((id) => {
       const looks = (shift: number) => {
@@ -37,7 +37,7 @@ function student(
     }),
   );
 }
-const school = (truth: Parameters<typeof student>[1], people = 25, drift = 0) => {
+const school = (truth: Parameters<typeof student>[1], people = 16, drift = 0) => {
   const random = seeded(11);
   return Array.from({ length: people }, () => ({
     evidence: student(random, { ...truth, level: drawNormal(random) * truth.level }),
@@ -83,7 +83,7 @@ describe('what is common to all points of a student', () => {
   });
 
   it('growth is no form of a day, and that people grow faster than was believed is seen', () => {
-    const growing = school({ level: 0.8, point: 0.3, form: 0, growth: 0.012 }, 25, 0.008);
+    const growing = school({ level: 0.8, point: 0.3, form: 0, growth: 0.012 }, 16, 0.008);
     const said = spreadsOf(growing, even, TODAY);
     expect(said.growth).toBeGreaterThan(1.2);
     expect(said.growth).toBeLessThan(1.8);

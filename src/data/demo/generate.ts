@@ -17,6 +17,7 @@ import {
 } from '../../core';
 import { FIRST_CONDITIONS, FIRST_STEPS } from '../openSchool';
 import { dice } from './dice';
+import { passesTruly } from './grading';
 import { DEMO_TECHNIQUES } from './hall';
 import { DEMO_ASKS, DEMO_RANKS, DEMO_STUDENTS } from './syllabus';
 import { GROWTH, makeTruth, measuredValue } from './truth';
@@ -38,6 +39,8 @@ export interface DemoStudent {
   held: { rankId: string; since: PlainDate; note: string }[];
   talent: number;
   comes: number;
+  /** What the last grading decided; null: not a candidate. */
+  graded: { rankId: string; passed: boolean } | null;
 }
 
 /** The technique a generated requirement is about; the generator asks for nothing else. */
@@ -156,23 +159,41 @@ export function generateDemo(today: PlainDate, seed = 20_260_301, other: Partial
   const nextGradingDay = addDays(today, 35);
 
   const students = people.map((s): DemoStudent => {
-    const at = DEMO_RANKS.findIndex((r) => r.name === s.rank);
-    const promoted = at > 0 && (s.comes > 0.7 || d.chance(0.5));
-    const since = promoted ? gradingDay : addDays(start, -d.whole(20, 200));
-    const held = promoted
-      ? [{ rankId: ranks[at - 1]!.id, since: addDays(start, -d.whole(30, 300)), note: 'as entered on the roll' }]
-      : [];
-    held.push({
-      rankId: ranks[at]!.id,
-      since: at === 0 ? addDays(today, -d.whole(95, 300)) : since,
-      note: promoted ? 'at the grading' : 'as entered on the roll',
-    });
     const born = addDays(addMonths(today, -12 * s.age), -d.whole(5, 350));
-    return { id: newId(), name: s.name, born, held, talent: s.talent, comes: s.comes };
+    return { id: newId(), name: s.name, born, held: [], talent: s.talent, comes: s.comes, graded: null };
   });
+  const truth = makeTruth(students, techniques, d, start, wanted.growth);
+  // The last grading was decided by the school's own rule from what people truly could on that day.
+  for (const [i, s] of students.entries()) {
+    const at = ranks.findIndex((r) => r.name === people[i]!.rank);
+    const now = ranks[at]!;
+    const passes = (rank: (typeof ranks)[number] | undefined) =>
+      rank !== undefined &&
+      passesTruly(
+        requirements.filter((r) => r.rankId === rank.id),
+        {
+          pointsOf: (r) => pointsOf.get(techniqueOf(r))!,
+          isSided: (r) => byId.get(techniqueOf(r))!.sided,
+          truth: (pointId, side) => truth(s.id, pointId, side, gradingDay),
+        },
+        () => d.next(),
+      );
+    const earlier = addDays(start, -d.whole(30, 300));
+    const entered = 'as entered on the roll';
+    if (at === 0) s.held.push({ rankId: now.id, since: addDays(today, -d.whole(95, 300)), note: entered });
+    else if (passes(now)) {
+      s.graded = { rankId: now.id, passed: true };
+      s.held.push({ rankId: ranks[at - 1]!.id, since: earlier, note: entered });
+      s.held.push({ rankId: now.id, since: gradingDay, note: 'at the grading' });
+    } else {
+      // Whoever wears the belt already tried for the next one, and does not wear it: nobody else was put forward.
+      const next = ranks[at + 1];
+      if (next && d.chance(0.6) && !passes(next)) s.graded = { rankId: next.id, passed: false };
+      s.held.push({ rankId: now.id, since: earlier, note: entered });
+    }
+  }
   const wornOn = (s: DemoStudent, day: PlainDate) => s.held.filter((h) => h.since <= day).at(-1)?.rankId ?? null;
 
-  const truth = makeTruth(students, techniques, d, start, wanted.growth);
   const classes: DemoSchool['classes'] = [];
   const looks: DemoLook[] = [];
   for (let day = start; day < today; day = addDays(day, 1)) {

@@ -3,22 +3,31 @@
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import {
-  expectedOf,
-  levelOf,
   addDays,
   chanceOnTheDay,
+  dayNumber,
+  driftOf,
+  expectedOf,
   gatherEvidence,
   HOUSE_RULE,
   itemBelief,
   itemPoints,
   judge,
+  levelOf,
+  LOOKS_TO_SPEAK,
   poolPriors,
+  poolSlope,
   rangesFor,
   seededBy,
+  seenBy,
   sequencePoints,
+  spreadsOf,
+  WATCHED_TO_SPEAK,
+  watchedShare,
   writeShowing,
   type CountMark,
   type PlainDate,
+  type VerdictWord,
 } from '../../core';
 import type { Transaction } from '../connection';
 import { readFollowed, readVersions, versionFor } from '../queries/syllabus';
@@ -100,9 +109,6 @@ export async function writeShowings(tx: Transaction, schoolId: string, made: Dem
 }
 const SLIPS = ['feet stop short', 'hips come late', 'looks down', 'block goes too far', 'breath is held'];
 
-/** Growth in a day of somebody who always comes, as the hall's people show it. */
-const DRIFT = 0.006;
-
 /** What the last grading decided, and the chance that the looks before it would have given. */
 async function writeOutcomes(tx: Transaction, schoolId: string, made: DemoSchool) {
   const byId = new Map(made.techniques.map((t) => [t.id, t]));
@@ -128,23 +134,40 @@ async function writeOutcomes(tx: Transaction, schoolId: string, made: DemoSchool
       }),
     ),
   );
-  const d = dice(5);
+  const attended = new Map(
+    made.students.map((s) => [
+      s.id,
+      made.classes.filter((c) => c.day < made.gradingDay && c.present.includes(s.id)).map((c) => dayNumber(c.day)),
+    ]),
+  );
+  const slope = poolSlope(
+    made.students.flatMap((s) =>
+      [...evidence.get(s.id)!.values()].flatMap((sides) =>
+        (['left', 'right', 'none'] as const).map((side) => seenBy(sides[side], attended.get(s.id)!, () => 1)),
+      ),
+    ),
+  );
+  const driftBefore = (s: (typeof made.students)[number]) => driftOf(slope, attended.get(s.id)!, made.gradingDay);
+  const spreads = spreadsOf(
+    made.students.map((s) => ({ evidence: evidence.get(s.id)!, drift: driftBefore(s) })),
+    pool,
+    made.gradingDay,
+  );
   const rows: (typeof outcome.$inferInsert)[] = [];
   for (const s of made.students) {
-    const now = s.held.at(-1)!;
-    const promoted = now.since === made.gradingDay;
-    const at = made.ranks.findIndex((r) => r.id === now.rankId);
-    const rank = promoted ? made.ranks[at] : made.ranks[at + 1];
-    if (!rank || at === 0 || (!promoted && !d.chance(0.5))) continue;
+    if (!s.graded) continue;
+    const { rankId, passed } = s.graded;
     const own = evidence.get(s.id)!;
-    const asked = made.requirements.filter((r) => r.rankId === rank.id);
+    const drift = spreads.growth * driftBefore(s);
+    const asked = made.requirements.filter((r) => r.rankId === rankId);
     const g = {
       evidence: own,
       order: made.order,
       today: made.gradingDay,
-      expected: expectedOf(pool, levelOf(pool, own, made.gradingDay, DRIFT * s.comes)),
-      drift: DRIFT * s.comes,
+      expected: expectedOf(pool, levelOf(pool, own, made.gradingDay, drift, spreads), spreads),
+      drift,
     };
+    const words: VerdictWord[] = [];
     const items = asked.map((r) => {
       const t = byId.get(techniqueOf(r))!;
       const v = judge(r, own, {
@@ -153,6 +176,7 @@ async function writeOutcomes(tx: Transaction, schoolId: string, made: DemoSchool
         order: made.order,
         today: made.gradingDay,
       });
+      words.push(v.word);
       return itemBelief(r, v, g);
     });
     const said = chanceOnTheDay(items, seededBy(s.id), HOUSE_RULE, 500);
@@ -160,11 +184,11 @@ async function writeOutcomes(tx: Transaction, schoolId: string, made: DemoSchool
       schoolId,
       id: v7(),
       studentId: s.id,
-      rankId: rank.id,
+      rankId,
       day: made.gradingDay,
-      passed: promoted,
-      chance: said.looks >= 5 ? said.chance : null,
-      note: promoted ? '' : 'to be seen again at the next grading',
+      passed,
+      chance: said.looks >= LOOKS_TO_SPEAK && watchedShare(words) >= WATCHED_TO_SPEAK ? said.chance : null,
+      note: passed ? '' : 'to be seen again at the next grading',
       by: made.teachers[0]!.id,
     });
   }

@@ -13,6 +13,7 @@ import {
   type Stage,
 } from '../../core';
 import type { Transaction } from '../connection';
+import { standingLook, standingShowing } from './standingLook';
 
 /** Evidence of many students at once, by student. */
 export type EvidenceByStudent = ReadonlyMap<string, Evidence>;
@@ -45,8 +46,8 @@ export async function readEvidence(
     select l.student_id as student, m.point_id as point, l.side, l.condition_id as condition, l.purpose, l.stage,
       string_agg((l.day - date '1970-01-01')::text || ',' || ((extract(epoch from l.at) * 1000)::bigint)::text || ',' || m.held || ',' || m.of
         || coalesce(',' || array_to_string(m.values, ','), ''), ';') as packed
-    from mark m join look l on l.school_id = m.school_id and l.id = m.look_id
-    where not exists (select 1 from look r where r.school_id = l.school_id and r.replaces = l.id) ${whose}
+    from mark m join ${standingLook} l on l.school_id = m.school_id and l.id = m.look_id
+    where true ${whose}
     group by 1, 2, 3, 4, 5, 6`);
   const byStudent: Gathered = new Map();
   for (const row of rows) {
@@ -106,9 +107,7 @@ async function readShowings(tx: Transaction, byStudent: Gathered, whose: SQL): P
   }>(sql`
     select l.student_id as student, l.sequence_id as sequence, l.part_from as "from", l.counts, l.day::text as day,
       (extract(epoch from l.at) * 1000)::bigint as at, l.condition_id as condition, l.purpose, l.stage
-    from look l join sequence s on s.school_id = l.school_id and s.id = l.sequence_id
-    where l.counts is not null and s.counts = l.of_counts
-      and not exists (select 1 from look r where r.school_id = l.school_id and r.replaces = l.id) ${whose}`);
+    from ${standingShowing} l where true ${whose}`);
   for (const row of rows) {
     const read = readShowing(row.counts);
     if (!read) continue;

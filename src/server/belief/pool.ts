@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { dayNumber, readShowing, showingEntries } from '../../core';
 import type { Transaction } from '../../data/connection';
+import { standingLook, standingShowing } from '../../data/queries/standingLook';
 
 /** What the school's people showed of each point in the half year before a day, as sums of one student a point. */
 export async function poolSums(
@@ -12,10 +13,9 @@ export async function poolSums(
       sum(case when m.values is null then m.held
         else (select count(*) from unnest(m.values) x where x between p.accepted_lo and p.accepted_hi) end)::int as held,
       sum(m.of)::int as "of"
-    from look l join mark m on m.school_id = l.school_id and m.look_id = l.id
+    from ${standingLook} l join mark m on m.school_id = l.school_id and m.look_id = l.id
     join point p on p.school_id = m.school_id and p.id = m.point_id
     where l.day > ${day}::date - 180 and l.day < ${day}::date
-      and not exists (select 1 from look r where r.school_id = l.school_id and r.replaces = l.id)
     group by 1, 2`);
   const showings = await tx.execute<{
     student: string;
@@ -25,7 +25,7 @@ export async function poolSums(
     day: string;
   }>(sql`
     select l.student_id as student, l.sequence_id as sequence, l.part_from as "from", l.counts, l.day::text as day
-    from look l where l.counts is not null and l.day > ${day}::date - 180 and l.day < ${day}::date`);
+    from ${standingShowing} l where l.day > ${day}::date - 180 and l.day < ${day}::date`);
   const sums = new Map<string, { studentId: string; pointId: string; held: number; of: number }>();
   for (const row of showings.rows) {
     const read = readShowing(row.counts);

@@ -18,6 +18,7 @@ import { readAttendance, readEvidence } from '../../data/queries/evidence';
 import { type Judging } from '../judging/judging';
 import type { Who } from '../who';
 import { poolSums } from './pool';
+import { standingLook } from '../../data/queries/standingLook';
 
 /** What belongs to the school and changes slowly: kept for some minutes in this process. */
 export interface SchoolBeliefs {
@@ -57,13 +58,13 @@ async function readHabits(
     select
       (select count(*)::int from attendance a join class_held c on c.school_id = a.school_id and c.id = a.class_id
         where c.day >= ${since} and c.day < ${today}::date) as attended,
-      (select count(distinct (l.student_id, coalesce(l.technique_id, l.sequence_id), l.day))::int from look l
+      (select count(distinct (l.student_id, coalesce(l.technique_id, l.sequence_id), l.day))::int from ${standingLook} l
         where l.day >= ${since} and l.day < ${today}::date) as lookdays,
-      (select array_agg(x.id::text) from (select distinct l.student_id as id from look l where l.day >= ${since}
+      (select array_agg(x.id::text) from (select distinct l.student_id as id from ${standingLook} l where l.day >= ${since}
         order by 1 limit 40) x) as students`);
   const seen = await tx.execute<{ technique: string; looks: number; marks: number }>(sql`
     select l.technique_id as technique, count(distinct l.id)::int as looks, count(*)::int as marks
-    from look l join mark m on m.school_id = l.school_id and m.look_id = l.id
+    from ${standingLook} l join mark m on m.school_id = l.school_id and m.look_id = l.id
     where l.day >= ${since} and l.technique_id is not null group by 1`);
   const one = counts.rows[0]!;
   const ids = one.students ?? [];

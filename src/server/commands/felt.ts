@@ -3,6 +3,7 @@ import { point } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import type { Runs } from './command';
 import { mustBeOnTheRoll } from './onTheRoll';
+import { standingLook } from '../../data/queries/standingLook';
 
 export const feltCommands: Runs<'felt.record'> = {
   /**
@@ -15,7 +16,7 @@ export const feltCommands: Runs<'felt.record'> = {
     if (f.studentId !== who.personId) {
       // Whoever was named as the partner; where nobody was, whoever was in class with them.
       const received = await tx.execute<{ n: number }>(sql`
-        select count(*)::int as n from look l
+        select count(*)::int as n from ${standingLook} l
         where l.student_id = ${f.studentId}::uuid and l.day >= ${who.today}::date - 3 and l.by <> ${who.personId}::uuid
           and (l.partner_id = ${who.personId}::uuid or (l.partner_id is null and exists (
             select 1 from attendance a join attendance b on b.school_id = a.school_id and b.class_id = a.class_id

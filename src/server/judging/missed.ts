@@ -17,6 +17,7 @@ import type { Transaction } from '../../data/connection';
 import { type Judging } from './judging';
 import { rankAbove } from './rankAbove';
 import { homeFit, roomOf, type RoomAtHome } from './room';
+import { standingLook } from '../../data/queries/standingLook';
 
 const MISSED_DAYS = 35;
 
@@ -79,10 +80,9 @@ async function readWatched(tx: Transaction, today: string) {
     sequence: string | null;
   }>(sql`
     select distinct l.student_id as student, l.day::text as day, l.technique_id as technique, l.sequence_id as sequence
-    from look l where l.day >= ${since} and l.day <= ${today}::date
+    from ${standingLook} l where l.day >= ${since} and l.day <= ${today}::date
       and exists (select 1 from person b where b.school_id = l.school_id and b.id = l.by and b.role <> 'student')
-      and (l.counts is not null or exists (select 1 from mark m where m.school_id = l.school_id and m.look_id = l.id))
-      and not exists (select 1 from look r where r.school_id = l.school_id and r.replaces = l.id)`);
+      and (l.counts is not null or exists (select 1 from mark m where m.school_id = l.school_id and m.look_id = l.id))`);
   const worn = await tx.execute<{ id: string; rank: string }>(sql`
     select distinct on (person_id) person_id as id, rank_id as rank from rank_held
     where person_id in (select l.student_id from look l where l.day >= ${since} and l.day <= ${today}::date)

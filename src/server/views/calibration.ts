@@ -27,6 +27,7 @@ import { judgeStudent } from '../judging/judge';
 import { readJudging, type Judging } from '../judging/judging';
 import { rankAbove } from '../judging/rankAbove';
 import type { Who } from '../who';
+import { standingLook } from '../../data/queries/standingLook';
 
 const LATELY = 60;
 /** A point stands in a look if so much of it held: the share of a steady standard. */
@@ -99,10 +100,9 @@ export async function calibrationView(tx: Transaction, who: Who): Promise<Calibr
     select l.by, l.student_id::text || m.point_id::text || l.side || l.condition_id::text as thing, l.day::text as day,
       case when m.values is null then m.held
         else (select count(*)::int from unnest(m.values) x where x between p.accepted_lo and p.accepted_hi) end as held, m.of as "of"
-    from look l join mark m on m.school_id = l.school_id and m.look_id = l.id
+    from ${standingLook} l join mark m on m.school_id = l.school_id and m.look_id = l.id
     join point p on p.school_id = m.school_id and p.id = m.point_id
-    where l.day > ${who.today}::date - 120 and m.kind <> 'felt'
-      and not exists (select 1 from look r where r.school_id = l.school_id and r.replaces = l.id)`);
+    where l.day > ${who.today}::date - 120 and m.kind <> 'felt'`);
   const marks = rows.map((r): WatchedMark => ({ ...r, day: dayNumber(r.day) }));
   const names = new Map(
     (await tx.select({ id: person.id, name: person.name }).from(person)).map((p) => [p.id, p.name]),

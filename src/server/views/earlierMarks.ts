@@ -3,6 +3,7 @@ import type { EarlierMarksView, ViewInput } from '../../contracts/views';
 import type { Transaction } from '../../data/connection';
 import { readLibrary } from '../../data/queries/library';
 import type { Who } from '../who';
+import { standingLook } from '../../data/queries/standingLook';
 
 /** The newest marks on the points of a technique, with whose they are where somebody else watched. */
 export async function earlierMarksView(
@@ -20,10 +21,9 @@ export async function earlierMarksView(
         m.of as "of", l.id as "lookId",
         case when l.by = ${who.personId}::uuid then null else (select b.name from person b where b.school_id = l.school_id and b.id = l.by) end as by,
         row_number() over (partition by l.student_id, m.point_id, l.side order by l.day desc, l.at desc) as nth, l.at
-      from mark m join look l on l.school_id = m.school_id and l.id = m.look_id
+      from mark m join ${standingLook} l on l.school_id = m.school_id and l.id = m.look_id
       join point p on p.school_id = m.school_id and p.id = m.point_id
       where m.point_id = any(${sql.param(points)}::uuid[]) and l.day > ${who.today}::date - 400
-        and not exists (select 1 from look r where r.school_id = l.school_id and r.replaces = l.id)
     ) newest where nth <= 5 order by day desc, at desc`);
   return { marks: rows };
 }

@@ -3,6 +3,7 @@ import { storedSlips } from '../../contracts/stored/slips';
 import type { EarlierShowingsView, ViewInput } from '../../contracts/views';
 import type { Transaction } from '../../data/connection';
 import type { Who } from '../who';
+import { standingShowing } from '../../data/queries/standingLook';
 
 /** The newest showings of a sequence, three of each student. */
 export async function earlierShowingsView(
@@ -24,10 +25,8 @@ export async function earlierShowingsView(
       select l.id, l.student_id as "studentId", l.day::text as day, l.part_from as "from", l.counts, l.slips,
         b.name as by, l.by = ${who.personId}::uuid as "byMe", l.at,
         row_number() over (partition by l.student_id order by l.day desc, l.at desc) as nth
-      from look l join person b on b.school_id = l.school_id and b.id = l.by
-      join sequence s on s.school_id = l.school_id and s.id = l.sequence_id
-      where l.sequence_id = ${sequenceId}::uuid and l.counts is not null and s.counts = l.of_counts
-        and not exists (select 1 from look r where r.school_id = l.school_id and r.replaces = l.id)
+      from ${standingShowing} l join person b on b.school_id = l.school_id and b.id = l.by
+      where l.sequence_id = ${sequenceId}::uuid
     ) newest where nth <= 4 order by day desc, at desc`);
   return { showings: rows.map((r) => ({ ...r, slips: r.slips === null ? [] : storedSlips.upgrade(r.slips) })) };
 }

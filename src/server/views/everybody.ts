@@ -10,13 +10,14 @@ import { readJudging } from '../judging/judging';
 import { reasonContext } from '../judging/reasonContext';
 import { rankAbove } from '../judging/rankAbove';
 import type { Who } from '../who';
+import { standingLook } from '../../data/queries/standingLook';
 
 /** "Who is ready?", of all belts at once: everybody against their own next belt, sorted by what is missing. */
 export async function everybodyView(tx: Transaction, who: Who): Promise<EverybodyView> {
   const j = await readJudging(tx, who.today);
   const roll = await readRoll(tx);
   const looks = await tx.execute<{ id: string; n: number }>(
-    sql`select student_id as id, count(*)::int as n from look group by 1`,
+    sql`select student_id as id, count(*)::int as n from ${standingLook} l group by 1`,
   );
   const lookCount = new Map(looks.rows.map((r) => [r.id, r.n]));
   const shown = ({ id, name, cloth }: (typeof j.versions.ranks)[number]) => ({ id, name, cloth });

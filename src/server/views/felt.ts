@@ -4,6 +4,7 @@ import type { ConditionShown, StudentView } from '../../contracts/views';
 import { type Side } from '../../core';
 import type { Transaction } from '../../data/connection';
 import type { Judging } from '../judging/judging';
+import { standingLook } from '../../data/queries/standingLook';
 
 const FELT_DAYS = 3;
 /**
@@ -27,7 +28,7 @@ export async function feltAsked(
   }>(sql`
     select distinct l.student_id as student, p.name, l.technique_id as technique, l.condition_id as condition, l.side,
       l.day::text as day, coalesce(l.partner_id = ${me}::uuid, false) as named
-    from look l join person p on p.school_id = l.school_id and p.id = l.student_id
+    from ${standingLook} l join person p on p.school_id = l.school_id and p.id = l.student_id
     where l.technique_id is not null and l.day >= ${j.today}::date - ${FELT_DAYS}::int and l.by <> ${me}::uuid
       and (l.student_id = ${me}::uuid or l.partner_id = ${me}::uuid or l.partner_id is null and exists (
         select 1 from class_held c join attendance a on a.school_id = c.school_id and a.class_id = c.id
@@ -36,7 +37,7 @@ export async function feltAsked(
     order by day desc, p.name`);
   const told = await tx.execute<{ student: string; point: string; side: Side; day: string }>(sql`
     select l.student_id as student, m.point_id as point, l.side, max(l.day)::text as day
-    from mark m join look l on l.school_id = m.school_id and l.id = m.look_id
+    from mark m join ${standingLook} l on l.school_id = m.school_id and l.id = m.look_id
     where m.kind = 'felt' and m.told_by = ${me}::uuid and l.day >= ${j.today}::date - ${FELT_DAYS}::int
     group by l.student_id, m.point_id, l.side`);
   const toldOn = new Map(told.rows.map((t) => [`${t.student} ${t.point} ${t.side}`, t.day]));

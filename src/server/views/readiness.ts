@@ -9,6 +9,7 @@ import { judgeStudent } from '../judging/judge';
 import { readJudging } from '../judging/judging';
 import { rankAbove } from '../judging/rankAbove';
 import type { Who } from '../who';
+import { standingLook } from '../../data/queries/standingLook';
 
 /** "Who is ready?": everybody who wears a belt against all that the next one asks. */
 export async function readinessView(
@@ -25,7 +26,7 @@ export async function readinessView(
   const shown = ({ id, name, cloth }: typeof rank) => ({ id, name, cloth });
   const conditionName = new Map(conditions.map((c) => [c.id, c.name]));
   const looks = await tx.execute<{ id: string; n: number }>(
-    sql`select student_id as id, count(*)::int as n from look group by 1`,
+    sql`select student_id as id, count(*)::int as n from ${standingLook} l group by 1`,
   );
   const lookCount = new Map(looks.rows.map((r) => [r.id, r.n]));
   // Students of one belt may follow different versions: the columns are everything that any of them is asked.

@@ -52,6 +52,7 @@ import { feltAsked } from './felt';
 import { chanceShown } from './shown/chance';
 import { focusShown, slipShown } from './shown/slip';
 import { showingShown } from './studentLooks';
+import { standingLook } from '../../data/queries/standingLook';
 
 function shown(
   j: Judging,
@@ -165,7 +166,7 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
     .innerJoin(rank, eq(rank.id, rankHeld.rankId))
     .where(eq(rankHeld.personId, id))
     .orderBy(desc(rankHeld.since), desc(rankHeld.at));
-  const standing = sql`not exists (select 1 from look r where r.school_id = ${look.schoolId} and r.replaces = ${look.id})`;
+  const standing = sql`exists (select 1 from ${standingLook} l where l.school_id = ${look.schoolId} and l.id = ${look.id})`;
   const looks = await tx
     .select({
       id: look.id,
@@ -189,7 +190,9 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
     .groupBy(look.schoolId, look.id)
     .orderBy(desc(look.day), desc(look.at))
     .limit(40);
-  const counted = await tx.execute<{ n: number }>(sql`select count(*)::int as n from look where student_id = ${id}`);
+  const counted = await tx.execute<{ n: number }>(
+    sql`select count(*)::int as n from ${standingLook} l where student_id = ${id}`,
+  );
   const said = j.consents.get(id) ?? null;
   const agreed = await tx.select().from(consent).where(eq(consent.studentId, id)).orderBy(desc(consent.at)).limit(20);
   const open = await tx

@@ -10,6 +10,7 @@ import { look, mark, person, technique } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import { dayIn, type Who } from '../who';
 import { shownPoints } from './library';
+import { standingLook } from '../../data/queries/standingLook';
 
 export const isTechnique = (item: Item, id: string): boolean => 'technique' in item && item.technique === id;
 
@@ -48,6 +49,7 @@ export async function techniqueView(tx: Transaction, who: Who, { id }: ViewInput
             points.map((p) => p.id),
           ),
           gte(look.day, addDays(who.today, -90)),
+          sql`exists (select 1 from ${standingLook} l where l.school_id = ${look.schoolId} and l.id = ${look.id})`,
         ),
       )
       .groupBy(mark.pointId);

@@ -1,6 +1,6 @@
 import { useMemo, type KeyboardEvent } from 'react';
 import type { EverybodyView } from '../../../contracts/views';
-import { byMissing, capital, dateInWords, inWords, plural, READINESS, tenthsInWords } from '../../../core';
+import { capital, dateInWords, inWords, plural, READINESS, tenthsInWords } from '../../../core';
 import { useEastern } from '../../../kit/fonts/useEastern';
 import { IslandRoot } from '../../../kit/IslandRoot';
 import { Belt } from '../../../kit/marks/Belt';
@@ -8,12 +8,14 @@ import { ChanceRule } from '../../../kit/marks/ChanceRule';
 import { Lozenge } from '../../../kit/marks/Lozenge';
 import { VerdictLegend } from '../../../kit/marks/VerdictLegend';
 import { useAsked } from '../../../kit/useAsked';
+import { useByMissing } from './useByMissing';
 
 /** "Who is ready?", of all belts: everybody against their own next belt, by what is missing; moved through by keys. */
 export default function Everybody({ view }: { view: EverybodyView }) {
   useEastern(...view.rows.map((r) => r.name));
   const { view: said, wrong } = useAsked('chances', {});
   const chances = useMemo(() => said && new Map(said.rows.map((r) => [r.studentId, r])), [said]);
+  const ordered = useByMissing(view.rows, chances, '.everybody tbody');
   const keys = (e: KeyboardEvent) => {
     const by = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
     if (by === 0 || !(e.target instanceof HTMLElement)) return;
@@ -62,10 +64,7 @@ export default function Everybody({ view }: { view: EverybodyView }) {
             </thead>
             <tbody>
               {READINESS.map((group) => {
-                const rows = byMissing(
-                  view.rows.filter((r) => r.group === group),
-                  (id) => chances?.get(id)?.chance,
-                );
+                const rows = ordered.filter((r) => r.group === group);
                 return rows.map((r, i) => {
                   const c = chances?.get(r.id);
                   return (

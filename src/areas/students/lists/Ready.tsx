@@ -1,16 +1,7 @@
 import ButtonBase from '@mui/material/ButtonBase';
 import { useMemo, useState, type KeyboardEvent } from 'react';
 import type { ReadinessView } from '../../../contracts/views';
-import {
-  byMissing,
-  READINESS,
-  capital,
-  dateInWords,
-  inWords,
-  missingInWords,
-  plural,
-  tenthsInWords,
-} from '../../../core';
+import { READINESS, capital, dateInWords, inWords, missingInWords, plural, tenthsInWords } from '../../../core';
 import { IslandRoot } from '../../../kit/IslandRoot';
 import { Belt } from '../../../kit/marks/Belt';
 import { ChanceRule } from '../../../kit/marks/ChanceRule';
@@ -19,6 +10,7 @@ import { Stick } from '../../../kit/marks/Stick';
 import { VerdictLegend } from '../../../kit/marks/VerdictLegend';
 import { useAsked } from '../../../kit/useAsked';
 import { firstName } from '../../../kit/words';
+import { useByMissing } from './useByMissing';
 
 const GATE_HEADS = {
   'time in rank': (n: number) => `${n} ${plural(n, 'month')}`,
@@ -39,16 +31,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
   const { view: said, wrong: noChances } = useAsked('chances', { rankId: view.rank.id });
   const chances = useMemo(() => said && new Map(said.rows.map((r) => [r.studentId, r])), [said]);
   // As they stand on the screen, also for the keys.
-  const ordered = useMemo(
-    () =>
-      READINESS.flatMap((group) =>
-        byMissing(
-          view.rows.filter((r) => r.group === group),
-          (id) => chances?.get(id)?.chance,
-        ),
-      ),
-    [view.rows, chances],
-  );
+  const ordered = useByMissing(view.rows, chances, '.matrix tbody');
   const { view: student, wrong: noStudent } = useAsked('student', at ? { id: at } : null);
   const keys = (e: KeyboardEvent) => {
     const across = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0;

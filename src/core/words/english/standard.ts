@@ -1,7 +1,12 @@
 import { type Standard, heldNeeded } from '../../syllabus';
 import { capital, countOf } from './speak';
 
-const PARTS: Readonly<Record<number, string>> = { 0.25: 'a quarter', 0.5: 'half', 0.75: 'three quarters' };
+const PARTS: Readonly<Record<number, string>> = {
+  0.25: 'a quarter',
+  0.4: 'two fifths',
+  0.5: 'half',
+  0.75: 'three quarters',
+};
 /** How much of an item may fall short: "a quarter", "2 points"; empty where nothing may. */
 export function mayFallInWords({ mayFallShort: part }: Pick<Standard, 'mayFallShort'>): string {
   if (part === 0) return '';

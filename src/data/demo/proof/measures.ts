@@ -27,7 +27,6 @@ import {
   slippingPoints,
   STEADY,
   type FocusSource,
-  type GradingRule,
   type Look,
   type LookedFor,
   type Mark,
@@ -38,6 +37,7 @@ import {
   type Verdict,
 } from '../../../core';
 import { techniqueOf, type DemoStudent } from '../generate';
+import { passesTruly } from '../grading';
 import { askedOf, evidenceBefore, habitsBefore, judgeOn, priorsBefore, spreadsBefore, type TrueSchool } from './school';
 
 /** How far a true share may lie from what a verdict says before the two contradict each other. */
@@ -73,39 +73,17 @@ export function contradictions(school: TrueSchool, days: readonly PlainDate[]): 
   return { verdicts, wrong };
 }
 
-/** What a grading would show: every item drawn from the truth and decided by the rule. */
-export function gradedTruly(
-  school: TrueSchool,
-  s: DemoStudent,
-  day: PlainDate,
-  random: Random,
-  rule: GradingRule = HOUSE_RULE,
-): boolean {
-  let failed = 0;
-  for (const r of askedOf(school, s)) {
-    const sides: Side[] = school.byId.get(techniqueOf(r))!.sided ? ['left', 'right'] : ['none'];
-    const points = school.pointsOf(r);
-    let fallen = 0;
-    let critical = false;
-    for (const p of points) {
-      const needed = Math.ceil((p.critical ? rule.criticalShare : rule.share) * rule.repetitions - 1e-9);
-      const stands = sides.every((side) => {
-        const chance = school.truth(s.id, p.id, side, day);
-        let held = 0;
-        for (let i = 0; i < rule.repetitions; i += 1) if (random() < chance) held += 1;
-        return held >= needed;
-      });
-      if (!stands && p.critical) critical = true;
-      else if (!stands) fallen += 1;
-    }
-    const others = points.filter((p) => !p.critical).length;
-    if (critical || fallen > Math.floor(rule.mayFallShort * others + 1e-9)) {
-      if (r.critical) return false;
-      failed += 1;
-    }
-  }
-  return failed <= rule.itemsMayFail;
-}
+/** What a grading on a day would decide of a student's next belt. */
+const gradedTruly = (school: TrueSchool, s: DemoStudent, day: PlainDate, random: Random): boolean =>
+  passesTruly(
+    askedOf(school, s),
+    {
+      pointsOf: school.pointsOf,
+      isSided: (r) => school.byId.get(techniqueOf(r))!.sided,
+      truth: (pointId, side) => school.truth(s.id, pointId, side, day),
+    },
+    random,
+  );
 
 const GRADINGS = 5;
 
