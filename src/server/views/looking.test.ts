@@ -235,10 +235,14 @@ describe('what was missed', () => {
     await s.send('instructor', 'look.record', wrong);
     expect(await missed()).toEqual([]);
     await s.send('instructor', 'look.record', aLook(s, { day: day(2), marks: [], replaces: wrong.id }));
-    await s.send('instructor', 'look.record', aLook(s, { day: day(1), marks: [], note: 'Limps. Asked him to sit.' }));
+    await s.send(
+      'instructor',
+      'look.record',
+      aLook(s, { day: day(1), marks: [], note: 'Limps. Asked him to sit.', partnerId: pupil }),
+    );
     expect(await missed()).toHaveLength(1);
     expect((await page(s)).looks[0]).toMatchObject({ note: 'Limps. Asked him to sit.', of: 0 });
-    // What the partner felt is no look of a teacher.
+    // What the partner felt is no look of a teacher. A look that was taken back names no partner any more.
     await s.send('student', 'felt.record', {
       id: v7(),
       studentId: s.student,
