@@ -20,6 +20,8 @@ export interface Spreads {
   form: number;
   /** How many times faster people grow than their series by themselves say: these are too short to be sure of it. */
   growth: number;
+  /** What is usual over all of the school's points, and how far they lie apart; null: nothing is known of them. */
+  usual: { mean: number; sd: number } | null;
   /** How far each side lies off the other on the whole: a mean, no deviation. */
   sides: Readonly<Record<Side, number>>;
 }
@@ -30,9 +32,10 @@ export const FIRST_SPREADS: Spreads = {
   point: 0.6,
   form: 0.25,
   growth: 1,
+  usual: null,
   sides: { left: 0, right: 0, none: 0 },
 };
-/** What is believed where fewer than five of the school's people were seen at a point. */
+/** What is believed of a point where nothing is known of any. */
 const UNKNOWN = { x: 0, sd: 2 };
 const OWN_DAYS = 180;
 
@@ -112,10 +115,29 @@ export const expectedOf =
   (pointId: string, side: Side): Expected => {
     const prior = pool(pointId);
     const shared = { levelSd: level.sd, formSd: spreads.form };
-    return isUnknown(prior)
-      ? { ...UNKNOWN, ...shared }
-      : { x: logit(prior.a / (prior.a + prior.b)) + spreads.sides[side] + level.mean, sd: spreads.point, ...shared };
+    // Fewer than five of the school's people were seen at it: as the others are, with how far they lie apart.
+    if (isUnknown(prior))
+      return spreads.usual
+        ? {
+            x: spreads.usual.mean + spreads.sides[side] + level.mean,
+            sd: Math.hypot(spreads.point, spreads.usual.sd),
+            ...shared,
+          }
+        : { ...UNKNOWN, ...shared };
+    return {
+      x: logit(prior.a / (prior.a + prior.b)) + spreads.sides[side] + level.mean,
+      sd: spreads.point,
+      ...shared,
+    };
   };
+
+/** What is usual over the points that were seen: five of them say something. */
+function usualOf(people: readonly (readonly Line[])[]): Spreads['usual'] {
+  const each = [...new Set(people.flatMap((own) => own.map((l) => l.usual)))];
+  if (each.length < 5) return null;
+  const mean = each.reduce((n, x) => n + x, 0) / each.length;
+  return { mean, sd: Math.sqrt(each.reduce((n, x) => n + (x - mean) ** 2, 0) / each.length) };
+}
 
 /** The first belief counts as much as so many students, lines and days of the school's own. */
 const FIRST_WEIGHS = { level: 10, point: 100, form: 40, growth: 10 };
@@ -172,6 +194,7 @@ export function spreadsOf(
       level: pooled(FIRST_SPREADS.level, FIRST_WEIGHS.level, levels, all.filter((l) => l.length > 0).length),
       point: pooled(FIRST_SPREADS.point, FIRST_WEIGHS.point, points, lines),
       form: FIRST_SPREADS.form,
+      usual: usualOf(all),
       growth: Math.min(2, Math.max(0.5, spreads.growth * (1 + (sure > 0 ? faster / (sure + FIRST_WEIGHS.growth) : 0)))),
       sides: {
         left: spreads.sides.left + off.left / n.left,
