@@ -1,7 +1,11 @@
 import { eq } from 'drizzle-orm';
+import { dayInWords, daysBetween } from '../../core';
 import { attendance, classHeld, person } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import type { Runs } from './command';
+
+/** So many days back an instructor may still put a class right; the head may go further. */
+const MENDED_WITHIN = 14;
 
 export const classCommands: Runs<'class.record'> = {
   'class.record': async (tx, who, c) => {
@@ -13,6 +17,13 @@ export const classCommands: Runs<'class.record'> = {
         {
           mends: [{ say: 'Take it as today’s class', set: { day: who.today } }],
         },
+      );
+    // A class that is new is taken however late it comes; who was there long ago is no longer changed in passing.
+    const [before] = await tx.select({ day: classHeld.day }).from(classHeld).where(eq(classHeld.id, c.id));
+    if (before && who.role !== 'head' && daysBetween(before.day, who.today) > MENDED_WITHIN)
+      throw new Refusal(
+        403,
+        `This class was on ${dayInWords(before.day, who.today)}. After ${MENDED_WITHIN} days only a head instructor changes who was there.`,
       );
     const known = new Set((await tx.select({ id: person.id }).from(person)).map((p) => p.id));
     const there = c.present.filter((id) => known.has(id));

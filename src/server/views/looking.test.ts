@@ -287,6 +287,29 @@ describe('the order of the line', () => {
   });
 });
 
+describe('a class long ago', () => {
+  it('is taken late, but who was there is then changed by the head only', async () => {
+    const s = await smallSchool(t, 'LongAgo');
+    const [a, b] = [s.student, s.as.student.personId];
+    const old = { id: v7(), day: addDays(DAY, -15), minutes: 60 };
+    await s.send('instructor', 'class.record', { ...old, present: [a] });
+    await expect(s.send('instructor', 'class.record', { ...old, present: [a, b] })).rejects.toThrow(/only a head/);
+    // Nor by saying another day.
+    await expect(s.send('instructor', 'class.record', { ...old, day: DAY, present: [b] })).rejects.toThrow(
+      /only a head/,
+    );
+    const here = async () =>
+      (await t.owner.query<{ id: string }>(`select person_id as id from attendance where class_id = $1`, [old.id]))
+        .rows;
+    expect((await here()).map((r) => r.id)).toEqual([a]);
+    await s.send('head', 'class.record', { ...old, present: [a, b] });
+    expect((await here()).length).toBe(2);
+    const lately = { id: v7(), day: addDays(DAY, -14), minutes: 60 };
+    await s.send('instructor', 'class.record', { ...lately, present: [a] });
+    await s.send('instructor', 'class.record', { ...lately, present: [b] });
+  });
+});
+
 describe('chance, calibration and outcomes', () => {
   it('a chance is shown only from enough looks, with their number', async () => {
     const s = await smallSchool(t, 'Chance');
@@ -326,6 +349,36 @@ describe('chance, calibration and outcomes', () => {
     await expect(
       s.send('head', 'outcome.record', { ...decide, id: v7(), day: addDays(DAY, 2), passed: true }),
     ).rejects.toThrow(/not in the future/);
+  });
+});
+
+describe('what was believed before', () => {
+  it('a word of the head does not reach back before the day on which it was said', async () => {
+    const s = await smallSchool(t, 'Believed');
+    for (let i = 20; i <= 28; i += 2) await Promise.all(seen(s, addDays(DAY, -i), 3));
+    const decided = async () => {
+      const id = v7();
+      await s.send('head', 'outcome.record', {
+        id,
+        studentId: s.student,
+        rankId: s.ranks[1]!,
+        day: addDays(DAY, -10),
+        passed: true,
+        note: '',
+      });
+      const { rows } = await t.owner.query<{ chance: number }>(`select chance from outcome where id = $1`, [id]);
+      return rows[0]!.chance;
+    };
+    const before = await decided();
+    expect(before).toBeGreaterThan(0);
+    await s.send('head', 'override.set', {
+      id: v7(),
+      studentId: s.student,
+      requirementId: s.requirement,
+      word: 'met',
+      reason: 'Seen at the summer camp.',
+    });
+    expect(await decided()).toBeCloseTo(before, 6);
   });
 });
 

@@ -1,4 +1,4 @@
-import { render, screen, within } from '@testing-library/react';
+import { act, cleanup, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { EverybodyView } from '../../../contracts/views';
@@ -48,6 +48,22 @@ describe('who is ready, of all belts', () => {
     const of = (name: string) => within(screen.getByRole('link', { name }).closest('tr')!);
     expect(await of('Ilse').findByText('7 in 10')).toBeTruthy();
     expect(of('Bram').getByText('too few looks')).toBeTruthy();
+  });
+
+  it('within a group the likelier stand first once chances are there, but not under somebody’s keys', async () => {
+    const rows = [row('Bram'), row('Ilse'), row('Noor', { words: ['short', 'short'] })];
+    open(rows);
+    const names = () => [...document.querySelectorAll('a.who')].map((a) => a.textContent);
+    expect(names()).toEqual(['Bram', 'Ilse', 'Noor']);
+    await screen.findByText('7 in 10');
+    await waitFor(() => expect(names()).toEqual(['Ilse', 'Bram', 'Noor']));
+    cleanup();
+    open(rows);
+    const bram = screen.getByRole('link', { name: 'Bram' });
+    act(() => bram.focus());
+    await screen.findByText('7 in 10');
+    expect(names()).toEqual(['Bram', 'Ilse', 'Noor']);
+    expect(document.activeElement).toBe(bram);
   });
 
   it('is gone through by keys, and stops at both ends', async () => {

@@ -1,5 +1,5 @@
 import type { StudentView } from '../../../contracts/views';
-import { capital, chanceAgainstWords, chanceInWords, inWords, listInWords, low } from '../../../core';
+import { capital, chanceAgainstWords, chanceInWords, inWords, listInWords, low, plural } from '../../../core';
 import { ChanceRule } from '../../../kit/marks/ChanceRule';
 
 /** How likely the belt passes on the day, gates aside, with the looks behind it. */
@@ -56,5 +56,5 @@ function tooEarly({ requirements, reader, student }: StudentView): string {
   const whose = reader === 'student' ? 'you' : student.name.split(' ')[0];
   const watched = requirements.length - unseen.length;
   const comes = next.length > 0 ? ` Next: ${listInWords(next.map((r) => low(r.name)))}.` : '';
-  return `Too early to say: ${whose} ${reader === 'student' ? 'have' : 'has'} been watched at ${watched === 0 ? 'none' : inWords(watched)} of ${inWords(requirements.length)} things so far.${comes}`;
+  return `Too early to say: ${whose} ${reader === 'student' ? 'have' : 'has'} been watched at ${watched === 0 ? 'none' : inWords(watched)} of ${inWords(requirements.length)} ${plural(requirements.length, 'thing')} so far.${comes}`;
 }
