@@ -50,17 +50,6 @@ export function betaCdf(x: number, a: number, b: number): number {
   return x < (a + 1) / (a + b + 2) ? (front * fraction(x, a, b)) / a : 1 - (front * fraction(1 - x, b, a)) / b;
 }
 
-/** The share below which Beta(a, b) lies with the chance `q`, by halving; good to a millionth. */
-export function betaQuantile(q: number, a: number, b: number): number {
-  let [lo, hi] = [0, 1];
-  for (let i = 0; i < 40 && hi - lo > 1e-7; i += 1) {
-    const mid = (lo + hi) / 2;
-    if (betaCdf(mid, a, b) < q) lo = mid;
-    else hi = mid;
-  }
-  return (lo + hi) / 2;
-}
-
 /** The chance of `h` held of `m` when the share is distributed as Beta(a, b). */
 export function betaBinomial(h: number, m: number, a: number, b: number): number {
   const choose = logGamma(m + 1) - logGamma(h + 1) - logGamma(m - h + 1);
@@ -111,24 +100,3 @@ export const drawNormal = (random: Random): number =>
 /** A draw from Student's t with four degrees of freedom: normal in the middle, with heavy tails. */
 export const drawHeavy = (random: Random): number =>
   drawNormal(random) / Math.sqrt(-(Math.log(1 - random()) + Math.log(1 - random())) / 2);
-
-/** A gamma draw with shape `a` (Marsaglia and Tsang 2000). */
-function drawGamma(random: Random, a: number): number {
-  if (a < 1) return drawGamma(random, a + 1) * (1 - random()) ** (1 / a);
-  const d = a - 1 / 3;
-  const c = 1 / Math.sqrt(9 * d);
-  for (;;) {
-    const x = drawNormal(random);
-    const v = (1 + c * x) ** 3;
-    if (v <= 0) continue;
-    const u = 1 - random();
-    if (Math.log(u) < 0.5 * x * x + d - d * v + d * Math.log(v)) return d * v;
-  }
-}
-
-/** A draw from Beta(a, b). */
-export function drawBeta(random: Random, a: number, b: number): number {
-  const x = drawGamma(random, a);
-  const y = drawGamma(random, b);
-  return x + y > 0 ? x / (x + y) : a / (a + b);
-}

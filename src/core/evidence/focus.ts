@@ -1,7 +1,7 @@
 import { BODY_PARTS, canHurt, type Point, type Slip } from '../technique/point';
 import { fromDayNumber, type PlainDate } from '../units/plainDate';
 import type { Side } from '../units/side';
-import type { Entry, Evidence } from './looks';
+import { entriesOn, type Entry, type Evidence } from './looks';
 import type { PointVerdict, Verdict } from './verdict';
 
 /** A requirement with its verdict, as the choice of a correction sees it. Overruled to met is met. */
@@ -56,16 +56,6 @@ export interface Focus extends Slipping {
 
 const LAST_LOOKS = 5;
 const place = new Map(BODY_PARTS.map((b, i) => [b, i]));
-
-/** Entries of one side; what is asked without sides is read from all of them. */
-export const entriesOn = (evidence: Evidence, pointId: string, side: Side): readonly Entry[] => {
-  const at = evidence.get(pointId);
-  if (!at) return [];
-  if (side !== 'none') return at[side];
-  return at.left.length + at.right.length === 0
-    ? at.none
-    : [...at.none, ...at.left, ...at.right].sort((a, b) => b.day - a.day || b.at - a.at);
-};
 
 /** Not standing, and held in a smaller share than asked. */
 const fallsShort = (p: PointVerdict): boolean => p.looksNeeded > 0 && p.window.held < p.share * p.window.of - 1e-9;

@@ -9,6 +9,7 @@ declare module 'jstat' {
     betaln(a: number, b: number): number;
     beta: Distribution;
     binomial: Pick<Distribution, 'cdf'>;
+    studentt: { inv(q: number, degrees: number): number };
   };
   export default jstat;
 }

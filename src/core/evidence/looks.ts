@@ -104,6 +104,15 @@ export function gatherEvidence(looks: readonly Look[], ranges: Ranges): Evidence
   return evidence;
 }
 
+/** What was seen at a point on a side, newest first; what is asked without sides is shown by either side. */
+export function entriesOn(evidence: Evidence, pointId: string, side: Side): readonly Entry[] {
+  const at = evidence.get(pointId);
+  if (!at) return [];
+  if (side !== 'none') return at[side];
+  if (at.left.length + at.right.length === 0) return at.none;
+  return [...at.none, ...at.left, ...at.right].sort(newestFirst);
+}
+
 /** What was known before a day, given as a day number. */
 export const evidenceUntil = (evidence: Evidence, day: number): Evidence =>
   new Map(

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { changeOf, context, look, order, point, reasonOf, requirement } from './builders';
 import { gatherEvidence, type Entry } from './looks';
 import { lostUnder, pointState } from './shown';
+import { stick } from './stick';
 import { verdict } from './verdict';
 import { takeWindow } from './window';
 
@@ -131,5 +132,40 @@ describe('the window it rests on', () => {
     const state = pointState(entries, STEADY_WINDOW, 0.8, false, asked);
     expect(state.window).toMatchObject({ held: 8, of: 10, days: 2 });
     expect(state.shown).toEqual({ day: entries[0]!.day, held: 8, of: 10 });
+  });
+});
+
+describe('what is said and drawn of it', () => {
+  it('the stick has a peg where it was shown, and one where it was lost', () => {
+    const list = days('02', 5, 4, 1);
+    const r = requirement({ mayFallShort: 0 });
+    const at = (n: number) => {
+      const looks = seen(heel.id, list.slice(0, n));
+      const v = verdict(r, looks, context([heel], { sided: false, today: '2026-02-10' }));
+      return stick(gatherEvidence(looks, new Map()), { requirement: r, verdict: v }, 'none', order);
+    };
+    expect(at(1)).toMatchObject({ shown: null, lost: null });
+    expect(at(2)).toMatchObject({ marks: [...'HHHHHHHHHS'], shown: 10, lost: null });
+    // The second evening's five come first, then the third's.
+    expect(at(3)).toMatchObject({ marks: [...'HHHHSHSSSS'], shown: 5, lost: 10 });
+  });
+
+  it('what has no sides is drawn in the order in which it was made, whatever side it was seen on', () => {
+    const looks = [
+      look('2026-02-01', 'right', { [heel.id]: [5, 5] }),
+      look('2026-02-02', 'left', { [heel.id]: [0, 5] }),
+      look('2026-02-03', 'right', { [heel.id]: [5, 5] }),
+    ];
+    const r = requirement();
+    const v = verdict(r, looks, context([heel], { sided: false, today: '2026-02-10' }));
+    const drawn = stick(gatherEvidence(looks, new Map()), { requirement: r, verdict: v }, 'none', order);
+    expect(drawn.marks.join('')).toBe('SSSSSHHHHH');
+  });
+
+  it('what went stale on a poor look asks for as many looks as it needs', () => {
+    // Eight, then six of ten: carried, then stale; of the newest five two held.
+    const v = judged(heel, days('01', 4, 4, 2), '2026-03-20');
+    expect([v.word, v.looksNeeded]).toEqual(['stale', 2]);
+    expect(changeOf(v)).toBe('Two clean looks of 5 repetitions, each on another day, would show it again.');
   });
 });

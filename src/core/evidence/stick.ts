@@ -1,7 +1,7 @@
 import type { Requirement } from '../syllabus/standard';
 import type { ConditionOrder } from '../units/condition';
 import type { Side } from '../units/side';
-import type { Entry, Evidence } from './looks';
+import { entriesOn, type Evidence } from './looks';
 import type { Verdict } from './verdict';
 import { dayLimit, qualifies } from './window';
 
@@ -27,12 +27,7 @@ export function stick(
   const { requirement: r, verdict } = judged;
   const most = Math.min(r.standard.repetitions, 10);
   const pointId = verdict.worst?.point.id;
-  const sides = pointId === undefined ? undefined : evidence.get(pointId);
-  const entries: readonly Entry[] = sides
-    ? side === 'none'
-      ? [...sides.none, ...sides.left, ...sides.right]
-      : sides[side]
-    : [];
+  const entries = pointId === undefined ? [] : entriesOn(evidence, pointId, side);
   const asked = { conditionId: r.conditionId, purpose: r.purpose, stage: r.stage, order };
   const marks: StickNotch[] = [];
   const days: number[] = [];

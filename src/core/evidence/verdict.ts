@@ -3,7 +3,7 @@ import { canHurt, type Point, type Range } from '../technique/point';
 import type { ConditionOrder } from '../units/condition';
 import { dayNumber, type PlainDate } from '../units/plainDate';
 import type { Side } from '../units/side';
-import { gatherEvidence, newestFirst, type Adaptation, type Entry, type Evidence, type Look } from './looks';
+import { entriesOn, gatherEvidence, type Adaptation, type Entry, type Evidence, type Look } from './looks';
 import { pointState, type PointState } from './shown';
 import { asideBecause, dayLimit, takeWindow, type Aside, type Asked, type Window } from './window';
 
@@ -59,7 +59,6 @@ export interface JudgeContext {
 }
 
 const TINY = 1e-9;
-const NO_ENTRIES: readonly Entry[] = [];
 
 /** Adaptations in force on a day: for each point the one written last. */
 export function adaptationsOn(
@@ -161,7 +160,7 @@ export function judge(requirement: Requirement, evidence: Evidence, context: Jud
     const at = evidence.get(point.id);
     for (const side of sides) {
       const other = side === 'left' ? at?.right : side === 'right' ? at?.left : undefined;
-      const entries = at ? entriesFor(at, side) : NO_ENTRIES;
+      const entries = entriesOn(evidence, point.id, side);
       points.push(judgePoint(point, isOwn, side, entries, (other?.length ?? 0) > 0, share, s, asked, today));
     }
   }
@@ -201,13 +200,6 @@ export function judge(requirement: Requirement, evidence: Evidence, context: Jud
   const soft = new Set(considered.flatMap((p) => (p.point.critical ? [] : [p.point.id])));
   const fallen = word === 'met' ? considered.filter((p) => p.looksNeeded > 0) : [];
   return { word, looksNeeded, points: considered, worst, mayFall: fallAtMost(s, soft.size), fallen };
-}
-
-/** What is asked without sides is shown by either side. */
-function entriesFor(at: Readonly<Record<Side, readonly Entry[]>>, side: Side): readonly Entry[] {
-  if (side !== 'none') return at[side];
-  if (at.left.length + at.right.length === 0) return at.none;
-  return [...at.none, ...at.left, ...at.right].sort(newestFirst);
 }
 
 /**

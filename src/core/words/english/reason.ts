@@ -138,9 +138,9 @@ export function changeInWords(verdict: Verdict, usual: number, repetitions: numb
     return isCarried(worst)
       ? `It is lost where fewer than ${lostAt(worst, repetitions)} of the last ${repetitions} hold.`
       : '';
-  if (verdict.word === 'stale') return 'One clean look makes it met again.';
   const size = countOf(usual, 'repetition');
-  const does = worst.lost ? 'would show it again' : 'would settle it';
+  if (verdict.word === 'stale' && n === 1) return 'One clean look makes it met again.';
+  const does = worst.lost || verdict.word === 'stale' ? 'would show it again' : 'would settle it';
   if (n === 1) return `One clean look of ${size} ${does}.`;
   return `${capital(inWords(n, 12))} clean looks of ${size}, each on another day, ${does}.`;
 }
