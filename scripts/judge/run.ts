@@ -2,16 +2,11 @@
 // fall short. `-- --json` prints an array of {id, what, value, goal, ok} and nothing else.
 import { addDays, addMonths, seeded, STEADY, TEMPLATES } from '../../src/core';
 import { calledMet } from '../../src/data/demo/proof/curve';
-import {
-  beltsAgainstTruth,
-  calibrationOf,
-  chancesAgainstTruth,
-  contradictions,
-  focusKept,
-  looksToSettle,
-  rangesThatHold,
-  TOLERANCE,
-} from '../../src/data/demo/proof/measures';
+import { calibrationOf, chancesAgainstTruth } from '../../src/data/demo/proof/chances';
+import { focusKept } from '../../src/data/demo/proof/focus';
+import { rangesThatHold } from '../../src/data/demo/proof/forecasts';
+import { looksToSettle } from '../../src/data/demo/proof/looks';
+import { beltsAgainstTruth, contradictions, TOLERANCE } from '../../src/data/demo/proof/verdicts';
 import { trueSchool } from '../../src/data/demo/proof/school';
 
 const json = process.argv.includes('--json');

@@ -1,6 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { addDays, addMonths, TEMPLATES } from '../../../core';
-import { chancesAgainstTruth, contradictions, focusKept, looksToSettle, rangesThatHold } from './measures';
+import { addDays, addMonths, seeded, TEMPLATES } from '../../../core';
+import { calibrationOf, chancesAgainstTruth } from './chances';
+import { focusKept } from './focus';
+import { rangesThatHold } from './forecasts';
+import { looksToSettle } from './looks';
+import { calledMet } from './curve';
+import { beltsAgainstTruth, contradictions } from './verdicts';
 import { trueSchool } from './school';
 
 // The small version of what the judge measures, with wide margins: it is to notice when judgement breaks.
@@ -17,7 +22,23 @@ describe('judgement against a known truth', () => {
   it('chances on the day tell more than the base rate', () => {
     const { outcomes, brier, base } = chancesAgainstTruth(school, [addDays(TODAY, -30), TODAY], 5, 100);
     expect(outcomes.length).toBeGreaterThan(60);
-    expect(brier).toBeLessThan(base * 0.9);
+    expect(brier).toBeLessThan(base * 0.6);
+    // On the whole as often as was said, without any correction.
+    const { said, came } = calibrationOf(outcomes);
+    expect(Math.abs(said - came)).toBeLessThan(0.1);
+  });
+
+  it('the good are called met, the poor are not, one weak critical point is mostly seen', () => {
+    const met = (shares: Parameters<typeof calledMet>[0]) => calledMet(shares, seeded(2), 400);
+    expect(met({ others: 0.9, critical: 0.97 })).toBeGreaterThan(0.8);
+    expect(met({ others: 0.7, critical: 0.8 })).toBeLessThan(0.05);
+    expect(met({ others: 0.95, critical: 0.95, weakest: 0.75 })).toBeLessThan(0.2);
+  });
+
+  it('“nothing missing” is seldom said of a belt that is not there', () => {
+    const { cases, falsely } = beltsAgainstTruth(school, [addDays(TODAY, -30), TODAY]);
+    expect(cases).toBeGreaterThan(20);
+    expect(falsely / cases).toBeLessThan(0.05);
   });
 
   it('“worth a look” settles a cohort sooner than walking the line', () => {
