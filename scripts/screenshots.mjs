@@ -52,6 +52,8 @@ await asProgram(async () => {
   await open(await linkTo('/students', 'Amber'));
   await take('ready');
   await open(await linkTo('/students', 'Ilse Marrow'));
+  // The forecast is tried out while one watches.
+  await page.getByText(/^8 times in 10/).waitFor({ timeout: 60_000 });
   await take('student');
   await open('/students/import');
   await page

@@ -123,6 +123,17 @@ describe('critical points, allowance, adaptation', () => {
     expect(verdict(requirement({ mayFallShort: 0.5 }), critical, all).word).toBe('short');
   });
 
+  it('several that fall short stand in one sentence', () => {
+    const points = ['Foot passes', 'On the knot', 'Hip square', 'Eyes up', 'Heel down'].map((id) => point(id));
+    const marks = Object.fromEntries(points.map((p, i) => [p.id, (i < 2 ? [1, 5] : [5, 5]) as [number, number]]));
+    const v = verdict(
+      requirement({ mayFallShort: 0.5 }),
+      days.flatMap((d) => both(d, marks)),
+      context(points),
+    );
+    expect(reasonOf(v)).toMatch(/ Foot passes and on the knot fall short, as two may\.$/);
+  });
+
   it('an older standard keeps its number of points, but never all of them', () => {
     const looks = days.flatMap((d) => both(d, { 'rear heel': [1, 5], knee: [5, 5] }));
     expect(verdict(requirement({ mayFallShort: 1 }), looks, context([heel, point('knee')])).word).toBe('met');

@@ -281,7 +281,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
         .matrix .group { text-align: left; vertical-align: top; font: 600 16px/20px var(--serif); padding: 3px 16px 6px 0; max-width: 130px; } .matrix .group span { display: block; font-family: var(--sans); font-weight: 430; }
         .matrix tbody th button { font: 430 14.5px/20px var(--sans); padding: 1px 10px 1px 4px; justify-content: flex-start; text-align: left; width: 100%; border-radius: 4px; }
         .matrix tr.lit > :not(.group) { background: var(--lit); } .matrix tr.lit button { font-weight: 700; }
-        .matrix .day { text-align: left; padding-left: 12px; white-space: nowrap; } .matrix td.cell { outline: 2px solid var(--pine); outline-offset: -2px; border-radius: 3px; }
+        .matrix .day { text-align: left; padding: 1px 8px 1px 10px; white-space: nowrap; font-size: 13.5px; } .matrix td.cell { outline: 2px solid var(--pine); outline-offset: -2px; border-radius: 3px; }
         .matrix .looks { padding-left: 12px; text-align: right; }
         @media (max-width: 1099px) { .ready { grid-template-columns: minmax(0, 1fr); } }
       `}</style>

@@ -4,7 +4,7 @@ import type { PointVerdict, Verdict } from '../../evidence/verdict';
 import { heldNeeded, type Purpose, type Requirement, type Standard } from '../../syllabus/standard';
 import { fromDayNumber, type PlainDate } from '../../units/plainDate';
 import { dayInWords } from './day';
-import { capital, countOf, inWords, listInWords, onSide, plural } from './speak';
+import { capital, countOf, inWords, listInWords, low, onSide, plural } from './speak';
 
 // Only part of a look may fit the window, so that counts can be fractions: in words what is whole, never more than was held.
 const figure = (n: number) => String(Math.floor(n + 1e-9));
@@ -95,7 +95,7 @@ function thinnest(worst: PointVerdict, verdict: Verdict, context: ReasonContext)
   const least = isCarried(worst)
     ? `${worst.point.name}${onSide(worst.side)}, shown ${dayInWords(fromDayNumber(worst.shown!.day), context.today)}, ${of(worst.shown!)}; now ${of(worst.window)}, lost under ${lostAt(worst, repetitions)}`
     : `${worst.point.name}, ${shares}, ${over}`;
-  const fallen = [...new Set(verdict.fallen.map((p) => p.point.name))];
+  const fallen = [...new Set(verdict.fallen.map((p) => low(p.point.name)))];
   const may =
     fallen.length === 0
       ? ''
