@@ -9,6 +9,7 @@ export * from './forecast';
 export * from './growth';
 export * from './level';
 export * from './looks';
+export * from './memory';
 export * from './nextLooks';
 export * from './posterior';
 export * from './reader';

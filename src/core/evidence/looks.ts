@@ -4,6 +4,7 @@ import { isHeld } from '../technique/point';
 import type { ConditionId } from '../units/condition';
 import { dayNumber, type PlainDate } from '../units/plainDate';
 import type { Side } from '../units/side';
+import { remembered } from './memory';
 
 /**
  * The result for one point in a look. `seen` and `counted` say how many of how many held; `measured` keeps every value
@@ -74,8 +75,8 @@ export const newestFirst = (a: Entry, b: Entry): number =>
   (a.conditionId < b.conditionId ? -1 : a.conditionId > b.conditionId ? 1 : 0);
 
 /**
- * Collects looks into evidence. The order in which they arrive does not matter. A measured value is held if inside the
- * range given for its point; a measured point without a range says nothing.
+ * Collects looks into evidence, as far back as they can still matter. The order in which they arrive does not matter. A
+ * measured value is held if inside the range given for its point; a measured point without a range says nothing.
  */
 export function gatherEvidence(looks: readonly Look[], ranges: Ranges): Evidence {
   const evidence = new Map<string, Record<Side, Entry[]>>();
@@ -100,7 +101,8 @@ export function gatherEvidence(looks: readonly Look[], ranges: Ranges): Evidence
     }
   }
   for (const sides of evidence.values())
-    for (const side of ['left', 'right', 'none'] as const) sides[side].sort(newestFirst);
+    for (const side of ['left', 'right', 'none'] as const)
+      sides[side] = [...remembered(sides[side].sort(newestFirst))];
   return evidence;
 }
 

@@ -30,6 +30,7 @@ import {
   type VerdictWord,
 } from '../../core';
 import type { Transaction } from '../connection';
+import { restandAll } from '../queries/standings';
 import { readFollowed, readVersions, versionFor } from '../queries/syllabus';
 import {
   consent,
@@ -106,6 +107,7 @@ export async function writeShowings(tx: Transaction, schoolId: string, made: Dem
     }
   }
   for (let i = 0; i < looks.length; i += 500) await tx.insert(look).values(looks.slice(i, i + 500));
+  await restandAll(tx);
 }
 const SLIPS = ['feet stop short', 'hips come late', 'looks down', 'block goes too far', 'breath is held'];
 

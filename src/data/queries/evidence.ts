@@ -1,9 +1,10 @@
-import { sql, type SQL } from 'drizzle-orm';
+import { sql } from 'drizzle-orm';
 import {
   dayNumber,
   isHeld,
   newestFirst,
   readShowing,
+  remembered,
   showingEntries,
   type Entry,
   type Evidence,
@@ -13,7 +14,6 @@ import {
   type Stage,
 } from '../../core';
 import type { Transaction } from '../connection';
-import { standingLook, standingShowing } from './standingLook';
 
 /** Evidence of many students at once, by student. */
 export type EvidenceByStudent = ReadonlyMap<string, Evidence>;
@@ -23,105 +23,86 @@ export type RangeOf = (studentId: string, pointId: string) => Range | undefined;
 
 interface Packed extends Record<string, unknown> {
   student: string;
-  point: string;
+  of: string;
+  from: number;
   side: Side;
   condition: string;
-  purpose: Purpose | null;
-  stage: Stage | null;
+  purpose: Purpose | '';
+  stage: Stage | '';
   packed: string;
+  /** Of a sequence: how many counts it has now. */
+  counts: number | null;
 }
 
-/**
- * Reads the marks of all students, or of those named, as evidence. The database packs the marks of one student, point,
- * side and condition into one text (`day,held,of[,values]` parted by `;`), which is several times quicker than a row a
- * mark. Replaced looks are left out.
- */
+type Gathered = Map<string, Map<string, Record<Side, Entry[]>>>;
+
+/** Reads what is known of all students, or of those named, as evidence: what is kept in the standings, opened. */
 export async function readEvidence(
   tx: Transaction,
   rangeOf: RangeOf,
   studentIds?: readonly string[],
 ): Promise<EvidenceByStudent> {
-  const whose = studentIds ? sql`and l.student_id = any(${sql.param([...studentIds])}::uuid[])` : sql``;
+  const whose = studentIds ? sql`where s.student_id = any(${sql.param([...studentIds])}::uuid[])` : sql``;
   const { rows } = await tx.execute<Packed>(sql`
-    select l.student_id as student, m.point_id as point, l.side, l.condition_id as condition, l.purpose, l.stage,
-      string_agg((l.day - date '1970-01-01')::text || ',' || ((extract(epoch from l.at) * 1000)::bigint)::text || ',' || m.held || ',' || m.of
-        || coalesce(',' || array_to_string(m.values, ','), ''), ';') as packed
-    from mark m join ${standingLook} l on l.school_id = m.school_id and l.id = m.look_id
-    where true ${whose}
-    group by 1, 2, 3, 4, 5, 6`);
+    select s.student_id as student, s.of, s.from_count as "from", s.side, s.condition_id as condition, s.purpose, s.stage,
+      s.entries as packed, q.counts
+    from standing s left join sequence q on s.from_count > 0 and q.school_id = s.school_id and q.id = s.of ${whose}`);
   const byStudent: Gathered = new Map();
   for (const row of rows) {
     let evidence = byStudent.get(row.student);
     if (!evidence) byStudent.set(row.student, (evidence = new Map<string, Record<Side, Entry[]>>()));
-    let sides = evidence.get(row.point);
-    if (!sides) evidence.set(row.point, (sides = { left: [], right: [], none: [] }));
-    const into = sides[row.side];
-    for (const one of row.packed.split(';')) {
-      const parts = one.split(',');
-      let held = Number(parts[2]);
-      let of = Number(parts[3]);
-      if (parts.length > 4) {
-        const range = rangeOf(row.student, row.point);
-        if (!range) continue;
-        const values = parts.slice(4);
-        of = values.length;
-        held = 0;
-        for (const x of values) if (isHeld(Number(x), range)) held += 1;
-      }
-      const entry: Entry = {
-        day: Number(parts[0]),
-        at: Number(parts[1]),
-        conditionId: row.condition,
-        purpose: row.purpose,
-        held,
-        of,
-      };
-      if (row.stage) entry.stage = row.stage;
-      into.push(entry);
-    }
+    if (row.from === 0) addMarks(evidence, row, rangeOf);
+    else addShowings(evidence, row);
   }
-  await readShowings(tx, byStudent, whose);
   for (const evidence of byStudent.values())
-    for (const sides of evidence.values()) {
-      if (sides.left.length > 1) sides.left.sort(newestFirst);
-      if (sides.right.length > 1) sides.right.sort(newestFirst);
-      if (sides.none.length > 1) sides.none.sort(newestFirst);
-    }
+    for (const sides of evidence.values())
+      for (const side of ['left', 'right', 'none'] as const)
+        if (sides[side].length > 1) sides[side] = [...remembered(sides[side].sort(newestFirst))];
   return byStudent;
 }
 
-type Gathered = Map<string, Map<string, Record<Side, Entry[]>>>;
+function sidesOf(evidence: Map<string, Record<Side, Entry[]>>, pointId: string): Record<Side, Entry[]> {
+  let sides = evidence.get(pointId);
+  if (!sides) evidence.set(pointId, (sides = { left: [], right: [], none: [] }));
+  return sides;
+}
 
-/** Adds the showings of sequences, a repetition for every count. Counts are only read while the sequence has as many. */
-async function readShowings(tx: Transaction, byStudent: Gathered, whose: SQL): Promise<void> {
-  const { rows } = await tx.execute<{
-    student: string;
-    sequence: string;
-    from: number;
-    counts: string;
-    day: string;
-    at: string;
-    condition: string;
-    purpose: Purpose | null;
-    stage: Stage | null;
-  }>(sql`
-    select l.student_id as student, l.sequence_id as sequence, l.part_from as "from", l.counts, l.day::text as day,
-      (extract(epoch from l.at) * 1000)::bigint as at, l.condition_id as condition, l.purpose, l.stage
-    from ${standingShowing} l where true ${whose}`);
-  for (const row of rows) {
-    const read = readShowing(row.counts);
-    if (!read) continue;
-    let evidence = byStudent.get(row.student);
-    if (!evidence) byStudent.set(row.student, (evidence = new Map<string, Record<Side, Entry[]>>()));
-    const when = { day: dayNumber(row.day), at: Number(row.at), conditionId: row.condition, purpose: row.purpose };
-    for (const { pointId, entry: plain } of showingEntries(
-      { sequenceId: row.sequence, from: row.from, ...read },
-      when,
-    )) {
-      let sides = evidence.get(pointId);
-      if (!sides) evidence.set(pointId, (sides = { left: [], right: [], none: [] }));
-      sides.none.push(row.stage ? { ...plain, stage: row.stage } : plain);
+const done = (row: Packed, day: string, at: string, held: number, of: number): Entry => ({
+  day: Number(day),
+  at: Number(at),
+  conditionId: row.condition,
+  purpose: row.purpose === '' ? null : row.purpose,
+  ...(row.stage === '' ? {} : { stage: row.stage }),
+  held,
+  of,
+});
+
+/** Marks of one point: a measured value holds where it lies within the range of the student asked. */
+function addMarks(evidence: Map<string, Record<Side, Entry[]>>, row: Packed, rangeOf: RangeOf): void {
+  const into = sidesOf(evidence, row.of)[row.side];
+  for (const one of row.packed.split(';')) {
+    const parts = one.split(',');
+    if (parts.length === 4) {
+      into.push(done(row, parts[0]!, parts[1]!, Number(parts[2]), Number(parts[3])));
+      continue;
     }
+    const range = rangeOf(row.student, row.of);
+    if (!range) continue;
+    let held = 0;
+    for (let i = 4; i < parts.length; i += 1) if (isHeld(Number(parts[i]), range)) held += 1;
+    into.push(done(row, parts[0]!, parts[1]!, held, parts.length - 4));
+  }
+}
+
+/** Showings of a sequence, a repetition for every count. They are only read while the sequence has as many counts. */
+function addShowings(evidence: Map<string, Record<Side, Entry[]>>, row: Packed): void {
+  for (const one of row.packed.split(';')) {
+    const [day, at, ofCounts, counts] = one.split(',') as [string, string, string, string];
+    const read = Number(ofCounts) === row.counts ? readShowing(counts) : null;
+    if (!read) continue;
+    const plain = done(row, day, at, 0, 0);
+    for (const { pointId, entry } of showingEntries({ sequenceId: row.of, from: row.from, ...read }, plain))
+      sidesOf(evidence, pointId).none.push(entry);
   }
 }
 

@@ -1,4 +1,5 @@
 // What the database says of looks against what the core gathers from the same ones, over everything a look can be.
+import { eq } from 'drizzle-orm';
 import fc from 'fast-check';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, expect, it } from 'vitest';
@@ -21,10 +22,12 @@ import {
 import { inSchool } from '../connection';
 import { generateDemo } from '../demo/generate';
 import { writeSchool } from '../demo/write/school';
-import { look, mark, sequence } from '../tables';
+import { point, sequence, standing } from '../tables';
 import { makeDatabase, type TestDatabase } from '../testing/database';
 import { readEvidence } from './evidence';
+import { recordLooks, type LookRow } from './recordLooks';
 import { keptOf } from './sequences';
+import { restandAll, standingsAstray } from './standings';
 
 const made = generateDemo('2026-03-05', 3);
 const technique = made.techniques.find((x) => x.points.length >= 3)!;
@@ -105,8 +108,8 @@ it('law: techniques and showings, every side, stage and purpose, corrected once,
       const replaces = list.map((l, i) => {
         const of = i - l.corrects;
         const before = l.corrects > 0 ? list[of] : undefined;
-        // One corrects a look of the same student once; its correction may be corrected in turn.
-        if (!before || before.student !== l.student || corrected.has(of)) return null;
+        // One corrects a look of the same student and item once; its correction may be corrected in turn.
+        if (!before || before.student !== l.student || before.kind !== l.kind || corrected.has(of)) return null;
         corrected.add(of);
         return ids[of]!;
       });
@@ -114,57 +117,58 @@ it('law: techniques and showings, every side, stage and purpose, corrected once,
       const read = await inSchool(t.db, schoolId, async (tx) => {
         await writeSchool(tx, schoolId, 'Walk', { ...made, looks: [] });
         await tx.insert(sequence).values({ schoolId, id: sequenceId, title: 'Four', text: '', ...keptOf(body) });
-        for (const [i, l] of list.entries()) {
+        for (const [i, pointId] of [seen, told, measured].entries())
+          await tx
+            .update(point)
+            .set({ kind: (['seen', 'felt', 'measured'] as const)[i]! })
+            .where(eq(point.id, pointId));
+        const rows = list.map((l, i): LookRow => {
           const base = {
-            schoolId,
             id: ids[i]!,
-            studentId: l.student,
-            conditionId: l.condition,
+            student_id: l.student,
+            condition_id: l.condition,
             day: l.day,
-            at: new Date(l.at),
+            at: new Date(l.at).toISOString(),
             purpose: l.purpose,
             stage: l.stage,
             replaces: replaces[i]!,
-            by,
           };
-          if (l.kind === 'technique') {
-            await tx.insert(look).values({ ...base, techniqueId: technique.id, side: l.side });
-            for (const m of l.marks)
-              await tx.insert(mark).values(
-                m.kind === 'measured'
-                  ? {
-                      schoolId,
-                      lookId: ids[i]!,
-                      pointId: m.pointId,
-                      kind: m.kind,
-                      held: 0,
-                      of: m.values.length,
-                      values: [...m.values],
-                    }
-                  : {
-                      schoolId,
-                      lookId: ids[i]!,
-                      pointId: m.pointId,
-                      kind: m.kind,
-                      held: m.held,
-                      of: m.of,
-                      values: null,
-                    },
-              );
-          } else {
-            const counts = l.letters.slice(l.from - 1);
-            const own = { rhythm: l.own[0], line: l.own[1], shouts: l.own[2] };
-            await tx.insert(look).values({
+          if (l.kind === 'technique')
+            return {
               ...base,
-              sequenceId,
-              side: 'none',
-              partFrom: l.from,
-              partTo: COUNTS,
-              ofCounts: l.ofCounts,
-              counts: writeShowing({ counts, own }),
-            });
-          }
+              technique_id: technique.id,
+              side: l.side,
+              marks: l.marks.map((m) =>
+                m.kind === 'measured'
+                  ? { point_id: m.pointId, kind: m.kind, held: 0, of: m.values.length, values: m.values }
+                  : { point_id: m.pointId, kind: m.kind, held: m.held, of: m.of },
+              ),
+            };
+          const own = { rhythm: l.own[0], line: l.own[1], shouts: l.own[2] };
+          return {
+            ...base,
+            technique_id: null,
+            side: 'none',
+            sequence_id: sequenceId,
+            part_from: l.from,
+            part_to: COUNTS,
+            of_counts: l.ofCounts,
+            counts: writeShowing({ counts: l.letters.slice(l.from - 1), own }),
+            marks: [],
+          };
+        });
+        // As tablets send them: several at once, a correction only after what it corrects is there.
+        for (let i = 0; i < rows.length;) {
+          let to = i + 1;
+          while (to < rows.length && to - i < 4 && !rows.slice(i, to).some((r) => r.id === rows[to]!.replaces)) to += 1;
+          expect(await recordLooks(tx, schoolId, by, rows.slice(i, to))).toHaveLength(to - i);
+          i = to;
         }
+        expect(await standingsAstray(tx)).toEqual([]);
+        const standings = () => tx.select().from(standing);
+        const grown = await standings();
+        await restandAll(tx);
+        expect((await standings()).length).toBe(grown.length);
         return readEvidence(tx, (_, point) => ranges.get(point));
       });
       for (const student of students) {

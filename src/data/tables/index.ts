@@ -13,6 +13,7 @@ export * from './technique';
 export * from './point';
 export * from './class';
 export * from './look';
+export * from './standing';
 export * from './adaptation';
 export * from './override';
 export * from './outcome';

@@ -1,4 +1,5 @@
 import { eq, sql } from 'drizzle-orm';
+import { recordLooks } from '../../data/queries/recordLooks';
 import { point } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import type { Runs } from './command';
@@ -27,13 +28,18 @@ export const feltCommands: Runs<'felt.record'> = {
         throw new Refusal(403, 'You can say what you felt of somebody whose partner you were in the last days.');
     }
     await mustBeOnTheRoll(tx, who, f.studentId);
-    await tx.execute(sql`
-      insert into look (school_id, id, student_id, technique_id, condition_id, day, at, side, by)
-      values (${who.schoolId}::uuid, ${f.id}::uuid, ${f.studentId}::uuid, ${f.techniqueId}::uuid, ${f.conditionId}::uuid,
-        ${who.today}::date, now(), ${f.side}, ${who.personId}::uuid)`);
-    await tx.execute(sql`
-      insert into mark (school_id, look_id, point_id, kind, held, "of", told_by)
-      values (${who.schoolId}::uuid, ${f.id}::uuid, ${f.pointId}::uuid, 'felt', ${f.held}, ${f.of}, ${who.personId}::uuid)`);
+    await recordLooks(tx, who.schoolId, who.personId, [
+      {
+        id: f.id,
+        student_id: f.studentId,
+        technique_id: f.techniqueId,
+        condition_id: f.conditionId,
+        day: who.today,
+        at: who.now.toISOString(),
+        side: f.side,
+        marks: [{ point_id: f.pointId, kind: 'felt', held: f.held, of: f.of, told_by: who.personId }],
+      },
+    ]);
     return {};
   },
 };

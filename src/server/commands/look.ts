@@ -2,6 +2,8 @@ import { eq, sql } from 'drizzle-orm';
 import type { CommandInput, CommandName, Mend } from '../../contracts/commands';
 import { dayInWords, daysBetween } from '../../core';
 import type { Transaction } from '../../data/connection';
+import { storedSlips } from '../../contracts/stored/slips';
+import { recordLooks, type LookRow } from '../../data/queries/recordLooks';
 import { look, mark, person, point } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import { dayIn, type Who } from '../who';
@@ -10,26 +12,32 @@ import { mustBeOnTheRoll } from './onTheRoll';
 
 type LookInput = CommandInput<'look.record'>;
 
-// Look and marks in one prepared statement: this is what a whole line of tablets sends at once. The look is taken only
-// of somebody on the roll, and as a correction only of a look of the same student and item. A mark whose point is of
-// another kind, or gone, finds no partner in the join; the number of rows tells.
-const RECORD = `
-  with l as (
-    insert into look (school_id, id, student_id, technique_id, condition_id, day, at, side, purpose, replaces, by, note,
-      stage, sequence_id, part_from, part_to, of_counts, counts, slips, partner_id)
-    select $1::uuid, $2::uuid, $3::uuid, $4::uuid, $5::uuid, $6::date, $7::timestamptz, $8, $9, $10::uuid, $11::uuid, $12,
-      $14, $15::uuid, $16::smallint, $17::smallint, $18::smallint, $19, $20::jsonb, $21::uuid
-    where exists (select 1 from person p where p.school_id = $1 and p.id = $3 and p.role = 'student'
-        and (p.left_on is null or p.left_on >= $6))
-      and ($10::uuid is null or exists (select 1 from look r where r.school_id = $1 and r.id = $10 and r.student_id = $3
-        and r.technique_id is not distinct from $4 and r.sequence_id is not distinct from $15))
-    returning id
-  )
-  insert into mark (school_id, look_id, point_id, kind, held, "of", "values", reps, told_by)
-  select $1, l.id, x.point_id, x.kind, x.held, x."of", x."values", x.reps, x.told_by
-  from l cross join jsonb_to_recordset($13::jsonb)
-    as x(point_id uuid, kind text, held smallint, "of" smallint, "values" double precision[], reps text, told_by uuid)
-  join point p on p.school_id = $1 and p.id = x.point_id and p.kind = x.kind`;
+/** A look as it is sent, as the rows that are kept of it. */
+export const lookRow = (l: LookInput): LookRow => ({
+  id: l.id,
+  student_id: l.studentId,
+  technique_id: l.techniqueId,
+  sequence_id: l.sequence?.id ?? null,
+  part_from: l.sequence?.from ?? null,
+  part_to: l.sequence?.to ?? null,
+  of_counts: l.sequence?.ofCounts ?? null,
+  counts: l.sequence?.counts ?? null,
+  slips: l.sequence ? storedSlips.keep(l.sequence.slips) : null,
+  condition_id: l.conditionId,
+  day: l.day,
+  at: l.at,
+  side: l.side,
+  purpose: l.purpose,
+  stage: l.stage,
+  replaces: l.replaces,
+  partner_id: l.partnerId,
+  note: l.note,
+  marks: l.marks.map((m) =>
+    m.kind === 'measured'
+      ? { point_id: m.pointId, kind: m.kind, held: 0, of: m.values.length, values: m.values }
+      : { point_id: m.pointId, kind: m.kind, held: m.held, of: m.of, reps: m.reps, told_by: m.toldBy },
+  ),
+});
 
 /** A tablet's clock may run this far off before it is asked about, in ms. */
 const CLOCK_MAY_DIFFER = 6 * 3_600_000;
@@ -141,47 +149,19 @@ export const lookCommands: Runs<Extract<CommandName, 'look.record'>> = {
         });
       await comesAfter(tx, who, l, l.replaces);
     }
-    const rows = l.marks.map((m) =>
-      m.kind === 'measured'
-        ? { point_id: m.pointId, kind: m.kind, held: 0, of: m.values.length, values: m.values }
-        : { point_id: m.pointId, kind: m.kind, held: m.held, of: m.of, values: null, reps: m.reps, told_by: m.toldBy },
-    );
-    const done = await tx.$client.query({
-      name: 'look.record',
-      text: RECORD,
-      values: [
-        who.schoolId,
-        l.id,
-        l.studentId,
-        l.techniqueId,
-        l.conditionId,
-        l.day,
-        l.at,
-        l.side,
-        l.purpose,
-        l.replaces,
-        who.personId,
-        l.note,
-        JSON.stringify(rows),
-        l.stage,
-        l.sequence?.id ?? null,
-        l.sequence?.from ?? null,
-        l.sequence?.to ?? null,
-        l.sequence?.ofCounts ?? null,
-        l.sequence?.counts ?? null,
-        l.sequence ? JSON.stringify(l.sequence.slips) : null,
-        l.partnerId,
-      ],
-    });
-    if (l.marks.length > 0 && done.rowCount === l.marks.length) return {};
-    const looks = await tx.select({ id: look.id }).from(look).where(eq(look.id, l.id));
-    if (looks.length === 0) throw await whyNot(tx, who, l);
-    if (l.marks.length === 0) return {};
-    const taken = await tx.select({ id: mark.pointId }).from(mark).where(eq(mark.lookId, l.id));
-    const there = new Set(taken.map((m) => m.id));
-    const notTaken = l.marks.map((m) => m.pointId).filter((id) => !there.has(id));
-    if (there.size === 0 && l.note.trim() === '' && l.sequence === null && l.replaces === null)
-      throw new Refusal(409, 'What was marked here is not in the library any more, or is known in another way now.');
-    return { notTaken };
+    const [done] = await recordLooks(tx, who.schoolId, who.personId, [lookRow(l)]);
+    if (!done) throw await whyNot(tx, who, l);
+    return lookAnswer(tx, l, done.marks);
   },
 };
+
+/** What is answered to a look that was taken with so many of its marks; refused where nothing of it is left. */
+export async function lookAnswer(tx: Transaction, l: LookInput, marks: number): Promise<{ notTaken?: string[] }> {
+  if (marks === l.marks.length) return {};
+  const taken = await tx.select({ id: mark.pointId }).from(mark).where(eq(mark.lookId, l.id));
+  const there = new Set(taken.map((m) => m.id));
+  const notTaken = l.marks.map((m) => m.pointId).filter((id) => !there.has(id));
+  if (there.size === 0 && l.note.trim() === '' && l.sequence === null && l.replaces === null)
+    throw new Refusal(409, 'What was marked here is not in the library any more, or is known in another way now.');
+  return { notTaken };
+}

@@ -3,6 +3,7 @@ import { v7 } from 'uuid';
 import { detailIn } from '../../../contracts/techniqueFile';
 import { type Transaction } from '../../connection';
 import { FIRST_STEPS } from '../../openSchool';
+import { restandAll } from '../../queries/standings';
 import {
   attendance,
   classHeld,
@@ -138,4 +139,5 @@ export async function writeSchool(tx: Transaction, schoolId: string, name: strin
       ),
     ),
   );
+  await restandAll(tx);
 }
