@@ -3,6 +3,7 @@ CREATE TABLE "change" (
 	"of" uuid NOT NULL,
 	"times" integer DEFAULT 1 NOT NULL,
 	"looks" integer DEFAULT 0 NOT NULL,
+	"last_here" date,
 	CONSTRAINT "change_school_id_of_pk" PRIMARY KEY("school_id","of")
 );
 --> statement-breakpoint
@@ -39,3 +40,9 @@ INSERT INTO "change" ("school_id", "of", "looks")
 SELECT l."school_id", l."student_id", count(*) FROM "look" l
 WHERE NOT EXISTS (SELECT 1 FROM "look" r WHERE r."school_id" = l."school_id" AND r."replaces" = l."id")
 GROUP BY 1, 2;
+--> statement-breakpoint
+INSERT INTO "change" ("school_id", "of", "last_here")
+SELECT a."school_id", a."person_id", max(c."day") FROM "attendance" a
+JOIN "class_held" c ON c."school_id" = a."school_id" AND c."id" = a."class_id"
+GROUP BY 1, 2
+ON CONFLICT ("school_id", "of") DO UPDATE SET "last_here" = excluded."last_here";

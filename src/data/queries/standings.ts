@@ -56,6 +56,21 @@ export async function restandAll(tx: Transaction): Promise<void> {
     insert into change (school_id, of, looks)
     select l.school_id, l.student_id, count(*)::int from ${standingLook} l group by 1, 2
     on conflict (school_id, of) do update set times = change.times + 1, looks = excluded.looks`);
+  await tx.execute(sql`
+    insert into change (school_id, of, last_here)
+    select a.school_id, a.person_id, max(c.day)
+    from attendance a join class_held c on c.school_id = a.school_id and c.id = a.class_id group by 1, 2
+    on conflict (school_id, of) do update set last_here = excluded.last_here`);
+}
+
+/** Counts anew when people were last in class; what is judged of them has changed. */
+export async function cameToClass(tx: Transaction, schoolId: string, people: readonly string[]): Promise<void> {
+  await hasChanged(tx, schoolId, people);
+  await tx.execute(sql`
+    update change h set last_here = (
+      select max(c.day) from attendance a join class_held c on c.school_id = a.school_id and c.id = a.class_id
+      where a.school_id = h.school_id and a.person_id = h.of)
+    where h.of = any(${sql.param([...people])}::uuid[])`);
 }
 
 /** Says that what is judged of some people has changed, or of the whole school where its id is among them. */
@@ -91,6 +106,8 @@ export async function standingsAstray(tx: Transaction): Promise<Astray[]> {
     select distinct student_id as "studentId", of from (
       (table a except all table b) union all (table b except all table raw)) x
     union select c.of, c.of from change c join person p on p.school_id = c.school_id and p.id = c.of and p.role = 'student'
-      where c.looks <> (select count(*) from ${standingLook} l where l.school_id = c.school_id and l.student_id = c.of)`);
+      where c.looks <> (select count(*) from ${standingLook} l where l.school_id = c.school_id and l.student_id = c.of)
+        or c.last_here is distinct from (select max(d.day) from attendance a
+          join class_held d on d.school_id = a.school_id and d.id = a.class_id where a.school_id = c.school_id and a.person_id = c.of)`);
   return rows;
 }

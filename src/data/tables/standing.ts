@@ -1,6 +1,6 @@
 import { foreignKey, integer, pgTable, primaryKey, smallint, text, uuid } from 'drizzle-orm/pg-core';
 import { SIDES } from '../../core';
-import { schoolId } from './columns';
+import { day, schoolId } from './columns';
 import { person } from './person';
 
 /**
@@ -41,8 +41,8 @@ export const standing = pgTable(
 );
 
 /**
- * How often what is judged has changed: of one person, or of the whole school where the id is the school's. Who has read
- * something at one number need not read it again while the number stays.
+ * How often what is judged has changed: of one person, of the whole school where the id is the school's, of the draft of
+ * its syllabus where it is `DRAFT`. Who has read something at one number need not read it again while the number stays.
  */
 export const change = pgTable(
   'change',
@@ -52,6 +52,11 @@ export const change = pgTable(
     times: integer('times').notNull().default(1),
     /** Of a student: looks that stand. */
     looks: integer('looks').notNull().default(0),
+    /** Of a student: the day of the last class they were in. */
+    lastHere: day('last_here'),
   },
   (t) => [primaryKey({ columns: [t.schoolId, t.of] })],
 );
+
+/** What stands for the draft of a syllabus in `change`. */
+export const DRAFT = '00000000-0000-0000-0000-000000000000';

@@ -21,22 +21,37 @@ import {
 } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { judgeStudent, type Judged } from '../judging/judge';
-import { NOTHING, readJudging, type Judging } from '../judging/judging';
+import { eachTime, NOTHING, readJudging, type Judging } from '../judging/judging';
 import { poolSums } from './pool';
 import type { SchoolBeliefs } from './school';
 
 export const groundsOf = (j: Judging, s: SchoolBeliefs, student: { id: string; since: string }): Grounds => {
-  const evidence = j.evidence.get(student.id) ?? NOTHING;
-  const attended = (j.attendance.get(student.id) ?? []).map((c) => c.day);
-  const drift = s.spreads.growth * driftOf(s.habits.slope, attended, j.today);
-  return {
-    evidence,
-    order: j.syllabusOf(student).order,
-    today: j.today,
-    expected: expectedOf(s.pool, levelOf(s.pool, evidence, j.today, drift, s.spreads), s.spreads),
-    drift,
-  };
+  const { order, versionId } = j.syllabusOf(student);
+  return j.once(student.id, 'grounds', `${s.serial} ${versionId}`, () => {
+    const evidence = j.evidence.get(student.id) ?? NOTHING;
+    const attended = (j.attendance.get(student.id) ?? []).map((c) => c.day);
+    const drift = s.spreads.growth * driftOf(s.habits.slope, attended, j.today);
+    return {
+      evidence,
+      order,
+      today: j.today,
+      expected: expectedOf(s.pool, levelOf(s.pool, evidence, j.today, drift, s.spreads), s.spreads),
+      drift,
+    };
+  });
 };
+
+/** The chance of a student on the day for a belt, reckoned once for so many draws. */
+export const beltChanceOf = (
+  j: Judging,
+  s: SchoolBeliefs,
+  student: { id: string; since: string },
+  rankId: string,
+  draws?: number,
+): BeltChance | null =>
+  j.once(student.id, `chance ${rankId} ${draws ?? ''}`, `${s.serial} ${j.syllabusOf(student).versionId}`, () =>
+    beltChance(judgeStudent(j, student, rankId), groundsOf(j, s, student), `${student.id} ${j.today}`, draws),
+  );
 
 /** The chance on the day for a belt, as believed; items the head has decided are sure. Null while too little was watched. */
 export function beltChance(judged: readonly Judged[], g: Grounds, seed: string, draws?: number): BeltChance | null {
@@ -62,9 +77,9 @@ export async function beltChanceOn(
   const before = evidenceUntil(j.evidence.get(studentId) ?? NOTHING, dayNumber(day));
   // Nor does a word of the head reach back before the day on which it was said.
   const overrides = new Map([...j.overrides].filter(([, o]) => o.day < day));
-  const asOf = { ...j, overrides, evidence: new Map([[studentId, before]]) };
+  const asOf = { ...j, overrides, evidence: new Map([[studentId, before]]), once: eachTime };
   const habits = { classDays: [], hoursPerClass: 1, lookChance: 0.1, marked: 1, slope: FIRST_SLOPE };
-  const school = { pool: poolPriors(await poolSums(tx, day)), habits, spreads: FIRST_SPREADS };
+  const school = { serial: 0, pool: poolPriors(await poolSums(tx, day)), habits, spreads: FIRST_SPREADS };
   const student = { id: studentId, since: day };
   const judged = judgeStudent(asOf, student, rankId);
   if (judged.length === 0) return null;

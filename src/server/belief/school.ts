@@ -20,27 +20,27 @@ import type { Who } from '../who';
 import { poolSums } from './pool';
 import { standingLook } from '../../data/queries/standingLook';
 
-/** What belongs to the school and changes slowly: kept for some minutes in this process. */
+/** What belongs to the school and changes slowly: learned from what was there this morning, for the whole day. */
 export interface SchoolBeliefs {
+  /** What was reckoned with others is reckoned anew. */
+  serial: number;
   pool: Pool;
   spreads: Spreads;
   habits: SchoolHabits;
 }
 
-const KEPT_FOR = 10 * 60_000;
-
 /** From so many of the sample is learned how far things lie apart: it takes longest. */
 const SPREAD_FROM = 24;
 
-const kept = new Map<string, { at: number; day: string; value: SchoolBeliefs }>();
+let serial = 0;
 
 /** The school's pool and habits as of today. */
 export async function schoolBeliefs(tx: Transaction, who: Who, j: Judging): Promise<SchoolBeliefs> {
-  const known = kept.get(who.schoolId);
-  if (known && known.day === who.today && Date.now() - known.at < KEPT_FOR) return known.value;
+  const known = j.made.get('beliefs') as SchoolBeliefs | undefined;
+  if (known) return known;
   const pool = poolPriors(await poolSums(tx, who.today));
-  const value = { pool, ...(await readHabits(tx, j, pool, who.today)) };
-  kept.set(who.schoolId, { at: Date.now(), day: who.today, value });
+  const value = { serial: (serial += 1), pool, ...(await readHabits(tx, j, pool, who.today)) };
+  j.made.set('beliefs', value);
   return value;
 }
 
@@ -49,7 +49,7 @@ async function readHabits(
   j: Judging,
   pool: Pool,
   today: string,
-): Promise<Omit<SchoolBeliefs, 'pool'>> {
+): Promise<Omit<SchoolBeliefs, 'pool' | 'serial'>> {
   const since = sql`${today}::date - 56`;
   const classes = await tx.execute<{ day: string; minutes: number }>(
     sql`select day::text as day, minutes from class_held where day >= ${since} and day < ${today}::date`,

@@ -1,5 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { dayInWords, daysBetween } from '../../core';
+import { cameToClass } from '../../data/queries/standings';
 import { attendance, classHeld, person } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import type { Runs } from './command';
@@ -46,12 +47,13 @@ export const classCommands: Runs<'class.record'> = {
         target: [classHeld.schoolId, classHeld.id],
         set: { minutes: c.minutes, taught: c.taught },
       });
-    await tx.delete(attendance).where(eq(attendance.classId, c.id));
+    const gone = await tx.delete(attendance).where(eq(attendance.classId, c.id)).returning({ id: attendance.personId });
     const people = [...new Set(present)];
     if (people.length > 0)
       await tx
         .insert(attendance)
         .values(people.map((personId, place) => ({ schoolId: who.schoolId, classId: c.id, personId, place })));
+    await cameToClass(tx, who.schoolId, [...people, ...gone.map((g) => g.id)]);
     return {};
   },
 };

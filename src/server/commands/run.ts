@@ -36,6 +36,7 @@ import { gradingDayCommands } from './gradingDay';
 import { guardianCommands } from './guardian';
 import { teacherCommands } from './teacher';
 import { accessCommands } from './access';
+import { touchedBy } from './touches';
 
 /** Every command, by what it is about; each is in the file of that name. */
 const RUNS: Runs<CommandName> = {
@@ -126,7 +127,7 @@ export async function runCommand(
       const answer = (await run(tx, { ...who, behind, ...(watch ? { watch } : {}) }, input.value)) ?? {};
       return {
         value: answer,
-        last: historyLine({ id, name, at, digest }, who, withoutSecrets(input.value), answer),
+        last: `${changeLine(who.schoolId, touchedBy(name, who.schoolId, input.value as never))}${historyLine({ id, name, at, digest }, who, withoutSecrets(input.value), answer)}`,
       };
     },
   }).catch(async (error: unknown) => {
@@ -143,6 +144,15 @@ export async function runCommand(
     throw refusalOf(error);
   });
 }
+
+/** Counts what a command has changed of what is judged. */
+const changeLine = (schoolId: string, of: readonly string[]): string =>
+  of.length === 0
+    ? ''
+    : `insert into change (school_id, of) values ${[...of]
+        .sort()
+        .map((id) => `(${literal(schoolId)}, ${literal(id)})`)
+        .join(', ')} on conflict (school_id, of) do update set times = change.times + 1; `;
 
 /** The line of the history that is written as the transaction is committed. */
 const historyLine = (

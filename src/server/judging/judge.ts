@@ -12,12 +12,14 @@ export interface Judged {
 }
 
 /** Judges one student against the requirements of one rank, by the version they follow. */
-export function judgeStudent(j: Judging, student: { id: string; since: string }, rankId: string): Judged[] {
-  const evidence = j.evidence.get(student.id) ?? NOTHING;
+export function judgeStudent(j: Judging, student: { id: string; since: string }, rankId: string): readonly Judged[] {
   const syllabus = j.syllabusOf(student);
-  return syllabus.requirements
-    .filter((r) => r.rankId === rankId)
-    .map((requirement) => judgeOne(j, syllabus, evidence, student.id, requirement));
+  return j.once(student.id, `judged ${rankId}`, syllabus.versionId ?? '', () => {
+    const evidence = j.evidence.get(student.id) ?? NOTHING;
+    return syllabus.requirements
+      .filter((r) => r.rankId === rankId)
+      .map((requirement) => judgeOne(j, syllabus, evidence, student.id, requirement));
+  });
 }
 
 export function judgeOne(

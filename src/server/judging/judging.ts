@@ -1,18 +1,16 @@
-import { asc, gte, inArray } from 'drizzle-orm';
-import { adaptationsOn, rangesFor, type Adaptation, type Evidence, type Range } from '../../core';
+import type { Evidence } from '../../core';
 import type { Transaction } from '../../data/connection';
-import { readAttendance, readEvidence, type EvidenceByStudent } from '../../data/queries/evidence';
-import { readItems, type Items } from '../../data/queries/items';
-import { readLibrary, type Library } from '../../data/queries/library';
+import type { EvidenceByStudent } from '../../data/queries/evidence';
+import type { Items } from '../../data/queries/items';
+import type { Library } from '../../data/queries/library';
 import type { RollRow } from '../../data/queries/roll';
-import { readFollowed, readVersions, versionFor, type SyllabusRead, type Versions } from '../../data/queries/syllabus';
-import { adaptation, consent, injury, override } from '../../data/tables';
+import { versionFor, type SyllabusRead, type Versions } from '../../data/queries/syllabus';
+import { readKnown, type AdaptationRow, type ConsentRow, type OverrideRow } from './known';
 
-type AdaptationRow = typeof adaptation.$inferSelect;
+export type { OverrideRow } from './known';
 
-export type OverrideRow = typeof override.$inferSelect;
-
-type ConsentRow = typeof consent.$inferSelect;
+/** Does something of one student once as long as neither the student nor the stamp changes. */
+export type Once = <T>(studentId: string, what: string, stamp: string, make: () => T) => T;
 
 /** Everything that judging students needs, read once for all of them. */
 export interface Judging {
@@ -22,70 +20,51 @@ export interface Judging {
   /** The version each student is judged by. */
   syllabusOf: (student: { id: string; since: string }) => SyllabusRead;
   evidence: EvidenceByStudent;
-  adaptations: ReadonlyMap<string, (Adaptation & AdaptationRow)[]>;
+  adaptations: ReadonlyMap<string, AdaptationRow[]>;
   overrides: ReadonlyMap<string, OverrideRow>;
-  attendance: Awaited<ReturnType<typeof readAttendance>>;
+  attendance: ReadonlyMap<string, { day: number; minutes: number }[]>;
   /** The newest consent of each student, and the last day of the longest open injury. */
   consents: ReadonlyMap<string, ConsentRow>;
   injured: ReadonlyMap<string, string>;
   today: string;
+  once: Once;
+  /** What was reckoned of the whole school, until the day or the school changes. */
+  made: Map<string, unknown>;
 }
 
 export const NOTHING: Evidence = new Map();
 
-/** Reads what judging needs in a fixed number of queries, whatever the number of students. */
+/** Where what is judged is not what is known today, nothing is kept of it. */
+export const eachTime: Once = (_student, _what, _stamp, make) => make();
+
+/** What is known today, of everybody on the roll or of the students named. */
 export async function readJudging(tx: Transaction, today: string, studentIds?: readonly string[]): Promise<Judging> {
-  const library = await readLibrary(tx);
-  const versions = await readVersions(tx);
-  const items = await readItems(tx, library, versions.conditions);
-  const followed = await readFollowed(tx);
-  const some = studentIds ? [...studentIds] : null;
-  const written = await tx
-    .select()
-    .from(adaptation)
-    .where(some ? inArray(adaptation.studentId, some) : undefined)
-    .orderBy(asc(adaptation.at));
-  const adaptations = new Map<string, (Adaptation & AdaptationRow)[]>();
-  for (const a of written) {
-    const range = a.rangeLo === null || a.rangeHi === null ? null : { lo: a.rangeLo, hi: a.rangeHi };
-    adaptations.set(a.studentId, [...(adaptations.get(a.studentId) ?? []), { ...a, range }]);
-  }
-  const usual = new Map<string, Range>();
-  for (const t of library.techniques.values()) for (const [id, r] of rangesFor(t.points, new Map())) usual.set(id, r);
-  const own = new Map<string, ReadonlyMap<string, Adaptation>>();
-  for (const [student, list] of adaptations) own.set(student, adaptationsOn(list, today));
-  const evidence = await readEvidence(
-    tx,
-    (student, point) => own.get(student)?.get(point)?.range ?? usual.get(point),
-    studentIds,
-  );
-  const said = await tx
-    .select()
-    .from(override)
-    .where(some ? inArray(override.studentId, some) : undefined)
-    .orderBy(asc(override.at));
-  const overrides = new Map(said.map((o) => [`${o.studentId} ${o.requirementId}`, o]));
-  const attendance = await readAttendance(tx, studentIds);
-  const agreed = await tx
-    .select()
-    .from(consent)
-    .where(some ? inArray(consent.studentId, some) : undefined)
-    .orderBy(asc(consent.at));
-  const consents = new Map(agreed.map((c) => [c.studentId, c]));
-  const open = await tx.select().from(injury).where(gte(injury.until, today)).orderBy(asc(injury.until));
-  const injured = new Map(open.map((i) => [i.studentId, i.until]));
+  const { grounded, students, made } = await readKnown(tx, today, studentIds);
+  const { library, items, versions, followed } = grounded;
+  const each = [...students];
   return {
     library,
     items,
     versions,
     syllabusOf: (student) => versions.read(versionFor(versions, student, followed)),
-    evidence,
-    adaptations,
-    overrides,
-    attendance,
-    consents,
-    injured,
+    evidence: new Map(each.map(([id, s]) => [id, s.evidence])),
+    adaptations: new Map(each.map(([id, s]) => [id, s.adaptations])),
+    overrides: new Map(
+      each.flatMap(([id, s]) => s.overrides.map((o): [string, OverrideRow] => [`${id} ${o.requirementId}`, o])),
+    ),
+    attendance: new Map(each.map(([id, s]) => [id, s.attendance])),
+    consents: new Map(each.flatMap(([id, s]): [string, ConsentRow][] => (s.consent ? [[id, s.consent]] : []))),
+    injured: new Map(each.flatMap(([id, s]): [string, string][] => (s.injuredUntil ? [[id, s.injuredUntil]] : []))),
     today,
+    once: (studentId, what, stamp, make) => {
+      const mine = students.get(studentId)?.made;
+      const known = mine?.get(what);
+      if (known?.stamp === stamp) return known.value as ReturnType<typeof make>;
+      const value = make();
+      mine?.set(what, { stamp, value });
+      return value;
+    },
+    made,
   };
 }
 

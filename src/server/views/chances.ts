@@ -1,10 +1,9 @@
 import type { ChancesView, ViewInput } from '../../contracts/views';
 import type { Transaction } from '../../data/connection';
 import { readRoll } from '../../data/queries/roll';
-import { beltChance, groundsOf } from '../belief/chance';
+import { beltChanceOf } from '../belief/chance';
 import { pastOutcomes } from '../belief/gradings';
 import { schoolBeliefs } from '../belief/school';
-import { judgeStudent } from '../judging/judge';
 import { readJudging } from '../judging/judging';
 import { rankAbove } from '../judging/rankAbove';
 import type { Who } from '../who';
@@ -24,12 +23,7 @@ export async function chancesView(tx: Transaction, who: Who, { rankId }: ViewInp
     rows: roll.flatMap((s) => {
       const next = rankAbove(j.syllabusOf(s).ranks, s.rankId);
       if (!next) return [];
-      const said = beltChance(
-        judgeStudent(j, s, next.id),
-        groundsOf(j, school, s),
-        `${s.id} ${who.today}`,
-        roll.length > 60 ? FEW_DRAWS : DRAWS,
-      );
+      const said = beltChanceOf(j, school, s, next.id, roll.length > 60 ? FEW_DRAWS : DRAWS);
       const shown = chanceShown(said, outcomes);
       return shown ? [{ studentId: s.id, ...shown }] : [];
     }),

@@ -1,4 +1,3 @@
-import { sql } from 'drizzle-orm';
 import type { EverybodyView } from '../../contracts/views';
 import { READINESS, gateInWords, missingInWords, readiness, reasonInWords } from '../../core';
 import type { Transaction } from '../../data/connection';
@@ -10,16 +9,11 @@ import { readJudging } from '../judging/judging';
 import { reasonContext } from '../judging/reasonContext';
 import { rankAbove } from '../judging/rankAbove';
 import type { Who } from '../who';
-import { standingLook } from '../../data/queries/standingLook';
 
 /** "Who is ready?", of all belts at once: everybody against their own next belt, sorted by what is missing. */
 export async function everybodyView(tx: Transaction, who: Who): Promise<EverybodyView> {
   const j = await readJudging(tx, who.today);
   const roll = await readRoll(tx);
-  const looks = await tx.execute<{ id: string; n: number }>(
-    sql`select student_id as id, count(*)::int as n from ${standingLook} l group by 1`,
-  );
-  const lookCount = new Map(looks.rows.map((r) => [r.id, r.n]));
   const shown = ({ id, name, cloth }: (typeof j.versions.ranks)[number]) => ({ id, name, cloth });
   const rankOf = new Map(j.versions.ranks.map((r) => [r.id, r]));
   const rows = roll.flatMap((s): EverybodyView['rows'] => {
@@ -50,7 +44,7 @@ export async function everybodyView(tx: Transaction, who: Who): Promise<Everybod
         words,
         shut: shut.length,
         group: readiness(words, gates),
-        looks: lookCount.get(s.id) ?? 0,
+        looks: s.looks,
         missing: missingInWords(words, shut.length),
         first: reason,
       },

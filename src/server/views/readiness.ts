@@ -1,4 +1,3 @@
-import { sql } from 'drizzle-orm';
 import type { ReadinessView, ViewInput } from '../../contracts/views';
 import { READINESS, SEQUENCE_KINDS, TECHNIQUE_KINDS, ageOn, readiness } from '../../core';
 import type { Transaction } from '../../data/connection';
@@ -9,7 +8,6 @@ import { judgeStudent } from '../judging/judge';
 import { readJudging } from '../judging/judging';
 import { rankAbove } from '../judging/rankAbove';
 import type { Who } from '../who';
-import { standingLook } from '../../data/queries/standingLook';
 
 /** "Who is ready?": everybody who wears a belt against all that the next one asks. */
 export async function readinessView(
@@ -25,10 +23,6 @@ export async function readinessView(
   const roll = (await readRoll(tx)).filter((s) => s.rankId === rankId);
   const shown = ({ id, name, cloth }: typeof rank) => ({ id, name, cloth });
   const conditionName = new Map(conditions.map((c) => [c.id, c.name]));
-  const looks = await tx.execute<{ id: string; n: number }>(
-    sql`select student_id as id, count(*)::int as n from ${standingLook} l group by 1`,
-  );
-  const lookCount = new Map(looks.rows.map((r) => [r.id, r.n]));
   // Students of one belt may follow different versions: the columns are everything that any of them is asked.
   const columns = new Map<string, ReadinessView['requirements'][number]>();
   const gateColumns = new Map<string, ReadinessView['gates'][number]>();
@@ -65,7 +59,7 @@ export async function readinessView(
         words.map((w) => w.word),
         mine,
       ),
-      looks: lookCount.get(s.id) ?? 0,
+      looks: s.looks,
     };
   });
   const open = (r: (typeof rows)[number]) => r.words.filter((w) => w !== null && w !== 'met').length;

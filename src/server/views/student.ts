@@ -32,13 +32,13 @@ import type { SyllabusRead } from '../../data/queries/syllabus';
 import { consent, injury, look, mark, pause, person, practice, rank, rankHeld } from '../../data/tables';
 import { user } from '../../data/tables/auth';
 import { mustBeOwnStudent } from '../auth/ownStudent';
-import { beltChance, chanceOfOne, groundsOf } from '../belief/chance';
+import { beltChanceOf, chanceOfOne, groundsOf } from '../belief/chance';
 import { focusOf, readGiven } from '../belief/focus';
 import { nextGrading, pastOutcomes } from '../belief/gradings';
 import { schoolBeliefs } from '../belief/school';
 import { Refusal } from '../http/problem';
 import { judgeGates } from '../judging/gates';
-import { judgeOne, type Judged } from '../judging/judge';
+import { judgeStudent, type Judged } from '../judging/judge';
 import { readJudging, type Judging } from '../judging/judging';
 import { reasonContext } from '../judging/reasonContext';
 import { readMissed } from '../judging/missed';
@@ -133,9 +133,7 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
   const syllabus = j.syllabusOf(student);
   const next = rankAbove(syllabus.ranks, student.rankId);
   const evidence = j.evidence.get(id) ?? new Map<string, never>();
-  const judged = next
-    ? syllabus.requirements.filter((r) => r.rankId === next.id).map((r) => judgeOne(j, syllabus, evidence, id, r))
-    : [];
+  const judged = next ? judgeStudent(j, student, next.id) : [];
   const gates = next ? judgeGates(j, student, next.id) : [];
   const school = await schoolBeliefs(tx, who, j);
   const g = groundsOf(j, school, student);
@@ -190,9 +188,6 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
     .groupBy(look.schoolId, look.id)
     .orderBy(desc(look.day), desc(look.at))
     .limit(40);
-  const counted = await tx.execute<{ n: number }>(
-    sql`select count(*)::int as n from ${standingLook} l where student_id = ${id}`,
-  );
   const said = j.consents.get(id) ?? null;
   const agreed = await tx.select().from(consent).where(eq(consent.studentId, id)).orderBy(desc(consent.at)).limit(20);
   const open = await tx
@@ -260,8 +255,8 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
       of: l.of,
       shown: showingShown(l),
     })),
-    lookCount: counted.rows[0]?.n ?? 0,
-    chance: chanceShown(beltChance(judged, g, `${id} ${who.today}`), await pastOutcomes(tx)),
+    lookCount: student.looks,
+    chance: chanceShown(next ? beltChanceOf(j, school, student, next.id) : null, await pastOutcomes(tx)),
     focus: guided.focus && focusShown(guided.focus, nameOf),
     praise: praiseInWords(guided.praise, who.today),
     slips: guided.slipping.map((s) => slipShown(s, nameOf)),
