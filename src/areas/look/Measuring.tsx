@@ -5,10 +5,8 @@ import { stepOf } from './cardMarks';
 import type { KitPoint, KitStudent } from './line';
 
 /** The range that counts for somebody: their own where it was adapted. */
-export function rangeFor(point: KitPoint, student: KitStudent | undefined): Range | null {
-  const adapted = /^(-?[\d.]+) to (-?[\d.]+) accepted$/.exec(student?.adapted[point.id] ?? '');
-  return adapted ? { lo: Number(adapted[1]), hi: Number(adapted[2]) } : point.accepted;
-}
+export const rangeFor = (point: KitPoint, student: KitStudent | undefined): Range | null =>
+  student?.adapted[point.id]?.range ?? point.accepted;
 
 /** Where the pointer stands before anything was measured: in the middle of what is wanted. */
 export function middleOf(point: KitPoint, range: Range | null): number {

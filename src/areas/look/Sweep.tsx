@@ -3,7 +3,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { EarlierMarksView, LookKitView } from '../../contracts/views';
-import { canHurt, capital, isHeld, low, type Side } from '../../core';
+import { adaptedInWords, canHurt, capital, isHeld, low, type Side } from '../../core';
 import { useAhead } from '../../kit/deviceQueue/useAhead';
 import { Belt } from '../../kit/marks/Belt';
 import { BodyFigure } from '../../kit/marks/BodyFigure';
@@ -342,7 +342,7 @@ export function Sweep({
               const note = waived(s)
                 ? 'not asked: waived'
                 : s.adapted[point.id]
-                  ? `adapted: ${s.adapted[point.id]}`
+                  ? `adapted: ${adaptedInWords(s.adapted[point.id]!)}`
                   : (others.get(s.id) ?? (late[s.id] ? `came at ${late[s.id]}` : ''));
               return (
                 <li key={s.id} className={`${i === at ? 'now' : ''}${waived(s) ? ' out' : ''}`}>

@@ -1,31 +1,28 @@
 import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
-import type { LookKitView } from '../../contracts/views';
+import type { LookKitView, WorthShown } from '../../contracts/views';
 import { freshLine, itemsOf, type Line } from './line';
 import { CONDITION, HEEL, kitOf, point, student, technique } from './testing/kit';
 import { WorthALook } from './WorthALook';
 
 const stance = technique([HEEL], { id: '00000000-0000-7000-8000-000000000051', name: 'Front stance', kind: 'stance' });
 const kick = technique([point(5, 'Foot passes the knee')], { name: 'Front kick' });
-const [ilse, bram, noor] = ['Ilse Marrow', 'Bram Oakes', 'Noor Saltby'].map((n, i) => student(i, n));
-type Worth = LookKitView['worths'][number];
-const worth = (studentId: string, of: typeof kick, stands: number, more: Partial<Worth> = {}): Worth => ({
-  studentId,
-  itemKey: `t:${of.id}`,
-  requirementId: `r-${of.id}`,
-  conditionId: CONDITION,
+const people = ['Ilse Marrow', 'Bram Oakes', 'Noor Saltby'];
+const of = [stance, kick];
+const worth = (t: typeof kick, stands: number, more: Partial<WorthShown> = {}): WorthShown => ({
+  r: of.indexOf(t),
   word: 'close',
-  reason: `${of.points[0]!.name} held in 7 of the last 10.`,
+  reason: `${t.points[0]!.name} held in 7 of the last 10.`,
   freshUntil: null,
-  seconds: 40,
   settles: stands,
   hurts: false,
-  points: [
-    { id: of.points[0]!.id, name: of.points[0]!.name, kind: 'seen', hurts: false, side: 'left', gain: 0.2, stands },
-  ],
+  points: [0, 0, 200, 1000 * stands],
   ...more,
 });
+const [ilse, bram, noor] = [worth(stance, 0.8), worth(stance, 0.7), worth(kick, 0.4, { hurts: true })].map((w, i) =>
+  student(i, people[i]!, { worths: [w] }),
+);
 const asked = (of: typeof kick, group: 'Basics' | 'Partner'): LookKitView['asked'][number] => ({
   rankId: '',
   itemKey: `t:${of.id}`,
@@ -42,7 +39,10 @@ const kit = kitOf({
   students: [ilse!, bram!, noor!],
   techniques: [stance, kick],
   asked: [asked(stance, 'Basics'), asked(kick, 'Partner')],
-  worths: [worth(ilse!.id, stance, 0.8), worth(bram!.id, stance, 0.7), worth(noor!.id, kick, 0.4, { hurts: true })],
+  requirements: of.map((t) => ({ id: `r-${t.id}`, itemKey: `t:${t.id}`, conditionId: CONDITION, seconds: 40 })),
+  points: Object.fromEntries(
+    of.map((t) => [`t:${t.id}`, t.points.map((p) => ({ id: p.id, name: p.name, kind: p.kind, hurts: false }))]),
+  ),
   gradingDay: '2026-04-01',
 });
 function open(people = [ilse!, bram!, noor!], more: Partial<Line> = {}) {

@@ -6,7 +6,7 @@ import type { LookKitView } from '../../contracts/views';
 import { low, nextLooks, sweepInWords, type Group, type WorthALook as Worth } from '../../core';
 import { Belt } from '../../kit/marks/Belt';
 import { Lozenge } from '../../kit/marks/Lozenge';
-import { isTonight, orderOfKit, worthsOfKit, type KitItem, type KitStudent, type Line } from './line';
+import { isTonight, ordersOfKit, worthsOfKit, type KitItem, type KitStudent, type Line } from './line';
 import './WorthALook.css';
 
 const MOST = 9;
@@ -35,24 +35,25 @@ export function WorthALook({
   const names = useMemo(() => new Map(kit.students.map((s) => [s.id, s.name.split(' ')[0]!])), [kit.students]);
   const { plan, items: only } = line;
   const [adding, setAdding] = useState(false);
+  const worths = useMemo(() => worthsOfKit(kit), [kit]);
   const list = useMemo(() => {
     if (people.length === 0) return [];
     const found = nextLooks(
-      worthsOfKit(kit),
+      worths,
       {
         present: people.map((p) => p.id),
-        order: orderOfKit(kit),
+        orderOf: ordersOfKit(kit),
         visible: (key) => byKey.has(key) && isTonight({ plan, items: only }, key, groupOf.get(key) ?? 'Basics'),
         done: new Set(line.done),
       },
       MOST + 6,
     );
     return found.filter((w) => !line.done.includes(`${w.itemKey} ${w.pointId} ${w.side}`)).slice(0, MOST);
-  }, [kit, people, byKey, groupOf, plan, only, line.done]);
+  }, [kit, worths, people, byKey, groupOf, plan, only, line.done]);
   const reasonOf = (w: Worth) =>
     w.kind === 'sweep'
       ? sweepInWords(w, (id) => names.get(id) ?? '')
-      : kit.worths.find((x) => x.requirementId === w.requirementId && x.studentId === w.studentIds[0])?.reason;
+      : worths.find((x) => x.requirementId === w.requirementId && x.studentId === w.studentIds[0])?.reason;
   const tonight = askable.filter((i) => only.includes(i.key));
   const toggle = (g: Group) => {
     const now = plan ?? groups;

@@ -1,5 +1,5 @@
 import type { LookKitView } from '../../contracts/views';
-import type { ConditionOrder, Group, LookWorth, Point } from '../../core';
+import { SIDES, type ConditionOrder, type Group, type LookWorth, type Point } from '../../core';
 
 export type KitStudent = LookKitView['students'][number];
 export type KitTechnique = LookKitView['techniques'][number];
@@ -142,20 +142,26 @@ export function itemsOf(kit: LookKitView): KitItem[] {
   return [...techniques, ...sequences];
 }
 
-export const orderOfKit = (kit: LookKitView): ConditionOrder =>
-  new Map(Object.entries(kit.beyond).map(([c, above]) => [c, new Set(above)]));
+/** The order of conditions by which each student is judged. */
+export function ordersOfKit(kit: LookKitView): (studentId: string) => ConditionOrder {
+  const orders = new Map(
+    Object.entries(kit.beyond).map(([version, beyond]) => [
+      version,
+      new Map(Object.entries(beyond).map(([c, above]) => [c, new Set(above)])),
+    ]),
+  );
+  const follows = new Map(kit.students.map((s) => [s.id, s.follows]));
+  return (id) => orders.get(follows.get(id) ?? '') ?? new Map<string, never>();
+}
 
 const HURTING: Point['slips'] = [{ id: '', looksLike: '', cause: '', cue: '', hurts: 'self', hurtsHow: '' }];
 
-/** What the kit says of the worth of looks, as the core takes it. */
-export const worthsOfKit = (kit: LookKitView): LookWorth[] =>
-  kit.worths.map((w) => ({
-    ...w,
-    points: w.points.map((p) => ({
-      side: p.side,
-      gain: p.gain,
-      stands: p.stands,
-      point: {
+/** What the kit says of the worth of looks, as the core takes it, with the reason beside each. */
+export const worthsOfKit = (kit: LookKitView): (LookWorth & { reason: string })[] => {
+  const points = new Map(
+    Object.entries(kit.points).map(([key, list]) => [
+      key,
+      list.map((p): Point => ({
         id: p.id,
         name: p.name,
         kind: p.kind,
@@ -167,9 +173,34 @@ export const worthsOfKit = (kit: LookKitView): LookWorth[] =>
         accepted: null,
         wanted: null,
         slips: p.hurts ? HURTING : [],
-      },
-    })),
-  }));
+      })),
+    ]),
+  );
+  return kit.students.flatMap((s) =>
+    s.worths.flatMap(({ r, points: told, ...w }) => {
+      const asked = kit.requirements[r];
+      if (!asked) return [];
+      const { id, itemKey, conditionId, seconds } = asked;
+      const of = points.get(itemKey) ?? [];
+      return [
+        {
+          ...w,
+          studentId: s.id,
+          requirementId: id,
+          itemKey,
+          conditionId,
+          seconds,
+          points: Array.from({ length: told.length / 4 }, (_, i) => ({
+            point: of[told[4 * i]!]!,
+            side: SIDES[told[4 * i + 1]!]!,
+            gain: told[4 * i + 2]! / 1000,
+            stands: told[4 * i + 3]! / 1000,
+          })),
+        },
+      ];
+    }),
+  );
+};
 
 /** Whether tonight shows an item: it is one of those the evening is about, or of a group that is shown. */
 export const isTonight = (line: Pick<Line, 'plan' | 'items'>, key: string, group: Group): boolean =>

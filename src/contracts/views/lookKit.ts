@@ -1,5 +1,5 @@
 // What the mat takes along.
-import type { Group, PointKind, Purpose, Sequence, SequenceKind, Side, TechniqueKind, VerdictWord } from '../../core';
+import type { Group, PointKind, Purpose, Range, Sequence, SequenceKind, TechniqueKind, VerdictWord } from '../../core';
 import type { ConditionShown } from './condition';
 import type { FocusShown, SlipShown } from './focus';
 import type { RankShown } from './rank';
@@ -12,8 +12,8 @@ export interface LookKitView {
   me: { personId: string; name: string };
   ranks: RankShown[];
   conditions: ConditionShown[];
-  /** For each condition, itself and what stands above it. */
-  beyond: Record<string, string[]>;
+  /** Of each version that somebody follows: for each condition, itself and what stands above it. */
+  beyond: Record<string, Record<string, string[]>>;
   students: {
     id: string;
     name: string;
@@ -21,7 +21,8 @@ export interface LookKitView {
     age: number | null;
     lastHere: string | null;
     waived: string[];
-    adapted: Record<string, string>;
+    /** By point: another range, or another share of what is done, than the item asks. */
+    adapted: Record<string, { range: Range | null; share: number | null }>;
     focus: FocusShown | null;
     /** The first few things that slip, to choose another correction from. */
     slips: SlipShown[];
@@ -30,6 +31,9 @@ export interface LookKitView {
     rests: Record<string, string>;
     /** The rung of contact agreed to, 1 the lowest; 0 refused, null nothing on record that counts. */
     rung: number | null;
+    /** The version they are judged by; empty: none yet. */
+    follows: string;
+    worths: WorthShown[];
   }[];
   /** How people stood in the last classes, from the door, the newest first. */
   stood: string[][];
@@ -55,18 +59,22 @@ export interface LookKitView {
     name: string;
     group: Group;
   }[];
-  worths: {
-    studentId: string;
-    itemKey: string;
-    requirementId: string;
-    conditionId: string;
-    word: VerdictWord;
-    reason: string;
-    freshUntil: string | null;
-    seconds: number;
-    settles: number;
-    hurts: boolean;
-    points: { id: string; name: string; kind: PointKind; hurts: boolean; side: Side; gain: number; stands: number }[];
-  }[];
+  /** What is asked by any version that somebody follows; worths name it by its place. */
+  requirements: { id: string; itemKey: string; conditionId: string; seconds: number }[];
+  /** By item key: the points by which it is judged; worths name them by their place. */
+  points: Record<string, { id: string; name: string; kind: PointKind; hurts: boolean }[]>;
   gradingDay: string | null;
+}
+
+/** What looks at one requirement of a student are worth. */
+export interface WorthShown {
+  /** Place in `requirements`. */
+  r: number;
+  word: VerdictWord;
+  reason: string;
+  freshUntil: string | null;
+  settles: number;
+  hurts: boolean;
+  /** Four numbers a point: its place, the side's in `SIDES`, its gain and its chance to stand, both in thousandths. */
+  points: number[];
 }

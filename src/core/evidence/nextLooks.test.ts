@@ -42,7 +42,7 @@ function worth(
     gradingDay,
   );
 }
-const evening = (present: readonly string[]) => ({ present, order });
+const evening = (present: readonly string[]) => ({ present, orderOf: () => order });
 const once = (held: number) => both(addDays(TODAY, -3), { 'rear heel': [held, 5] });
 const metLooks = [1, 3].flatMap((ago) => both(addDays(TODAY, -ago), { 'rear heel': [5, 5] }));
 

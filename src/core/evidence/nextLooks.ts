@@ -164,7 +164,8 @@ export function lookWorths(
 export interface Evening {
   /** Those present, in the order of the line. */
   present: readonly string[];
-  order: ConditionOrder;
+  /** The order of conditions by which a student is judged. */
+  orderOf: (studentId: string) => ConditionOrder;
   /** What tonight's plan shows; left out: everything. */
   visible?: ((itemKey: string, conditionId: string) => boolean) | undefined;
   /** Looks already made tonight, as `student item` keys: not offered again. */
@@ -188,7 +189,7 @@ export function nextLooks(worths: readonly LookWorth[], evening: Evening, most =
   );
   const all: WorthALook[] = [];
   for (const w of open) {
-    const told = informed(w, open, evening.order).reduce((s, p) => s + p.gain, 0);
+    const told = informed(w, open, evening.orderOf(w.studentId)).reduce((s, p) => s + p.gain, 0);
     const value = told + w.settles;
     all.push({
       kind: 'card',

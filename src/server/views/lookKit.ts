@@ -1,12 +1,27 @@
 import { sql } from 'drizzle-orm';
-import type { LookKitView } from '../../contracts/views';
-import { adaptationsOn, ageOn, canHurt, consentOf, dayInWords, itemKey, praiseInWords } from '../../core';
+import type { LookKitView, WorthShown } from '../../contracts/views';
+import {
+  adaptationsOn,
+  ageOn,
+  canHurt,
+  CARD_SECONDS,
+  consentOf,
+  dayInWords,
+  daysBetween,
+  itemKey,
+  praiseInWords,
+  showingSeconds,
+  SIDES,
+  type LookWorth,
+  type Resting,
+} from '../../core';
 import type { Transaction } from '../../data/connection';
-import { readRoll } from '../../data/queries/roll';
+import { readRoll, type RollRow } from '../../data/queries/roll';
+import type { SyllabusRead } from '../../data/queries/syllabus';
 import { groundsOf } from '../belief/chance';
-import { focusOf, readGiven } from '../belief/focus';
+import { focusOf, readGiven, type GivenRow } from '../belief/focus';
 import { nextGrading } from '../belief/gradings';
-import { schoolBeliefs } from '../belief/school';
+import { schoolBeliefs, type SchoolBeliefs } from '../belief/school';
 import { worthsOf } from '../belief/worth';
 import { judgeStudent } from '../judging/judge';
 import { readJudging, type Judging } from '../judging/judging';
@@ -28,6 +43,8 @@ const MAY_COME = 60;
  */
 const worthsEach = (students: number): number => Math.max(10, Math.floor(1500 / Math.max(1, students)));
 
+type KitStudent = LookKitView['students'][number];
+
 /** Everything the mat needs for an evening without a network. */
 export async function lookKitView(tx: Transaction, who: Who): Promise<LookKitView> {
   const roll = await readRoll(tx);
@@ -36,83 +53,73 @@ export async function lookKitView(tx: Transaction, who: Who): Promise<LookKitVie
   const given = await readGiven(tx);
   const resting = await readResting(tx, who.today);
   const grading = await nextGrading(tx, who.today);
-  const worths: LookKitView['worths'] = [];
-  const asked = new Map<string, LookKitView['asked'][number]>();
-  const since = new Date(Date.parse(`${who.today}T00:00:00Z`) - MAY_COME * 86_400_000).toISOString().slice(0, 10);
-
-  const students = roll.map((x) => {
-    const own = [...adaptationsOn(j.adaptations.get(x.id), who.today).values()];
-    const next = rankAbove(j.syllabusOf(x).ranks, x.rankId);
-    const comes = x.lastHere === null || x.lastHere >= since;
-    const judged = next && comes ? judgeStudent(j, x, next.id) : [];
-    const mine = resting.get(x.id) ?? [];
-    const rests: Record<string, string> = {};
-    for (const { requirement: r } of judged) {
-      const rest = restOf(j, r.item, mine);
-      if (rest)
-        rests[itemKey(r.item)] =
-          `rests${rest.until ? ` until ${dayInWords(rest.until, who.today)}` : ''}: ${rest.what}`;
-    }
-    const guided = comes ? focusOf(j, x, judged, given.get(x.id)) : null;
-    const nameOf = requirementNames(j, x);
-    // Where the next belt's gate asks that earlier belts are fresh, what has faded is worth a look too.
-    const asksFresh =
-      next && comes && j.syllabusOf(x).gates.some((g) => g.rankId === next.id && g.kind === 'earlier ranks fresh');
-    const open = asksFresh ? [...judged, ...staleEarlier(j, x)] : judged;
-    const list = worthsOf(j, groundsOf(j, school, x), x, open, grading, mine)
-      .sort((a, b) => b.settles - a.settles || sum(b) - sum(a))
-      .slice(0, worthsEach(roll.length));
-    for (const w of list)
-      worths.push({
-        studentId: w.studentId,
-        itemKey: w.itemKey,
-        requirementId: w.requirementId,
-        conditionId: w.conditionId,
-        word: w.word,
-        reason: w.reason,
-        freshUntil: w.freshUntil,
-        seconds: w.seconds,
-        settles: round(w.settles),
-        hurts: w.hurts,
-        points: w.points.map((p) => ({
-          id: p.point.id,
-          name: p.point.name,
-          kind: p.point.kind,
-          hurts: canHurt(p.point),
-          side: p.side,
-          gain: round(p.gain),
-          stands: round(p.stands),
-        })),
-      });
-    return {
-      id: x.id,
-      name: x.name,
-      rankId: x.rankId,
-      age: x.born ? ageOn(x.born, who.today) : null,
-      lastHere: x.lastHere,
-      waived: own.filter((a) => a.waived).map((a) => a.pointId),
-      adapted: Object.fromEntries(
-        own
-          .filter((a) => !a.waived)
-          .map((a) => [
-            a.pointId,
-            a.range ? `${a.range.lo} to ${a.range.hi} accepted` : `${Math.round((a.share ?? 0) * 100)} in 100 asked`,
-          ]),
-      ),
-      focus: guided?.focus ? focusShown(guided.focus, nameOf) : null,
-      slips: guided?.slipping.slice(0, 6).map((y) => slipShown(y, nameOf)) ?? [],
-      praise: guided ? praiseInWords(guided.praise, who.today) : '',
-      rests,
-      rung: consentOf(j.consents.get(x.id), x.born, who.today),
-    };
-  });
-  // What is asked, by whichever version somebody follows; the newest says it first.
-  const inForce = j.versions.inForce(who.today);
-  const versions = [inForce ?? j.versions.published[0] ?? j.versions.draft, ...j.versions.published].filter(
-    (v) => v !== null && v !== undefined,
+  const followed = versionsFollowed(j, roll, who.today);
+  const requirements = followed.flatMap((v) => v.requirements);
+  const placeOf = new Map(requirements.map((r, i) => [r.id, i]));
+  const itemOf = new Map(requirements.map((r) => [itemKey(r.item), r.item]));
+  const points: LookKitView['points'] = Object.fromEntries(
+    [...itemOf].map(([key, item]) => [
+      key,
+      j.items.judgedBy(item).map((p) => ({ id: p.id, name: p.name, kind: p.kind, hurts: canHurt(p) })),
+    ]),
   );
+  const asked = askedBy(j, followed);
+  const most = worthsEach(roll.length);
+  const students = roll.map((x): KitStudent => {
+    const { ranks, versionId } = j.syllabusOf(x);
+    const mine = resting.get(x.id) ?? [];
+    const focus = given.get(x.id);
+    // All that it depends on besides what is known of the student.
+    const stamp = JSON.stringify([school.serial, versionId, x, grading, most, mine, focus]);
+    return j.once(x.id, 'kit', stamp, () => {
+      const next = rankAbove(ranks, x.rankId);
+      return studentInKit(j, school, x, next, { given: focus, resting: mine, grading, most, placeOf, points });
+    });
+  });
+  return {
+    today: who.today,
+    timeZone: who.timeZone,
+    me: { personId: who.personId, name: who.name },
+    ranks: j.versions.ranks.map(({ id, name, cloth }) => ({ id, name, cloth })),
+    conditions: j.versions.conditions.map(conditionShown),
+    beyond: Object.fromEntries(
+      followed.map((v) => [v.versionId ?? '', Object.fromEntries([...v.order].map(([c, above]) => [c, [...above]]))]),
+    ),
+    students,
+    stood: await readStood(tx),
+    techniques: [...j.library.techniques.values()]
+      .filter((t) => !t.retired)
+      .map((t) => ({
+        id: t.id,
+        name: t.name,
+        kind: t.kind,
+        sided: t.sided,
+        points: shownPoints(j.library, t.id).map(({ why: _why, ...p }) => p),
+      }))
+      .filter((t) => t.points.length > 0),
+    sequences: sequencesShown(j, new Set(asked.flatMap((a) => (a.sequenceId ? [a.sequenceId] : [])))),
+    asked,
+    requirements: requirements.map((r) => ({
+      id: r.id,
+      itemKey: itemKey(r.item),
+      conditionId: r.conditionId,
+      seconds: 'sequence' in r.item ? showingSeconds(j.items.judgedBy(r.item).length) : CARD_SECONDS,
+    })),
+    points,
+    gradingDay: grading,
+  };
+}
+
+/** The versions by which anybody on the roll is judged; the one in force says first what is asked. */
+function versionsFollowed(j: Judging, roll: readonly RollRow[], today: string): SyllabusRead[] {
+  const first = j.versions.read(j.versions.inForce(today) ?? j.versions.published[0] ?? j.versions.draft);
+  return [...new Set([first, ...roll.map((x) => j.syllabusOf(x))])];
+}
+
+function askedBy(j: Judging, versions: readonly SyllabusRead[]): LookKitView['asked'] {
+  const asked = new Map<string, LookKitView['asked'][number]>();
   for (const version of versions)
-    for (const r of j.versions.read(version).requirements) {
+    for (const r of version.requirements) {
       const key = `${r.rankId} ${itemKey(r.item)} ${r.conditionId}`;
       if (!asked.has(key))
         asked.set(key, {
@@ -128,30 +135,81 @@ export async function lookKitView(tx: Transaction, who: Who): Promise<LookKitVie
           group: j.items.groupOf(r.item),
         });
     }
-  const order = roll[0] ? j.syllabusOf(roll[0]).order : new Map<string, ReadonlySet<string>>();
+  return [...asked.values()];
+}
+
+interface Beside {
+  given: GivenRow | undefined;
+  resting: readonly Resting[];
+  grading: string | null;
+  most: number;
+  placeOf: ReadonlyMap<string, number>;
+  points: LookKitView['points'];
+}
+
+function studentInKit(
+  j: Judging,
+  school: SchoolBeliefs,
+  x: RollRow,
+  next: ReturnType<typeof rankAbove>,
+  { given, resting, grading, most, placeOf, points }: Beside,
+): KitStudent {
+  const { versionId, gates } = j.syllabusOf(x);
+  const own = [...adaptationsOn(j.adaptations.get(x.id), j.today).values()];
+  const comes = x.lastHere === null || daysBetween(x.lastHere, j.today) <= MAY_COME;
+  const judged = next && comes ? judgeStudent(j, x, next.id) : [];
+  const rests: Record<string, string> = {};
+  for (const { requirement: r } of judged) {
+    const rest = restOf(j, r.item, resting);
+    if (rest)
+      rests[itemKey(r.item)] = `rests${rest.until ? ` until ${dayInWords(rest.until, j.today)}` : ''}: ${rest.what}`;
+  }
+  const guided = comes ? focusOf(j, x, judged, given) : null;
+  const nameOf = requirementNames(j, x);
+  // Where the next belt's gate asks that earlier belts are fresh, what has faded is worth a look too.
+  const asksFresh = next && comes && gates.some((g) => g.rankId === next.id && g.kind === 'earlier ranks fresh');
+  const open = asksFresh ? [...judged, ...staleEarlier(j, x)] : judged;
   return {
-    today: who.today,
-    timeZone: who.timeZone,
-    me: { personId: who.personId, name: who.name },
-    ranks: j.versions.ranks.map(({ id, name, cloth }) => ({ id, name, cloth })),
-    conditions: j.versions.conditions.map(conditionShown),
-    beyond: Object.fromEntries([...order].map(([c, above]) => [c, [...above]])),
-    students,
-    stood: await readStood(tx),
-    techniques: [...j.library.techniques.values()]
-      .filter((t) => !t.retired)
-      .map((t) => ({
-        id: t.id,
-        name: t.name,
-        kind: t.kind,
-        sided: t.sided,
-        points: shownPoints(j.library, t.id).map(({ why: _why, ...p }) => p),
-      }))
-      .filter((t) => t.points.length > 0),
-    sequences: sequencesShown(j, new Set([...asked.values()].flatMap((a) => (a.sequenceId ? [a.sequenceId] : [])))),
-    asked: [...asked.values()],
-    worths,
-    gradingDay: grading,
+    id: x.id,
+    name: x.name,
+    rankId: x.rankId,
+    age: x.born ? ageOn(x.born, j.today) : null,
+    lastHere: x.lastHere,
+    waived: own.filter((a) => a.waived).map((a) => a.pointId),
+    adapted: Object.fromEntries(
+      own.filter((a) => !a.waived).map((a) => [a.pointId, { range: a.range, share: a.share }]),
+    ),
+    focus: guided?.focus ? focusShown(guided.focus, nameOf) : null,
+    slips: guided?.slipping.slice(0, 6).map((y) => slipShown(y, nameOf)) ?? [],
+    praise: guided ? praiseInWords(guided.praise, j.today) : '',
+    rests,
+    rung: consentOf(j.consents.get(x.id), x.born, j.today),
+    follows: versionId ?? '',
+    worths: worthsOf(j, groundsOf(j, school, x), x, open, grading, resting)
+      .sort((a, b) => b.settles - a.settles || sum(b) - sum(a))
+      .slice(0, most)
+      .flatMap((w) => {
+        const r = placeOf.get(w.requirementId);
+        return r === undefined ? [] : [worthShown(w, r, points[w.itemKey] ?? [])];
+      }),
+  };
+}
+
+function worthShown(w: LookWorth & { reason: string }, r: number, points: LookKitView['points'][string]): WorthShown {
+  const place = new Map(points.map((p, i) => [p.id, i]));
+  return {
+    r,
+    word: w.word,
+    reason: w.reason,
+    freshUntil: w.freshUntil,
+    settles: thousandths(w.settles) / 1000,
+    hurts: w.hurts,
+    points: w.points.flatMap((p) => [
+      place.get(p.point.id)!,
+      SIDES.indexOf(p.side),
+      thousandths(p.gain),
+      thousandths(p.stands),
+    ]),
   };
 }
 
@@ -166,7 +224,7 @@ async function readStood(tx: Transaction): Promise<string[][]> {
   return rows.map((r) => r.stood);
 }
 
-const round = (x: number) => Math.round(x * 10_000) / 10_000;
+const thousandths = (x: number) => Math.round(x * 1000);
 
 const sum = (w: { points: readonly { gain: number }[] }) => w.points.reduce((n, p) => n + p.gain, 0);
 

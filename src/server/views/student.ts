@@ -2,6 +2,7 @@ import { and, desc, eq, gte, isNotNull, ne, or, sql } from 'drizzle-orm';
 import type { RequirementVerdict, StudentView, ViewInput } from '../../contracts/views';
 import {
   ageOn,
+  adaptedInWords,
   answerInWords,
   chanceInWords,
   changeInWords,
@@ -233,11 +234,7 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
       point: j.library.ownerOf.get(a.pointId)?.points.find((p) => p.id === a.pointId)?.name ?? 'a point since retired',
       technique: j.library.ownerOf.get(a.pointId)?.name ?? '',
       from: a.from,
-      what: a.waived
-        ? 'waived'
-        : a.range
-          ? `${a.range.lo} to ${a.range.hi} accepted`
-          : `${Math.round((a.share ?? 0) * 100)} in 100 asked`,
+      what: a.waived ? 'waived' : adaptedInWords(a),
       reason: a.reason,
       by: names.get(a.by) ?? '',
     })),

@@ -93,7 +93,7 @@ describe('the mat', () => {
     const kit = await runView(t.db, s.as.instructor, 'lookKit', {}, NOW);
     const me = kit.students.find((x) => x.name === 'New')!;
     expect(me.waived).toEqual([s.points.felt]);
-    expect(me.adapted).toEqual({ [s.points.measured]: '40 to 70 accepted' });
+    expect(me.adapted).toEqual({ [s.points.measured]: { range: { lo: 40, hi: 70 }, share: null } });
     expect(me.lastHere).toBe('2026-02-07');
     expect(kit.techniques.map((x) => x.points.map((p) => p.name))).toEqual([['rear heel', 'weight', 'stands firm']]);
     expect(kit.asked).toHaveLength(1);

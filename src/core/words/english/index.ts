@@ -1,3 +1,4 @@
+export * from './adapted';
 export * from './answer';
 export * from './chance';
 export * from './consent';

@@ -136,7 +136,7 @@ export function looksToSettle(
         gradingDay,
       );
     });
-    const offered = nextLooks(worths, { present: cohort.map((s) => s.id), order: school.order }, perEvening);
+    const offered = nextLooks(worths, { present: cohort.map((s) => s.id), orderOf: () => school.order }, perEvening);
     if (offered.length === 0) return spent;
     let left = perEvening;
     for (const o of offered) {
