@@ -54,7 +54,7 @@ const MARKS = `
     case when p.kind = 'measured' then array[p.accepted_lo + random() * (p.accepted_hi - p.accepted_lo), p.accepted_lo - 1, p.accepted_hi] end
   from look l join point p on p.school_id = l.school_id and p.technique_id = l.technique_id where l.school_id = $1`;
 
-async function open(db: Database, owner: pg.Pool, marks: number) {
+export async function open(db: Database, owner: pg.Pool, marks: number) {
   const made = { ...benchSchool(0), classes: [] };
   const schoolId = v7();
   const head = made.teachers[0]!;

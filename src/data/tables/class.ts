@@ -31,5 +31,6 @@ export const attendance = pgTable(
     primaryKey({ columns: [t.schoolId, t.personId, t.classId] }),
     foreignKey({ columns: [t.schoolId, t.classId], foreignColumns: [classHeld.schoolId, classHeld.id] }),
     foreignKey({ columns: [t.schoolId, t.personId], foreignColumns: [person.schoolId, person.id] }),
+    index('attendance_of_class').on(t.schoolId, t.classId),
   ],
 );

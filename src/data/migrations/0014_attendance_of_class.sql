@@ -1,0 +1,1 @@
+CREATE INDEX "attendance_of_class" ON "attendance" USING btree ("school_id","class_id");
