@@ -25,6 +25,21 @@ function fingerprint() {
   return hash.digest('hex');
 }
 
+/** What the threads beside the server run: one file, with the packages beside it. */
+async function buildJobs() {
+  const { build } = await import('esbuild');
+  await build({
+    entryPoints: [path.join(project, 'src/server/jobs/views.ts')],
+    bundle: true,
+    format: 'esm',
+    platform: 'node',
+    packages: 'external',
+    target: 'node20',
+    outfile: path.join(project, 'dist/server/jobs/views.mjs'),
+    tsconfigRaw: {},
+  });
+}
+
 async function buildServiceWorker() {
   const { build } = await import('esbuild');
   const { injectManifest } = await import('workbox-build');
@@ -72,6 +87,7 @@ export async function buildIfStale(started) {
     started,
     env: { ...process.env, NODE_ENV: 'production', ASTRO_TELEMETRY_DISABLED: '1' },
   });
+  await buildJobs();
   await buildServiceWorker();
   compress();
   writeFileSync(stamp, now);

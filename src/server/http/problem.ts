@@ -66,8 +66,11 @@ export function problemOf(error: unknown, where = 'a request', instance: string 
   return problem(500, `Something is wrong on our side (${mark}). Nothing was changed.`, [], about);
 }
 
-export const json = (value: unknown, status = 200): Response =>
-  new Response(JSON.stringify(value), {
+/** JSON that was written already. */
+export const jsonText = (text: string, status = 200): Response =>
+  new Response(text, {
     status,
     headers: { 'content-type': 'application/json', 'cache-control': 'no-store' },
   });
+
+export const json = (value: unknown, status = 200): Response => jsonText(JSON.stringify(value), status);
