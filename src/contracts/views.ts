@@ -10,7 +10,7 @@ import type { EverybodyView } from './views/everybody';
 import type { ForecastView } from './views/forecast';
 import type { HomeView } from './views/home';
 import type { IncidentsView } from './views/incident';
-import type { LookKitView } from './views/lookKit';
+import type { KitAnswer } from './views/lookKit';
 import type { MissedView } from './views/missed';
 import type { PeopleView } from './views/people';
 import type { ReadinessView } from './views/readiness';
@@ -79,7 +79,11 @@ export const VIEWS = {
   missed: { may: STAFF, input: v.object({}) },
   calibration: { may: ['head'], input: v.object({}) },
   incidents: { may: STAFF, input: v.object({}) },
-  lookKit: { may: STAFF, input: v.object({}) },
+  lookKit: {
+    may: STAFF,
+    /** The version of what the device has already. */
+    input: v.object({ since: v.optional(v.pipe(v.string(), v.maxLength(64))) }),
+  },
   earlierMarks: { may: STAFF, input: v.object({ techniqueId: id }) },
   earlierShowings: { may: STAFF, input: v.object({ sequenceId: id }) },
   people: { may: ['head'], input: v.object({}) },
@@ -111,7 +115,7 @@ export interface ViewResults {
   missed: MissedView;
   calibration: CalibrationView;
   incidents: IncidentsView;
-  lookKit: LookKitView;
+  lookKit: KitAnswer;
   earlierMarks: EarlierMarksView;
   earlierShowings: EarlierShowingsView;
   people: PeopleView;

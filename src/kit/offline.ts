@@ -12,9 +12,13 @@ export function registerWorker(): void {
 /** What this device remembers of people besides marks that still wait: it goes when somebody signs out. */
 export const forgottenAtSignOut = { roll: 'stavewright-roll' } as const;
 
-/** Throws away what holds people's data: the pages kept for use without a network, and lists that were pasted. */
+/** Where the device keeps what the mat takes along. */
+export const KIT_STORE = 'stavewright-kit';
+
+/** Throws away what holds people's data: what the mat took along, the pages kept for use without a network, and lists that were pasted. */
 export async function forgetPeople(): Promise<void> {
   for (const key of Object.values(forgottenAtSignOut)) localStorage.removeItem(key);
+  if ('indexedDB' in globalThis) indexedDB.deleteDatabase(KIT_STORE);
   if (!('caches' in globalThis)) return;
   await Promise.all(['pages', 'views'].map((name) => caches.delete(name)));
 }

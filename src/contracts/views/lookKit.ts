@@ -78,3 +78,16 @@ export interface WorthShown {
   /** Four numbers a point: its place, the side's in `SIDES`, its gain and its chance to stand, both in thousandths. */
   points: number[];
 }
+
+export type KitStudent = LookKitView['students'][number];
+
+/** Of what the mat takes along, what is other than in the version a device has; everything where it has none. */
+export interface KitAnswer {
+  version: string;
+  /** The version to which it is to be added; null: it is whole. */
+  since: string | null;
+  parts: Partial<Omit<LookKitView, 'students'>>;
+  students: KitStudent[];
+  /** Everybody on the roll, in order: who is not among `students` stays as they were. */
+  order: string[];
+}

@@ -101,8 +101,7 @@ export function gatherEvidence(looks: readonly Look[], ranges: Ranges): Evidence
     }
   }
   for (const sides of evidence.values())
-    for (const side of ['left', 'right', 'none'] as const)
-      sides[side] = [...remembered(sides[side].sort(newestFirst))];
+    for (const side of ['left', 'right', 'none'] as const) sides[side] = [...remembered(sides[side].sort(newestFirst))];
   return evidence;
 }
 

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import type { LookKitView, WorthShown } from '../../contracts/views';
+import type { KitAnswer, KitStudent, LookKitView, ViewInput, WorthShown } from '../../contracts/views';
 import {
   adaptationsOn,
   ageOn,
@@ -30,6 +30,7 @@ import { requirementNames } from '../judging/requirementNames';
 import { readResting, restOf } from '../judging/rests';
 import { staleEarlier } from '../judging/stale';
 import type { Who } from '../who';
+import { kitAnswer } from './kitAnswer';
 import { shownPoints } from './library';
 import { conditionShown } from './shown/condition';
 import { focusShown, slipShown } from './shown/slip';
@@ -43,10 +44,8 @@ const MAY_COME = 60;
  */
 const worthsEach = (students: number): number => Math.max(10, Math.floor(1500 / Math.max(1, students)));
 
-type KitStudent = LookKitView['students'][number];
-
-/** Everything the mat needs for an evening without a network. */
-export async function lookKitView(tx: Transaction, who: Who): Promise<LookKitView> {
+/** Everything the mat needs for an evening without a network, or what is new of it. */
+export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInput<'lookKit'>): Promise<KitAnswer> {
   const roll = await readRoll(tx);
   const j = await readJudging(tx, who.today);
   const school = await schoolBeliefs(tx, who, j);
@@ -76,7 +75,7 @@ export async function lookKitView(tx: Transaction, who: Who): Promise<LookKitVie
       return studentInKit(j, school, x, next, { given: focus, resting: mine, grading, most, placeOf, points });
     });
   });
-  return {
+  const kit: LookKitView = {
     today: who.today,
     timeZone: who.timeZone,
     me: { personId: who.personId, name: who.name },
@@ -108,6 +107,7 @@ export async function lookKitView(tx: Transaction, who: Who): Promise<LookKitVie
     points,
     gradingDay: grading,
   };
+  return kitAnswer(who.schoolId, kit, since);
 }
 
 /** The versions by which anybody on the roll is judged; the one in force says first what is asked. */

@@ -1,6 +1,7 @@
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { CommandDraft } from '../../contracts/commands';
+import { upon } from '../../contracts/kit';
 import type { LookKitView } from '../../contracts/views';
 import { addDays } from '../../core';
 import { makeDatabase, type TestDatabase } from '../../data/testing/database';
@@ -162,7 +163,7 @@ describe('what the mat takes along', () => {
     await askForTheForm(s);
     await Promise.all(seen(s, '2026-03-01', 4));
     await s.send('head', 'gradingDay.set', { day: addDays(DAY, 30), graded: true });
-    const kit = () => runView(t.db, s.as.instructor, 'lookKit', {}, NOW);
+    const kit = async () => upon(null, await runView(t.db, s.as.instructor, 'lookKit', {}, NOW))!.kit;
     const worths = (k: LookKitView) =>
       k.students.find((x) => x.id === s.student)!.worths.map((w) => ({ ...w, itemKey: k.requirements[w.r]!.itemKey }));
     const first = await kit();
@@ -279,7 +280,7 @@ describe('the order of the line', () => {
   it('goes to every tablet as the last classes stood, the newest first', async () => {
     const s = await smallSchool(t, 'Stood');
     const [a, b] = [s.student, s.as.student.personId];
-    const kit = () => runView(t.db, s.as.instructor, 'lookKit', {}, NOW);
+    const kit = async () => upon(null, await runView(t.db, s.as.instructor, 'lookKit', {}, NOW))!.kit;
     expect((await kit()).stood).toEqual([]);
     const id = v7();
     await s.send('instructor', 'class.record', { id, day: addDays(DAY, -2), minutes: 60, present: [a, b] });
@@ -435,7 +436,7 @@ describe('consent', () => {
       consent: { rung: null },
       consentBefore: [{ rung: 'slow, soft hands', day: DAY }],
     });
-    const kit = await runView(t.db, s.as.instructor, 'lookKit', {}, NOW);
+    const { kit } = upon(null, await runView(t.db, s.as.instructor, 'lookKit', {}, NOW))!;
     expect(kit.students.find((x) => x.id === s.student)!.rung).toBe(0);
   });
 });

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { readInput } from '../../contracts/commands';
+import type { Role } from '../../contracts/role';
 import { unsound } from '../../contracts/sound';
 import { VIEWS, type ViewInput, type ViewName, type ViewResults } from '../../contracts/views';
 import { throughSchool, type Database, type Transaction } from '../../data/connection';
@@ -68,6 +69,11 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   people: peopleView,
 };
 
+/** Refuses whoever's role may not see a view. */
+export function mustSee(role: Role, name: ViewName): void {
+  if (!(VIEWS[name].may as readonly string[]).includes(role)) throw new Refusal(403, 'This page is not for you.');
+}
+
 /** The one door for reads: parsed, authorised, and answered from the rows of one school. */
 export async function runView<N extends ViewName>(
   db: Database,
@@ -86,7 +92,7 @@ export async function runView<N extends ViewName>(
     first: whoQuestion(me),
     work: async (tx, rows) => {
       const { who } = readWho(rows, me, now);
-      if (!(view.may as readonly string[]).includes(who.role)) throw new Refusal(403, 'This page is not for you.');
+      mustSee(who.role, name);
       return { value: await RUNS[name](tx, who, read.value as ViewInput<N>), last: null };
     },
   });

@@ -1,0 +1,18 @@
+import { IslandRoot } from '../../kit/IslandRoot';
+import Look from './Look';
+import { useKit } from './useKit';
+import './mat.css';
+
+/** The mat, as soon as the device has what it needs for the evening. */
+export default function Evening({ personId, school }: { personId: string; school: string }) {
+  const { kit, wrong } = useKit(personId);
+  if (kit) return <Look kit={kit} school={school} />;
+  return (
+    <IslandRoot scheme="dark">
+      <main className="mat waits">
+        <p role="status">{wrong === '' ? 'Laying out the evening…' : wrong}</p>
+        {wrong !== '' && <a href="/look">Try again</a>}
+      </main>
+    </IslandRoot>
+  );
+}
