@@ -104,6 +104,9 @@ export const envelope = v.object({
 });
 export type Envelope = v.InferOutput<typeof envelope>;
 
+/** So many commands are taken in one request. */
+export const MOST_AT_ONCE = 100;
+
 /** One thing that is wrong with an input, and where: the path of keys to the field. */
 export interface FieldError {
   path: string;

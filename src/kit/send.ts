@@ -102,6 +102,36 @@ export async function ask<N extends ViewName>(name: N, input: ViewInput<N>): Pro
   return { ok: false, title: said.title, errors: said.errors ?? [], status: response.status };
 }
 
+/** Of a request with many commands: nothing is known to have been done, and each by itself would fare no better. */
+const FOR_ALL = [0, 401, 408, 429, 502, 503, 504];
+
+/**
+ * Posts many commands at once; they are done in their order, and each is answered by itself. Where the request as a whole
+ * is refused they are sent one by one, so that one of them holds up no other.
+ */
+export async function postCommands(
+  commands: readonly { id: string; at: string; name: CommandName; input: unknown }[],
+): Promise<Map<string, Answer>> {
+  const sent = new Date().toISOString();
+  const said = await post('/api/commands/batch', { commands: commands.map((c) => ({ ...c, sent })) }, 'batch');
+  const out = new Map<string, Answer>();
+  if (!said.ok && !FOR_ALL.includes(said.status)) {
+    for (const c of commands) out.set(c.id, await postCommand(c));
+    return out;
+  }
+  for (const c of commands) out.set(c.id, said.ok ? notReached(FOREIGN) : said);
+  if (!said.ok || !Array.isArray(said.answer)) return out;
+  for (const a of said.answer as unknown[]) {
+    if (!isObject(a) || typeof a['id'] !== 'string' || !out.has(a['id'])) continue;
+    if (a['status'] === 200) out.set(a['id'], { ok: true, answer: a['answer'] });
+    else if (isOurProblem('application/problem+json', a['problem'], a['id'])) {
+      const { title, errors = [], mends, meanwhile } = a['problem'];
+      out.set(a['id'], { ok: false, title, errors, status: Number(a['status']), mends, meanwhile });
+    }
+  }
+  return out;
+}
+
 /** The message for one field, or undefined. */
 export const errorAt = (errors: readonly FieldError[], path: string): string | undefined =>
   errors.find((e) => e.path === path)?.message;

@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { captivePage, doneAs, idIn, refusedAs } from '../testing/server';
+import { captivePage, doneAs, refusedAs } from '../testing/server';
 import {
   drop,
   flush,
@@ -37,16 +37,44 @@ let inputs: unknown[] = [];
 function server(answer: (id: string) => Says) {
   const got: string[] = [];
   inputs = [];
-  vi.stubGlobal('fetch', (_: string, init: RequestInit) => {
-    const id = idIn(init);
-    const says = answer(id);
-    if (says === 'away') return Promise.reject(new TypeError('Failed to fetch'));
-    got.push(id);
-    inputs.push((JSON.parse(init.body as string) as { input: unknown }).input);
-    if (says instanceof Response) return Promise.resolve(says);
-    if (typeof says === 'number')
-      return Promise.resolve(says === 200 ? doneAs(id) : refusedAs(says, `no: ${says}`, {}, id));
-    return Promise.resolve('answer' in says ? doneAs(id, says.answer) : refusedAs(409, 'no', says, id));
+  const one = (c: { id: string; input: unknown }): Response | 'away' => {
+    const says = answer(c.id);
+    if (says === 'away') return says;
+    got.push(c.id);
+    inputs.push(c.input);
+    if (says instanceof Response) return says;
+    if (typeof says === 'number') return says === 200 ? doneAs(c.id) : refusedAs(says, `no: ${says}`, {}, c.id);
+    return 'answer' in says ? doneAs(c.id, says.answer) : refusedAs(409, 'no', says, c.id);
+  };
+  vi.stubGlobal('fetch', async (_: string, init: RequestInit) => {
+    const body = JSON.parse(init.body as string) as {
+      id: string;
+      input: unknown;
+      commands?: { id: string; input: unknown }[];
+    };
+    const answers: object[] = [];
+    for (const c of body.commands ?? [body]) {
+      // A database that is away is away for the rest as well.
+      const last = answers.at(-1) as { status: number } | undefined;
+      if (last?.status === 503) {
+        answers.push({ ...last, id: c.id, problem: await refusedAs(503, 'no', {}, c.id).json() });
+        continue;
+      }
+      const said = one(c);
+      if (said === 'away') throw new TypeError('Failed to fetch');
+      // What is no answer of ours to this command, or holds for whoever asks, is what comes back for all.
+      const type = said.headers.get('content-type') ?? '';
+      const ours = type.startsWith('application/')
+        ? ((await said.clone().json()) as { id?: string; instance?: string })
+        : {};
+      const mine = ours.id === c.id || ours.instance === `/commands/${c.id}`;
+      if (!body.commands || !mine || said.status === 401) return said;
+      const text = (await said.json()) as { answer?: unknown };
+      answers.push(
+        said.ok ? { id: c.id, status: 200, answer: text.answer } : { id: c.id, status: said.status, problem: text },
+      );
+    }
+    return doneAs('batch', answers);
   });
   return got;
 }
@@ -111,6 +139,35 @@ describe('the queue of the device', () => {
     await flush(me);
     expect(again).toEqual([]);
     await letGo('b');
+    expect(await waitingHere()).toBe(0);
+  });
+
+  it('brings a long evening home in a few requests, and one that is refused holds up no other', async () => {
+    server(() => 'away');
+    for (let i = 0; i < 120; i += 1) await put(command(`c${String(i).padStart(3, '0')}`));
+    await flush(me);
+    const got = server((id) => (id === 'c007' ? 409 : 200));
+    const ask = vi.spyOn(globalThis, 'fetch');
+    await flush(me);
+    expect(got).toHaveLength(120);
+    expect([...got].sort()).toEqual(got);
+    expect(ask.mock.calls.length).toBeLessThanOrEqual(3);
+    const now = await state();
+    expect([now.waiting, now.aside.map((c) => c.id)]).toEqual([0, ['c007']]);
+  });
+
+  it('where a server does not take many at once they are sent one by one', async () => {
+    server(() => 'away');
+    for (const id of ['a', 'b']) await put(command(id));
+    await flush(me);
+    const got: string[] = [];
+    vi.stubGlobal('fetch', (path: string, init: RequestInit) => {
+      if (path.endsWith('/batch')) return Promise.resolve(refusedAs(413, 'too large', {}, 'batch'));
+      got.push((JSON.parse(init.body as string) as { id: string }).id);
+      return Promise.resolve(doneAs(got.at(-1)!));
+    });
+    await flush(me);
+    expect(got).toEqual(['a', 'b']);
     expect(await waitingHere()).toBe(0);
   });
 

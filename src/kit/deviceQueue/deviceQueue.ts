@@ -1,12 +1,12 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { CommandName, Mend } from '../../contracts/commands';
-import { postCommand, type Answer } from '../send';
+import { postCommand, postCommands, type Answer } from '../send';
 import {
   again,
   afterAnswer,
   begun,
   followUp,
-  nextToSend,
+  nextTogether,
   readWaiting,
   type NewCommand,
   type Trouble,
@@ -117,6 +117,15 @@ export function flush(by: string): Promise<void> {
   return (running = running.then(() => run(by)));
 }
 
+/** So many commands leave in one request: a slow network then still answers before it is given up. */
+const AT_ONCE = 50;
+
+async function postSome(some: readonly Waiting[]): Promise<Map<string, Answer>> {
+  const plain = some.map(({ id, at, name, input }) => ({ id, at, name, input }));
+  const [only] = plain;
+  return plain.length === 1 ? new Map([[only!.id, await postCommand(only!)]]) : postCommands(plain);
+}
+
 async function run(by: string): Promise<void> {
   await navigator.locks.request('stavewright-outbox', { ifAvailable: true }, async (lock) => {
     if (!lock) return;
@@ -126,8 +135,8 @@ async function run(by: string): Promise<void> {
     let now = await all();
     let fresh = true;
     for (;;) {
-      const c = nextToSend(now, by, tried);
-      if (!c) {
+      const some = nextTogether(now, by, tried, AT_ONCE);
+      if (some.length === 0) {
         // What was put meanwhile is sent in the same run.
         if (!fresh) {
           [now, fresh] = [await all(), true];
@@ -137,24 +146,30 @@ async function run(by: string): Promise<void> {
         break;
       }
       fresh = false;
-      tried.add(c.id);
-      const answer = await postCommand({ id: c.id, at: c.at, name: c.name, input: c.input });
-      const after = afterAnswer(c, answer);
-      if (after.stays === null) await db.delete('commands', c.id);
-      else if (after.stays !== c) await db.put('commands', after.stays);
-      known.delete(c.id);
-      const { stays } = after;
-      now = now.flatMap((o) => (o.id !== c.id ? [o] : stays === null ? [] : [stays]));
-      if (answer.ok && c.chain !== null) {
-        now = await all();
-        const next = followUp(now, c, answer.answer);
-        if (next) await db.put('commands', next);
-        if (next) now = now.map((o) => (o.id === next.id ? next : o));
+      const answers = await postSome(some);
+      let goesOn = true;
+      for (const c of some) {
+        tried.add(c.id);
+        const answer = answers.get(c.id)!;
+        const after = afterAnswer(c, answer);
+        if (after.stays === null) await db.delete('commands', c.id);
+        else if (after.stays !== c) await db.put('commands', after.stays);
+        known.delete(c.id);
+        const { stays } = after;
+        now = now.flatMap((o) => (o.id !== c.id ? [o] : stays === null ? [] : [stays]));
+        if (answer.ok && c.chain !== null) {
+          now = await all();
+          const next = followUp(now, c, answer.answer);
+          if (next) await db.put('commands', next);
+          if (next) now = now.map((o) => (o.id === next.id ? next : o));
+        }
+        if (after.stays === null || after.stays.aside !== null) for (const l of answered) l(c, answer);
+        if (after.trouble !== 'none') found = after.trouble;
+        goesOn &&= after.goesOn;
       }
-      if (after.stays === null || after.stays.aside !== null) for (const l of answered) l(c, answer);
-      if (after.trouble !== 'none') found = after.trouble;
-      if (!after.goesOn) break;
-      if (tried.size % 20 === 0) void tell();
+      if (!goesOn) break;
+      // Whoever brings a long evening home sees it go down.
+      void tell();
     }
     trouble = found;
   });

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Answer } from '../send';
-import { afterAnswer, again, begun, nextToSend, readWaiting, type Waiting } from './queue';
+import { afterAnswer, again, begun, nextToSend, nextTogether, readWaiting, type Waiting } from './queue';
 
 const command = (id: string, more: Partial<Waiting> = {}): Waiting => ({
   ...begun({
@@ -21,14 +21,18 @@ const answer = (status: number): Answer =>
 /** What happens to a device: something is done on it, or it sends, with what the network and the server make of it. */
 type Happening =
   | { do: 'put'; corrects: boolean }
-  | { do: 'send'; fates: ('arrives' | 'lost' | 'answer lost' | 'refused' | 'fault')[] }
+  | { do: 'send'; together: number; fates: ('arrives' | 'lost' | 'answer lost' | 'refused' | 'fault')[] }
   | { do: 'again' }
   | { do: 'let go' }
   | { do: 'reload' };
 const fates = fc.constantFrom('arrives', 'lost', 'answer lost', 'refused', 'fault' as const);
 const happening: fc.Arbitrary<Happening> = fc.oneof(
   fc.record({ do: fc.constant('put' as const), corrects: fc.boolean() }),
-  fc.record({ do: fc.constant('send' as const), fates: fc.array(fates as fc.Arbitrary<'arrives'>, { maxLength: 12 }) }),
+  fc.record({
+    do: fc.constant('send' as const),
+    together: fc.integer({ min: 1, max: 5 }),
+    fates: fc.array(fates as fc.Arbitrary<'arrives'>, { maxLength: 12 }),
+  }),
   fc.constant({ do: 'again' as const }),
   fc.constant({ do: 'let go' as const }),
   fc.constant({ do: 'reload' as const }),
@@ -60,17 +64,25 @@ describe('a queue under losses, refusals and reloads', () => {
             if (c && h.do === 'let go') gone.add(c.id);
           } else {
             const tried = new Set<string>();
-            for (const fate of h.fates) {
-              const c = nextToSend(here, 'me', tried);
-              if (!c) break;
-              tried.add(c.id);
-              const arrives = fate === 'arrives' || fate === 'answer lost';
-              // The same id twice is done once.
-              if (arrives && !done.includes(c.id)) done.push(c.id);
-              const status = { arrives: 200, lost: 0, 'answer lost': 0, refused: 409, fault: 500 }[fate];
-              const after = afterAnswer(c, answer(done.includes(c.id) && status !== 0 ? 200 : status));
-              replace(c.id, after.stays);
-              if (!after.goesOn) break;
+            for (let left = h.fates; left.length > 0;) {
+              const some = nextTogether(here, 'me', tried, Math.min(h.together, left.length));
+              if (some.length === 0) break;
+              // A request is lost, or its answer is, for all that are in it.
+              const whole = left.find((f, i) => i < some.length && (f === 'lost' || f === 'answer lost'));
+              let goesOn = true;
+              for (const [i, c] of some.entries()) {
+                tried.add(c.id);
+                const fate = whole ?? left[i]!;
+                const arrives = fate === 'arrives' || fate === 'answer lost';
+                // The same id twice is done once.
+                if (arrives && !done.includes(c.id)) done.push(c.id);
+                const status = { arrives: 200, lost: 0, 'answer lost': 0, refused: 409, fault: 500 }[fate];
+                const after = afterAnswer(c, answer(done.includes(c.id) && status !== 0 ? 200 : status));
+                replace(c.id, after.stays);
+                goesOn &&= after.goesOn;
+              }
+              if (!goesOn) break;
+              left = left.slice(some.length);
             }
           }
         }

@@ -68,21 +68,27 @@ const followed = (c: Waiting): string | null => {
 };
 
 /**
- * The next command to send, or null: the oldest that is finished, is one's own, stands not aside, was not tried in this
- * run, and does not follow one that is still here.
+ * The commands to send next, at most so many together: the oldest that are finished, are one's own, stand not aside, were
+ * not tried in this run, and follow none that is still here, also none of those that are sent with them.
  */
-export function nextToSend(all: readonly Waiting[], by: string, tried: ReadonlySet<string>): Waiting | null {
+export function nextTogether(all: readonly Waiting[], by: string, tried: ReadonlySet<string>, most: number): Waiting[] {
   const here = new Set(all.map((c) => c.id));
   const chains = new Set<string>();
+  const out: Waiting[] = [];
   for (const c of all) {
+    if (out.length >= most) break;
     const before = followed(c);
     const waits = (before !== null && here.has(before)) || (c.chain !== null && chains.has(c.chain));
     if (c.chain !== null) chains.add(c.chain);
     if (c.open || c.aside !== null || c.by !== by || tried.has(c.id) || waits) continue;
-    return c;
+    out.push(c);
   }
-  return null;
+  return out;
 }
+
+/** The next command to send by itself, or null. */
+export const nextToSend = (all: readonly Waiting[], by: string, tried: ReadonlySet<string>): Waiting | null =>
+  nextTogether(all, by, tried, 1)[0] ?? null;
 
 /** What becomes of a command by its answer: gone (null), or how it stays; and whether sending goes on. */
 export function afterAnswer(c: Waiting, answer: Answer): { stays: Waiting | null; goesOn: boolean; trouble: Trouble } {

@@ -80,7 +80,7 @@ const withoutSecrets = (input: unknown): unknown => {
 const MOST_VALUES_OF_A_SCHOOL = 4_000_000;
 
 /** What was sent under an id, in a few letters. Passwords do not go in: it could be tried whether one fits. */
-const digestOf = (name: CommandName, input: unknown): string =>
+export const digestOf = (name: CommandName, input: unknown): string =>
   createHash('sha256')
     .update(JSON.stringify([name, withoutSecrets(input)]))
     .digest('base64url');
@@ -127,7 +127,7 @@ export async function runCommand(
       const answer = (await run(tx, { ...who, behind, ...(watch ? { watch } : {}) }, input.value)) ?? {};
       return {
         value: answer,
-        last: `${changeLine(who.schoolId, touchedBy(name, who.schoolId, input.value as never))}${historyLine({ id, name, at, digest }, who, withoutSecrets(input.value), answer)}`,
+        last: `${changeLine(who.schoolId, touchedBy(name, who.schoolId, input.value as never))}${historyLines(who, [{ id, name, at, digest, input: withoutSecrets(input.value), answer }])}`,
       };
     },
   }).catch(async (error: unknown) => {
@@ -154,25 +154,35 @@ const changeLine = (schoolId: string, of: readonly string[]): string =>
         .map((id) => `(${literal(schoolId)}, ${literal(id)})`)
         .join(', ')} on conflict (school_id, of) do update set times = change.times + 1; `;
 
-/** The line of the history that is written as the transaction is committed. */
-const historyLine = (
-  command: { id: string; name: string; at: string; digest: string },
-  who: Who,
-  input: unknown,
-  answer: unknown,
-): string =>
-  `insert into history (school_id, id, command, by, made_at, digest, input, answer) values (${[
-    who.schoolId,
-    command.id,
-    command.name,
-    who.personId,
-    command.at,
-    command.digest,
-    JSON.stringify(input),
-    JSON.stringify(answer),
-  ]
-    .map(literal)
-    .join(', ')})`;
+/** A command that was done, as the history keeps it. */
+export interface HistoryLine {
+  id: string;
+  name: string;
+  at: string;
+  digest: string;
+  input: unknown;
+  answer: unknown;
+}
+
+/** The lines of the history that are written as the transaction is committed. */
+export const historyLines = (who: Who, lines: readonly HistoryLine[]): string =>
+  `insert into history (school_id, id, command, by, made_at, digest, input, answer) values ${lines
+    .map(
+      (c) =>
+        `(${[
+          who.schoolId,
+          c.id,
+          c.name,
+          who.personId,
+          c.at,
+          c.digest,
+          JSON.stringify(c.input),
+          JSON.stringify(c.answer),
+        ]
+          .map(literal)
+          .join(', ')})`,
+    )
+    .join(', ')}`;
 
 const roleName = (role: Who['role']) =>
   role === 'head'
