@@ -125,6 +125,7 @@ it('law: techniques and showings, every side, stage and purpose, corrected once,
         const rows = list.map((l, i): LookRow => {
           const base = {
             id: ids[i]!,
+            by,
             student_id: l.student,
             condition_id: l.condition,
             day: l.day,
@@ -161,7 +162,7 @@ it('law: techniques and showings, every side, stage and purpose, corrected once,
         for (let i = 0; i < rows.length;) {
           let to = i + 1;
           while (to < rows.length && to - i < 4 && !rows.slice(i, to).some((r) => r.id === rows[to]!.replaces)) to += 1;
-          expect(await recordLooks(tx, schoolId, by, rows.slice(i, to))).toHaveLength(to - i);
+          expect(await recordLooks(tx, schoolId, rows.slice(i, to))).toHaveLength(to - i);
           i = to;
         }
         expect(await standingsAstray(tx)).toEqual([]);

@@ -23,6 +23,8 @@ export interface LookRow {
   replaces?: string | null;
   partner_id?: string | null;
   note?: string;
+  /** Who watched. */
+  by: string;
   marks: readonly MarkRow[];
 }
 
@@ -51,9 +53,9 @@ export const GROWN = 32;
 // anything of theirs is written, so that nobody makes their standings anew from looks that are not all there yet.
 const RECORD = `
   with x as materialized (
-    select x.* from jsonb_to_recordset($3::jsonb) as x(id uuid, student_id uuid, technique_id uuid, sequence_id uuid,
+    select x.* from jsonb_to_recordset($2::jsonb) as x(id uuid, student_id uuid, technique_id uuid, sequence_id uuid,
       part_from smallint, part_to smallint, of_counts smallint, counts text, slips jsonb, condition_id uuid, day date,
-      at timestamptz, side text, purpose text, stage text, replaces uuid, partner_id uuid, note text, marks jsonb)
+      at timestamptz, side text, purpose text, stage text, replaces uuid, partner_id uuid, note text, by uuid, marks jsonb)
     where exists (select 1 from person p where p.school_id = $1 and p.id = x.student_id and p.role = 'student'
         and (p.left_on is null or p.left_on >= x.day))
       and (x.replaces is null or exists (select 1 from look r where r.school_id = $1 and r.id = x.replaces
@@ -68,7 +70,7 @@ const RECORD = `
     insert into look (school_id, id, student_id, technique_id, sequence_id, part_from, part_to, of_counts, counts, slips,
       condition_id, day, at, side, purpose, stage, replaces, partner_id, by, note)
     select $1, id, student_id, technique_id, sequence_id, part_from, part_to, of_counts, counts, slips,
-      condition_id, day, at, side, purpose, stage, replaces, partner_id, $2::uuid, coalesce(note, '')
+      condition_id, day, at, side, purpose, stage, replaces, partner_id, by, coalesce(note, '')
     from x where student_id in (select of from turn)
     returning id
   ), m as (
@@ -102,19 +104,14 @@ const RECORD = `
   from l`;
 
 /**
- * Writes looks down, in the name of whoever watched. Those that are missing in the answer were not taken, and of the others
+ * Writes looks down. Those that are missing in the answer were not taken, and of the others
  * perhaps not every mark. What a correction changes is made anew from the looks.
  */
-export async function recordLooks(
-  tx: Transaction,
-  schoolId: string,
-  by: string,
-  looks: readonly LookRow[],
-): Promise<Taken[]> {
+export async function recordLooks(tx: Transaction, schoolId: string, looks: readonly LookRow[]): Promise<Taken[]> {
   const { rows } = await tx.$client.query<Taken & { grown: { student: string; of: string }[] | null }>({
     name: 'looks.record',
     text: RECORD,
-    values: [schoolId, by, JSON.stringify(looks)],
+    values: [schoolId, JSON.stringify(looks)],
   });
   const anew = new Map<string, Set<string>>();
   const add = (student: string, of: string) => anew.set(student, (anew.get(student) ?? new Set()).add(of));

@@ -8,6 +8,7 @@ import { makeDatabase, type TestDatabase } from '../../data/testing/database';
 import { Refusal } from '../http/problem';
 import { aLook, NOW, smallSchool, type SmallSchool } from '../testing/school';
 import { runBatch } from './batch';
+import { Gathering, plainLook } from './plainLooks';
 
 let t: TestDatabase;
 beforeAll(async () => {
@@ -97,5 +98,45 @@ describe('many commands at once', () => {
     const done = await Promise.all(all.map((bodies) => statuses(s, bodies)));
     expect(new Set(done.flat())).toEqual(new Set([200]));
     expect(await stored(s)).toEqual({ looks: 120, marks: 120, history: 120, astray: [] });
+  });
+});
+
+describe('looks that come one by one from many tablets', () => {
+  it('gather while others are written; each is answered as if it had come alone, whoever sent it', async () => {
+    const s = await smallSchool(t, 'Gathering');
+    const other = await smallSchool(t, 'Beside');
+    const gathering = new Gathering(t.db);
+    const send = (as: SmallSchool['as']['head'], body: unknown) =>
+      gathering.take(as, plainLook(body)!, NOW).then(
+        () => 200,
+        (e: unknown) => (e instanceof Refusal ? e.status : String(e)),
+      );
+    const twice = command(aLook(s));
+    const sent: [SmallSchool['as']['head'], unknown, number][] = [
+      ...Array.from({ length: 60 }, (_, i): [SmallSchool['as']['head'], unknown, number] => [
+        s.as[i % 2 ? 'head' : 'instructor'],
+        command(aLook(s)),
+        200,
+      ]),
+      [s.as.student, command(aLook(s)), 403],
+      [s.as.instructor, command(aLook(s, { studentId: v7() })), 409],
+      [s.as.instructor, twice, 200],
+      [s.as.instructor, twice, 200],
+      [other.as.head, command(aLook(s)), 409],
+      [other.as.head, command(aLook(other)), 200],
+      [{ ...s.as.head, userId: v7() }, command(aLook(s)), 403],
+    ];
+    expect(await Promise.all(sent.map(([as, body]) => send(as, body)))).toEqual(sent.map(([, , status]) => status));
+    expect(await stored(s)).toEqual({ looks: 61, marks: 61, history: 61, astray: [] });
+    expect((await stored(other)).looks).toBe(1);
+    const by = await inSchool(t.db, s.id, (tx) =>
+      tx.execute<{ by: string; n: number }>(sql`select by, count(*)::int as n from look group by 1`),
+    );
+    expect(new Map(by.rows.map((r) => [r.by, r.n]))).toEqual(
+      new Map([
+        [s.as.head.personId, 30],
+        [s.as.instructor.personId, 31],
+      ]),
+    );
   });
 });

@@ -28,9 +28,10 @@ export const feltCommands: Runs<'felt.record'> = {
         throw new Refusal(403, 'You can say what you felt of somebody whose partner you were in the last days.');
     }
     await mustBeOnTheRoll(tx, who, f.studentId);
-    await recordLooks(tx, who.schoolId, who.personId, [
+    await recordLooks(tx, who.schoolId, [
       {
         id: f.id,
+        by: who.personId,
         student_id: f.studentId,
         technique_id: f.techniqueId,
         condition_id: f.conditionId,

@@ -13,8 +13,9 @@ import { mustBeOnTheRoll } from './onTheRoll';
 type LookInput = CommandInput<'look.record'>;
 
 /** A look as it is sent, as the rows that are kept of it. */
-export const lookRow = (l: LookInput): LookRow => ({
+export const lookRow = (l: LookInput, by: string): LookRow => ({
   id: l.id,
+  by,
   student_id: l.studentId,
   technique_id: l.techniqueId,
   sequence_id: l.sequence?.id ?? null,
@@ -149,7 +150,7 @@ export const lookCommands: Runs<Extract<CommandName, 'look.record'>> = {
         });
       await comesAfter(tx, who, l, l.replaces);
     }
-    const [done] = await recordLooks(tx, who.schoolId, who.personId, [lookRow(l)]);
+    const [done] = await recordLooks(tx, who.schoolId, [lookRow(l, who.personId)]);
     if (!done) throw await whyNot(tx, who, l);
     return lookAnswer(tx, l, done.marks);
   },

@@ -127,7 +127,7 @@ export async function runCommand(
       const answer = (await run(tx, { ...who, behind, ...(watch ? { watch } : {}) }, input.value)) ?? {};
       return {
         value: answer,
-        last: `${changeLine(who.schoolId, touchedBy(name, who.schoolId, input.value as never))}${historyLines(who, [{ id, name, at, digest, input: withoutSecrets(input.value), answer }])}`,
+        last: `${changeLine(who.schoolId, touchedBy(name, who.schoolId, input.value as never))}${historyLines([{ who, id, name, at, digest, input: withoutSecrets(input.value), answer }])}`,
       };
     },
   }).catch(async (error: unknown) => {
@@ -156,6 +156,7 @@ const changeLine = (schoolId: string, of: readonly string[]): string =>
 
 /** A command that was done, as the history keeps it. */
 export interface HistoryLine {
+  who: Pick<Who, 'schoolId' | 'personId'>;
   id: string;
   name: string;
   at: string;
@@ -165,15 +166,15 @@ export interface HistoryLine {
 }
 
 /** The lines of the history that are written as the transaction is committed. */
-export const historyLines = (who: Who, lines: readonly HistoryLine[]): string =>
+export const historyLines = (lines: readonly HistoryLine[]): string =>
   `insert into history (school_id, id, command, by, made_at, digest, input, answer) values ${lines
     .map(
       (c) =>
         `(${[
-          who.schoolId,
+          c.who.schoolId,
           c.id,
           c.name,
-          who.personId,
+          c.who.personId,
           c.at,
           c.digest,
           JSON.stringify(c.input),
