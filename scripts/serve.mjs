@@ -2,6 +2,7 @@
 process.env.NODE_ENV ??= 'production';
 import http from 'node:http';
 import path from 'node:path';
+import { monitorEventLoopDelay } from 'node:perf_hooks';
 import compression from 'compression';
 import sirv from 'sirv';
 import { project } from './machine.mjs';
@@ -68,5 +69,15 @@ const close = () => {
   setTimeout(() => process.exit(0), 2000).unref();
 };
 for (const signal of ['SIGTERM', 'SIGINT']) process.on(signal, close);
+// Whoever started us may ask how long the thread that takes the marks was held up since it last asked, in ms.
+if (process.send) {
+  const held = monitorEventLoopDelay({ resolution: 5 });
+  held.enable();
+  process.on('message', (said) => {
+    if (said !== 'how long held') return;
+    process.send({ p99: held.percentile(99) / 1e6, most: held.max / 1e6 });
+    held.reset();
+  });
+}
 // Whoever started us is gone: nobody would end us any more.
 if (process.send) process.once('disconnect', close);

@@ -72,7 +72,7 @@ const MEASURES: Record<string, () => Measured | Measured[] | Promise<Measured | 
   P5: () => benchWeight(),
   P6: () => benchAge(db, ownerPool),
   P7: () => benchAlgebra(),
-  P8: () => benchYears(db, ownerPool),
+  P8: () => benchYears(db, ownerPool, env),
   S1: () => benchKeystroke(),
 };
 const only = process.argv

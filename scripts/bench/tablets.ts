@@ -1,5 +1,4 @@
 // P2: tablets that bring an evening home, and cards that come one by one, against the driver inserting the same rows.
-// P9: how long the thread that takes the marks is held while somebody opens the dearest pages.
 import { fork } from 'node:child_process';
 import http from 'node:http';
 import type pg from 'pg';
@@ -84,7 +83,7 @@ const commandOf = (s: Sent) => ({
   },
 });
 
-async function serve(env: Record<string, string>, port: number) {
+export async function serve(env: Record<string, string>, port: number) {
   const server = fork('scripts/serve.mjs', {
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
     env: { ...process.env, ...env, HOST: '127.0.0.1', PORT: String(port), NODE_ENV: 'production' },
@@ -93,7 +92,7 @@ async function serve(env: Record<string, string>, port: number) {
   return server;
 }
 
-function post(
+export function post(
   port: number,
   path: string,
   body: string,

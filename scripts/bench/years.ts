@@ -10,6 +10,7 @@ import { recordLooks, type LookRow } from '../../src/data/queries/recordLooks';
 import { restandAll, standingsAstray } from '../../src/data/queries/standings';
 import { user } from '../../src/data/tables/auth';
 import { runView } from '../../src/server/views/run';
+import { benchHeld } from './held';
 import { benchSchool, TODAY } from './school';
 import { median, timed } from './timing';
 
@@ -142,10 +143,11 @@ async function times(db: Database, s: Open) {
   return out;
 }
 
-export async function benchYears(db: Database, owner: pg.Pool) {
+export async function benchYears(db: Database, owner: pg.Pool, env: Record<string, string>) {
   const young = await times(db, await open(db, owner, YOUNG_MARKS));
   const oldSchool = await open(db, owner, OLD_MARKS);
   const old = await times(db, oldSchool);
+  const heldUp = await benchHeld(db, oldSchool, env);
   const astray = await inSchool(db, oldSchool.me.schoolId, standingsAstray);
   const each = [...old].map(([name, o]) => ({ name, ...o, young: young.get(name)!.warm }));
   // Below a few milliseconds a ratio says nothing of what anybody waits for.
@@ -174,5 +176,6 @@ export async function benchYears(db: Database, owner: pg.Pool) {
       goal: '<= 0',
       ok: astray.length === 0,
     },
+    heldUp,
   ];
 }

@@ -1,11 +1,13 @@
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { gatherEvidence, rangesFor, type Evidence, type Side } from '../../core';
+import { addDays, gatherEvidence, rangesFor, type Evidence, type Look, type Side } from '../../core';
 import { inSchool } from '../connection';
 import { generateDemo } from '../demo/generate';
 import { writeSchool } from '../demo/write/school';
 import { makeDatabase, type TestDatabase } from '../testing/database';
 import { readAttendance, readEvidence } from './evidence';
+import { recordLooks } from './recordLooks';
+import { restandAll, standingsAstray } from './standings';
 
 const TODAY = '2026-03-05';
 const made = generateDemo(TODAY, 3);
@@ -30,6 +32,8 @@ beforeAll(async () => {
 });
 afterAll(() => t.drop());
 
+const heldOf = (l: Look) => (l.marks[0] as { held: number }).held;
+
 /** Everything that the judgement reads of evidence, in a form that can be compared. */
 const plain = (evidence: Evidence) =>
   [...evidence]
@@ -51,6 +55,61 @@ describe('evidence from the database', () => {
       expect([...one.keys()]).toEqual([s.id]);
       expect(plain(one.get(s.id)!)).toEqual(ours);
     }
+  });
+
+  it('forgets what cannot matter any more, and says so alike whether it was laid on look by look or made anew', async () => {
+    const [student, technique] = [
+      some[0]!.id,
+      made.techniques.find((x) => x.sided && x.points.some((p) => p.kind === 'seen'))!,
+    ];
+    const pointId = technique.points.find((p) => p.kind === 'seen')!.id;
+    const day = (i: number) => addDays(TODAY, -3000 + 30 * i);
+    const looks = Array.from({ length: 100 }, (_, i): Look => ({
+      id: v7(),
+      techniqueId: technique.id,
+      day: day(i),
+      at: Date.parse(`${day(i)}T18:00:00Z`),
+      conditionId: made.conditions[0]!.id,
+      side: 'left',
+      purpose: 'study',
+      replaces: null,
+      marks: [{ pointId, kind: 'seen', held: i % 11, of: 10 }],
+    }));
+    const read = async () => {
+      const all = await inSchool(t.db, schoolId, (tx) => readEvidence(tx, (_, p) => ranges.get(p), [student]));
+      return all
+        .get(student)!
+        .get(pointId)!
+        .left.filter((e) => e.purpose === 'study');
+    };
+    for (const l of looks)
+      await inSchool(t.db, schoolId, (tx) =>
+        recordLooks(tx, schoolId, [
+          {
+            id: l.id,
+            by: made.teachers[0]!.id,
+            student_id: student,
+            technique_id: l.techniqueId,
+            condition_id: l.conditionId,
+            day: l.day,
+            at: new Date(l.at).toISOString(),
+            side: l.side,
+            purpose: l.purpose,
+            marks: [{ point_id: pointId, kind: 'seen', held: heldOf(l), of: 10 }],
+          },
+        ]),
+      );
+    const expected = gatherEvidence(looks, ranges).get(pointId)!.left;
+    expect(expected.length).toBeLessThan(40);
+    expect(await read()).toEqual(expected);
+    const length = await t.owner.query<{ n: number }>(
+      `select length(entries) as n from standing where student_id = $1 and of = $2 and purpose = 'study'`,
+      [student, pointId],
+    );
+    expect(length.rows[0]!.n).toBeLessThan(80 * 30);
+    expect(await inSchool(t.db, schoolId, standingsAstray)).toEqual([]);
+    await inSchool(t.db, schoolId, restandAll);
+    expect(await read()).toEqual(expected);
   });
 
   it('judges a measured value by the range of the student asked', async () => {

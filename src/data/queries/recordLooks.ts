@@ -1,5 +1,6 @@
 // Looks are written down here and nowhere else, together with what they change of what is known.
 import { sql } from 'drizzle-orm';
+import { REMEMBERED_DAYS } from '../../core';
 import type { Transaction } from '../connection';
 import { restand } from './standings';
 
@@ -44,7 +45,7 @@ export interface Taken {
   marks: number;
 }
 
-/** So many may be laid on one standing before what is too old is taken out of it. */
+/** So many may be laid on one standing, where it begins with what is old, before what is too old is taken out of it. */
 export const GROWN = 32;
 
 // Looks, marks and what is known in one prepared statement: this is what a whole line of tablets sends at once. A look is
@@ -97,10 +98,11 @@ const RECORD = `
     from said group by 2, 3, 4, 5, 6, 7, 8 order by 2, 3, 4, 5, 6, 7, 8
     on conflict (school_id, student_id, of, from_count, side, condition_id, purpose, stage)
     do update set entries = standing.entries || ';' || excluded.entries, grown = standing.grown + excluded.grown
-    returning student_id, of, grown
+    returning student_id, of, grown >= ${GROWN}
+      and split_part(entries, ',', 1)::int < current_date - date '1970-01-01' - ${REMEMBERED_DAYS} as old
   )
   select l.id, (select count(*)::int from m where m.look_id = l.id) as marks,
-    (select json_agg(json_build_object('student', s.student_id, 'of', s.of)) from s where s.grown >= ${GROWN}) as grown
+    (select json_agg(json_build_object('student', s.student_id, 'of', s.of)) from s where s.old) as grown
   from l`;
 
 /**

@@ -14,7 +14,7 @@ const PACKED_SHOWING =
 /** What looks say today, in the shape of the table of standings. Showings are remembered whole: they are few. */
 const fromLooks = (looks: SQL, marks: SQL): SQL => sql`
   select school_id, student_id, of, 0::smallint as from_count, side, condition_id, purpose, stage,
-    string_agg(packed, ';') as entries
+    string_agg(packed, ';' order by day, packed) as entries
   from (
     select l.school_id, l.student_id, m.point_id as of, l.side, l.condition_id, coalesce(l.purpose, '') as purpose,
       coalesce(l.stage, '') as stage, ${PACKED_MARK} as packed, l.day, max(l.day) over kind as newest,
@@ -28,7 +28,7 @@ const fromLooks = (looks: SQL, marks: SQL): SQL => sql`
   group by 1, 2, 3, 4, 5, 6, 7, 8`;
 const fromShowings = (looks: SQL, sequences: SQL): SQL => sql`
   select l.school_id, l.student_id, l.sequence_id, l.part_from, l.side, l.condition_id, coalesce(l.purpose, ''),
-    coalesce(l.stage, ''), string_agg(${PACKED_SHOWING}, ';')
+    coalesce(l.stage, ''), string_agg(${PACKED_SHOWING}, ';' order by l.day)
   from ${standingLook} l
   where l.counts is not null and l.of_counts is not null and l.part_from is not null and ${looks} and ${sequences}
   group by 1, 2, 3, 4, 5, 6, 7, 8`;
