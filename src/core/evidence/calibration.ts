@@ -32,10 +32,11 @@ export const OUTCOMES_TO_SPEAK = 30;
 export const brierScore = (outcomes: readonly Outcome[]): number =>
   outcomes.reduce((s, o) => s + (o.chance - Number(o.came)) ** 2, 0) / outcomes.length;
 
-/** Chances in tenths against what happened. Parts are exact for chances replaced by their bin's mean. */
-export function reliabilityOf(outcomes: readonly Outcome[], bins = 10): Reliability {
-  const n = outcomes.length;
-  const rate = n === 0 ? 0 : outcomes.filter((o) => o.came).length / n;
+/** What was said and came, summed in bins of equal width: the sums of many people can be added. */
+export type Binned = readonly { said: number; came: number; n: number }[];
+
+/** Chances summed in tenths, or in another number of bins. */
+export function binned(outcomes: readonly Outcome[], bins = 10): Binned {
   const filled = Array.from({ length: bins }, () => ({ said: 0, came: 0, n: 0 }));
   for (const o of outcomes) {
     const bin = filled[Math.min(bins - 1, Math.floor(o.chance * bins))]!;
@@ -43,6 +44,29 @@ export function reliabilityOf(outcomes: readonly Outcome[], bins = 10): Reliabil
     bin.came += Number(o.came);
     bin.n += 1;
   }
+  return filled;
+}
+
+/** Several sums of the same bins as one. */
+export const addBinned = (all: readonly Binned[]): Binned =>
+  all.reduce<Binned>(
+    (sum, one) =>
+      one.map((b, i) => ({
+        said: b.said + (sum[i]?.said ?? 0),
+        came: b.came + (sum[i]?.came ?? 0),
+        n: b.n + (sum[i]?.n ?? 0),
+      })),
+    [],
+  );
+
+/** Chances in tenths against what happened. Parts are exact for chances replaced by their bin's mean. */
+export const reliabilityOf = (outcomes: readonly Outcome[], bins = 10): Reliability =>
+  reliabilityFrom(binned(outcomes, bins));
+
+/** The same from sums. */
+export function reliabilityFrom(filled: Binned): Reliability {
+  const n = filled.reduce((s, b) => s + b.n, 0);
+  const rate = n === 0 ? 0 : filled.reduce((s, b) => s + b.came, 0) / n;
   const shown = filled.filter((b) => b.n > 0).map((b) => ({ said: b.said / b.n, came: b.came / b.n, n: b.n }));
   const mean = (f: (b: ReliabilityBin) => number) => (n === 0 ? 0 : shown.reduce((s, b) => s + b.n * f(b), 0) / n);
   const reliability = mean((b) => (b.said - b.came) ** 2);

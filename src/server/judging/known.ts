@@ -6,6 +6,7 @@ import { readAttendance, readEvidence } from '../../data/queries/evidence';
 import { readItems, type Items } from '../../data/queries/items';
 import { readLibrary, type Library } from '../../data/queries/library';
 import { readFollowed, readVersions, type Versions } from '../../data/queries/syllabus';
+import { standingLook } from '../../data/queries/standingLook';
 import { adaptation, consent, DRAFT, injury, override } from '../../data/tables';
 import { Shelf } from './shelf';
 
@@ -30,6 +31,8 @@ export interface StudentKnown {
   attendance: { day: number; minutes: number }[];
   consent: ConsentRow | null;
   injuredUntil: string | null;
+  /** What teachers watched of them in the last weeks: `t:` or `s:` and the id of the whole, by day. */
+  watched: { day: string; key: string }[];
   /** Reckoned from this alone and from `stamp`: done once. */
   made: Map<string, { stamp: string; value: unknown }>;
 }
@@ -86,6 +89,7 @@ async function readStudents(
         attendance: [],
         consent: null,
         injuredUntil: null,
+        watched: [],
         made: new Map<string, never>(),
       },
     ]),
@@ -108,11 +112,27 @@ async function readStudents(
   for (const [id, a] of await readAttendance(tx, some)) out.get(id)!.attendance = a;
   for (const c of await tx.select().from(consent).where(inArray(consent.studentId, some)).orderBy(asc(consent.at)))
     out.get(c.studentId)!.consent = c;
+  for (const w of await readWatched(tx, today, some)) out.get(w.student)!.watched.push({ day: w.day, key: w.key });
   for (const i of await tx.select().from(injury).where(gte(injury.until, today)).orderBy(asc(injury.until))) {
     const s = out.get(i.studentId);
     if (s) s.injuredUntil = i.until;
   }
   return out;
+}
+
+/** What was missed longer ago than so many days is not made up any more. */
+export const MISSED_DAYS = 35;
+
+/** A look that was taken back, or that holds a note only, shows nothing; nor does what students told of themselves. */
+async function readWatched(tx: Transaction, today: string, ids: readonly string[]) {
+  const { rows } = await tx.execute<{ student: string; day: string; key: string }>(sql`
+    select distinct l.student_id as student, l.day::text as day,
+      coalesce('t:' || l.technique_id::text, 's:' || l.sequence_id::text) as key
+    from ${standingLook} l
+    where l.student_id = any(${sql.param([...ids])}::uuid[]) and l.day >= ${today}::date - ${MISSED_DAYS}::int and l.day <= ${today}::date
+      and exists (select 1 from person b where b.school_id = l.school_id and b.id = l.by and b.role <> 'student')
+      and (l.counts is not null or exists (select 1 from mark m where m.school_id = l.school_id and m.look_id = l.id))`);
+  return rows;
 }
 
 interface Asked extends Record<string, unknown> {

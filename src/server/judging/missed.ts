@@ -14,12 +14,11 @@ import {
   type Sequence,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
+import { readRoll } from '../../data/queries/roll';
 import { type Judging } from './judging';
+import { MISSED_DAYS, readKnown } from './known';
 import { rankAbove } from './rankAbove';
 import { homeFit, roomOf, type RoomAtHome } from './room';
-import { standingLook } from '../../data/queries/standingLook';
-
-const MISSED_DAYS = 35;
 
 const AWAY_DAYS = 60;
 
@@ -70,38 +69,32 @@ function drillsFor(j: Judging): (s: Judgeable, nextId: string, room: RoomAtHome)
 }
 
 /** What was watched in each belt on each day, and when each student was last seen doing an item. */
-async function readWatched(tx: Transaction, today: string) {
-  const since = sql`${today}::date - ${MISSED_DAYS}::int`;
-  // A look that was taken back, or that holds a note only, shows nothing; nor does what students told of themselves.
-  const looked = await tx.execute<{
-    student: string;
-    day: string;
-    technique: string | null;
-    sequence: string | null;
-  }>(sql`
-    select distinct l.student_id as student, l.day::text as day, l.technique_id as technique, l.sequence_id as sequence
-    from ${standingLook} l where l.day >= ${since} and l.day <= ${today}::date
-      and exists (select 1 from person b where b.school_id = l.school_id and b.id = l.by and b.role <> 'student')
-      and (l.counts is not null or exists (select 1 from mark m where m.school_id = l.school_id and m.look_id = l.id))`);
-  const worn = await tx.execute<{ id: string; rank: string }>(sql`
-    select distinct on (person_id) person_id as id, rank_id as rank from rank_held
-    where person_id in (select l.student_id from look l where l.day >= ${since} and l.day <= ${today}::date)
-    order by person_id, since desc, at desc`);
-  const belt = new Map(worn.rows.map((r) => [r.id, r.rank]));
+async function readWatched(tx: Transaction, today: string, students: readonly Judgeable[]) {
+  const belts = new Set(students.map((s) => s.rankId));
+  const mates = (await readRoll(tx)).filter((r) => belts.has(r.rankId));
+  const ids = [...new Set([...mates, ...students].map((s) => s.id))];
+  const { students: known } = await readKnown(tx, today, ids);
   const watched = new Map<string, Set<string>>();
   const lastLook = new Map<string, string>();
-  for (const l of looked.rows) {
-    const key = l.technique ? `t:${l.technique}` : `s:${l.sequence}`;
-    const at = `${l.day} ${belt.get(l.student) ?? ''}`;
-    watched.set(at, (watched.get(at) ?? new Set()).add(key));
-    const mine = `${l.student} ${key}`;
-    if ((lastLook.get(mine) ?? '') < l.day) lastLook.set(mine, l.day);
-  }
+  for (const m of mates)
+    for (const { day, key } of known.get(m.id)?.watched ?? []) {
+      const at = `${day} ${m.rankId}`;
+      let keys = watched.get(at);
+      if (!keys) watched.set(at, (keys = new Set()));
+      keys.add(key);
+    }
+  for (const s of students)
+    for (const { day, key } of known.get(s.id)?.watched ?? []) {
+      const mine = `${s.id} ${key}`;
+      if ((lastLook.get(mine) ?? '') < day) lastLook.set(mine, day);
+    }
   return {
-    on: (day: string, rankId: string): ReadonlySet<string> => watched.get(`${day} ${rankId}`) ?? new Set(),
+    on: (day: string, rankId: string): ReadonlySet<string> => watched.get(`${day} ${rankId}`) ?? NONE,
     lastLook: (studentId: string, key: string): string => lastLook.get(`${studentId} ${key}`) ?? '',
   };
 }
+
+const NONE: ReadonlySet<string> = new Set();
 
 /** What each student missed in the last five weeks and was not looked at since: what was taught, and what was watched in their belt. */
 export async function readMissed(
@@ -115,7 +108,7 @@ export async function readMissed(
       (select array_agg(a.person_id::text) from attendance a where a.school_id = c.school_id and a.class_id = c.id) as here
     from class_held c where c.day >= ${j.today}::date - ${MISSED_DAYS}::int and c.day <= ${j.today}::date
     order by c.day desc`);
-  const watched = await readWatched(tx, j.today);
+  const watched = await readWatched(tx, j.today, students);
   const conditionName = new Map(j.versions.conditions.map((c) => [c.id, c.name]));
   const drills = drillsFor(j);
   const out = new Map<string, MissedShown[]>();

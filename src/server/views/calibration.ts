@@ -1,8 +1,10 @@
 import { desc, sql } from 'drizzle-orm';
 import type { CalibrationView } from '../../contracts/views';
 import {
+  addBinned,
   addDays,
   betaBinomialAtLeast,
+  binned,
   chanceInWords,
   chanceMetWithin,
   dayNumber,
@@ -12,8 +14,10 @@ import {
   MARKS_TO_COMPARE,
   OUTCOMES_TO_SPEAK,
   posteriorOf,
+  reliabilityFrom,
   reliabilityOf,
   seededBy,
+  type Binned,
   type Outcome,
   type WatchedMark,
 } from '../../core';
@@ -34,12 +38,13 @@ const LATELY = 60;
 const STANDS = 0.8;
 
 /** For each look of the last weeks: the chance, from the looks before it, that the point would stand in it, and whether it did. */
-function lookOutcomes(j: Judging, s: SchoolBeliefs, students: readonly RollRow[]): Outcome[] {
-  return students.flatMap((student) =>
+function lookOutcomes(j: Judging, s: SchoolBeliefs, students: readonly RollRow[]): Binned {
+  const each = students.map((student) =>
     j.once(student.id, 'looks against chances', `${s.serial} ${j.syllabusOf(student).versionId}`, () =>
-      outcomesOf(j, s, student),
+      binned(outcomesOf(j, s, student)),
     ),
   );
+  return addBinned(each);
 }
 
 function outcomesOf(j: Judging, s: SchoolBeliefs, student: RollRow): Outcome[] {
@@ -124,7 +129,7 @@ export async function calibrationView(tx: Transaction, who: Who): Promise<Calibr
   const s = await schoolBeliefs(tx, who, j);
   const past = await pastOutcomes(tx);
   const students = await readRoll(tx);
-  const looks = lookOutcomes(j, s, students);
+  const looks = reliabilityFrom(lookOutcomes(j, s, students));
   const forecasts = forecastOutcomes(j, s, students);
   const names = new Map(
     (await tx.select({ id: person.id, name: person.name }).from(person)).map((p) => [p.id, p.name]),
@@ -144,8 +149,8 @@ export async function calibrationView(tx: Transaction, who: Who): Promise<Calibr
   return {
     gradings: past.length >= OUTCOMES_TO_SPEAK ? reliabilityOf(past) : null,
     gradingCount: past.length,
-    looks: looks.length >= OUTCOMES_TO_SPEAK ? reliabilityOf(looks) : null,
-    lookCount: looks.length,
+    looks: looks.n >= OUTCOMES_TO_SPEAK ? looks : null,
+    lookCount: looks.n,
     forecasts: forecasts.length >= OUTCOMES_TO_SPEAK ? reliabilityOf(forecasts) : null,
     forecastCount: forecasts.length,
     teachers: (await leniency(tx, j))
