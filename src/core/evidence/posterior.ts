@@ -34,6 +34,8 @@ export interface Expected {
 export const JEFFREYS = { a: 0.5, b: 0.5 } as const;
 /** A repetition says half as much after so many days. */
 export const HALF_LIFE = 60;
+/** What was seen so many days ago says a thousandth of what it said: nothing any more. */
+const FADED = 10 * HALF_LIFE;
 const STRONGEST_PRIOR = 4;
 
 /**
@@ -202,6 +204,7 @@ export function posteriorOf(
     const by = weights.get(e.conditionId);
     if (by === undefined) continue;
     const age = Math.max(0, today - e.day);
+    if (age > FADED) break;
     seen.push(weighed(e, age, drift, by));
     looks += by * 2 ** (-age / HALF_LIFE);
   }

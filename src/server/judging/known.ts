@@ -51,8 +51,11 @@ interface Kept {
   grounded: Grounded;
   students: Map<string, { times: number; known: StudentKnown }>;
   made: Map<string, unknown>;
+  size: number;
 }
 
+/** A few thousand things for the library and the versions of a school. */
+const SCHOOL_ITSELF = 5000;
 /** So many things seen are kept of all schools together; what was asked for longest ago goes first. */
 const MOST_ENTRIES = 4_000_000;
 const shelf = new Shelf<Kept>(MOST_ENTRIES);
@@ -171,15 +174,19 @@ export async function readKnown(tx: Transaction, today: string, ids?: readonly s
       grounded: await readGrounded(tx),
       students: new Map(),
       made: new Map(),
+      size: SCHOOL_ITSELF,
     };
   else if (kept.draft !== (asked.draft ?? 0))
     // The draft judges nobody; but what is in it is listed and checked.
     kept = { ...kept, draft: asked.draft ?? 0, grounded: await readGrounded(tx, kept.grounded) };
   const old = [...times.keys()].filter((id) => kept.students.get(id)?.times !== times.get(id));
   if (old.length > 0)
-    for (const [id, known] of await readStudents(tx, kept.grounded, today, old))
+    for (const [id, known] of await readStudents(tx, kept.grounded, today, old)) {
+      const before = kept.students.get(id);
+      kept.size += sizeOf(known) - (before ? sizeOf(before.known) : 0);
       kept.students.set(id, { times: times.get(id)!, known });
-  shelf.put(asked.school, kept, sizeOf(kept));
+    }
+  shelf.put(asked.school, kept, kept.size);
   return {
     grounded: kept.grounded,
     students: new Map([...times.keys()].map((id) => [id, kept.students.get(id)!.known])),
@@ -187,12 +194,9 @@ export async function readKnown(tx: Transaction, today: string, ids?: readonly s
   };
 }
 
-/** A few thousand for the library and the versions of a school, and what was seen of each student. */
-function sizeOf(kept: Kept): number {
-  let size = 5000;
-  for (const { known } of kept.students.values()) {
-    size += known.attendance.length;
-    for (const s of known.evidence.values()) size += s.left.length + s.right.length + s.none.length;
-  }
+/** How much is kept of one student: classes, looks at points, and a little for whatever else there is. */
+function sizeOf(known: StudentKnown): number {
+  let size = 100 + known.attendance.length;
+  for (const s of known.evidence.values()) size += s.left.length + s.right.length + s.none.length;
   return size;
 }
