@@ -113,7 +113,11 @@ const prepare = (env) =>
     const child = spawn(process.execPath, ['--import', 'tsx', path.join(project, 'scripts/prepare-database.ts')], {
       cwd: project,
       stdio: ['ignore', 'inherit', 'pipe'],
-      env: { ...env, ...(mode === 'demo' ? { DEMO: '1' } : {}) },
+      env: {
+        ...env,
+        ...(mode === 'demo' ? { DEMO: '1' } : {}),
+        ...(process.argv.includes('--standings') ? { STANDINGS: '1' } : {}),
+      },
     });
     ended(child);
     let told = '';

@@ -125,7 +125,7 @@ describe('critical points, allowance, adaptation', () => {
 
   it('several that fall short stand in one sentence', () => {
     const points = ['Foot passes', 'On the knot', 'Hip square', 'Eyes up', 'Heel down'].map((id) => point(id));
-    const marks = Object.fromEntries(points.map((p, i) => [p.id, (i < 2 ? [1, 5] : [5, 5]) as [number, number]]));
+    const marks = Object.fromEntries(points.map((p, i): [string, [number, number]] => [p.id, i < 2 ? [1, 5] : [5, 5]]));
     const v = verdict(
       requirement({ mayFallShort: 0.5 }),
       days.flatMap((d) => both(d, marks)),

@@ -59,7 +59,7 @@ const TOUCHES: { [N in CommandName]: Touch<N> } = {
 
 /** The ids under which a command's change is counted. */
 export function touchedBy<N extends CommandName>(name: N, schoolId: string, input: CommandInput<N>): string[] {
-  const touch = TOUCHES[name] as Touch<N>;
+  const touch = TOUCHES[name];
   if (typeof touch === 'function') return touch(input);
   return touch === 'school' ? [schoolId] : touch === 'draft' ? [DRAFT] : [];
 }

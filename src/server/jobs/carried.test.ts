@@ -18,9 +18,9 @@ it('a refusal comes back as one, with all it says', async () => {
 });
 
 it('a database that is away is known as that, and a fault of ours as a fault', async () => {
-  const away = Object.assign(
-    new Error('query failed', { cause: Object.assign(new Error('x'), { code: 'ECONNREFUSED' }) }),
-  );
+  const cause = new Error('x');
+  Object.defineProperty(cause, 'code', { value: 'ECONNREFUSED' });
+  const away = new Error('query failed', { cause });
   expect(passing(await there(() => Promise.reject(away)).catch((e: unknown) => e))).toBe('away');
   const ours = await there(() => Promise.reject(new TypeError('x is not a function'))).catch((e: unknown) => e);
   expect([passing(ours), (ours as Error).name]).toEqual([null, 'TypeError']);

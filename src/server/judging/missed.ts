@@ -15,6 +15,7 @@ import {
 } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readRoll } from '../../data/queries/roll';
+import type { PlacedItem, SyllabusRead } from '../../data/queries/syllabus';
 import { type Judging } from './judging';
 import { MISSED_DAYS, readKnown } from './known';
 import { rankAbove } from './rankAbove';
@@ -29,23 +30,27 @@ type Judgeable = { id: string; since: string; rankId: string; lastHere: string |
 /** Requirements of parts belong to their whole: whoever was shown the form was shown its first half. */
 const wholeKey = (item: Item): string => ('technique' in item ? itemKey(item) : `s:${item.sequence}`);
 
-/** The drill by which each student can make a technique up alone, from what they know and the floor they have. */
-function drillsFor(j: Judging): (s: Judgeable, nextId: string, room: RoomAtHome) => (item: Item) => string {
-  const fitted = new Map<string, FitPart | null>();
-  const fits = (id: string, body: Sequence, room: RoomAtHome): FitPart | null => {
-    if (room.width === null || room.depth === null) return { from: 1, to: body.moves.length };
-    const key = `${id} ${room.width} ${room.depth} ${room.stature}`;
-    let found = fitted.get(key);
-    if (found === undefined) {
-      found = fitRoom(body, { width: room.width, depth: room.depth }, j.items.bodyOf(room.stature)).longest;
-      fitted.set(key, found);
-    }
-    return found;
+/** Reckons something once for each key. */
+function once<T, A extends unknown[]>(make: (key: string, ...rest: A) => T) {
+  const known = new Map<string, T>();
+  return (key: string, ...rest: A): T => {
+    if (!known.has(key)) known.set(key, make(key, ...rest));
+    return known.get(key)!;
   };
-  return (s, nextId, room) => {
-    const { ranks, requirements } = j.syllabusOf(s);
+}
+
+const roomKey = (r: RoomAtHome): string => `${r.width} ${r.depth} ${r.stature}`;
+
+/** The drill by which each student can make a technique up alone, from what they know and the floor they have. */
+function drillsFor(j: Judging): (s: Judgeable, nextId: string, room: RoomAtHome, item: Item) => string {
+  const fits = once((_key, body: Sequence, room: RoomAtHome): FitPart | null =>
+    room.width === null || room.depth === null
+      ? { from: 1, to: body.moves.length }
+      : fitRoom(body, { width: room.width, depth: room.depth }, j.items.bodyOf(room.stature)).longest,
+  );
+  // What they do alone by then: forms and combinations asked up to their next belt, without equipment.
+  const knownBy = once((_key, { ranks, requirements }: SyllabusRead, nextId: string): ReadonlyMap<string, Sequence> => {
     const upTo = new Set(ranks.slice(0, ranks.findIndex((r) => r.id === nextId) + 1).map((r) => r.id));
-    // What they do alone by now: forms and combinations asked up to their next belt, without equipment.
     const known = new Map<string, Sequence>();
     for (const r of requirements) {
       if ('technique' in r.item || !upTo.has(r.rankId)) continue;
@@ -53,18 +58,24 @@ function drillsFor(j: Judging): (s: Judgeable, nextId: string, room: RoomAtHome)
       if (!row || row.retired || !['form', 'combination'].includes(row.body.about.kind)) continue;
       if ((j.items.factsOf(itemKey(r.item), r.item)?.equipment.length ?? 0) === 0) known.set(row.id, row.body);
     }
-    return (item) => {
-      if (!('technique' in item)) return '';
-      const drill = makeUpDrill(
-        [...known].map(([id, body]) => ({
-          title: j.items.nameOf({ sequence: id, part: null }),
-          counts: body.moves.length,
-          at: j.items.countsWith(id, item.technique),
-          fits: fits(id, body, room),
-        })),
-      );
-      return drill ? makeUpInWords(drill) : '';
-    };
+    return known;
+  });
+  const drills = once((_key, known: ReadonlyMap<string, Sequence>, techniqueId: string, room: RoomAtHome): string => {
+    const drill = makeUpDrill(
+      [...known].map(([id, body]) => ({
+        title: j.items.nameOf({ sequence: id, part: null }),
+        counts: body.moves.length,
+        at: j.items.countsWith(id, techniqueId),
+        fits: fits(`${id} ${roomKey(room)}`, body, room),
+      })),
+    );
+    return drill ? makeUpInWords(drill) : '';
+  });
+  return (s, nextId, room, item) => {
+    if (!('technique' in item)) return '';
+    const syllabus = j.syllabusOf(s);
+    const upTo = `${syllabus.versionId} ${nextId}`;
+    return drills(`${upTo} ${roomKey(room)} ${item.technique}`, knownBy(upTo, syllabus, nextId), item.technique, room);
   };
 }
 
@@ -110,7 +121,37 @@ export async function readMissed(
     order by c.day desc`);
   const watched = await readWatched(tx, j.today, students);
   const conditionName = new Map(j.versions.conditions.map((c) => [c.id, c.name]));
-  const drills = drillsFor(j);
+  const drillFor = drillsFor(j);
+  const held = classes.rows.map((c) => ({
+    id: c.id,
+    day: c.day,
+    here: new Set(c.here ?? []),
+    taught: storedTaught.upgrade(c.taught).map(wholeKey),
+  }));
+  const askedBy = once(
+    (_key, { requirements }: SyllabusRead, nextId: string) =>
+      new Map(requirements.filter((r) => r.rankId === nextId).map((r) => [wholeKey(r.item), r])),
+  );
+  const shownIn = once(
+    (_key, c: (typeof held)[number], rankId: string) => new Set([...c.taught, ...watched.on(c.day, rankId)]),
+  );
+  const missed = once((_key, r: PlacedItem, room: RoomAtHome): Omit<MissedShown, 'day' | 'drill'> => {
+    const first = [...j.items.pointsOf(r.item)].sort(
+      (a, b) => Number(canHurt(b)) - Number(canHurt(a)) || Number(b.critical) - Number(a.critical),
+    );
+    return {
+      item: j.items.nameOf(r.item),
+      itemKey: itemKey(r.item),
+      condition: conditionName.get(r.conditionId) ?? '',
+      points: first.slice(0, POINTS_SAID).map((p) => ({ name: p.name, cue: p.slips[0]?.cue ?? '' })),
+      version:
+        j.items.kindOf(r.item) === 'partner drill'
+          ? 'Wait for the hall: it needs a partner.'
+          : 'technique' in r.item
+            ? 'Ten on each side in the air, slowly, then ten at your own speed.'
+            : homeFit(j, r.item, room).fit,
+    };
+  });
   const out = new Map<string, MissedShown[]>();
   for (const s of students) {
     // Whoever has not come for two months is not behind, but away.
@@ -118,37 +159,20 @@ export async function readMissed(
     const next = rankAbove(j.syllabusOf(s).ranks, s.rankId);
     if (!next) continue;
     const room = rooms.get(s.id) ?? roomOf();
-    const drillFor = drills(s, next.id, room);
-    const asked = new Map(
-      j
-        .syllabusOf(s)
-        .requirements.filter((r) => r.rankId === next.id)
-        .map((r) => [wholeKey(r.item), r]),
-    );
+    const syllabus = j.syllabusOf(s);
+    const asked = askedBy(`${syllabus.versionId} ${next.id}`, syllabus, next.id);
     const list: MissedShown[] = [];
     const said = new Set<string>();
-    for (const c of classes.rows) {
-      if (c.here === null || c.here.includes(s.id) || c.day < s.since || c.day >= j.today) continue;
-      for (const key of new Set([...storedTaught.upgrade(c.taught).map(wholeKey), ...watched.on(c.day, s.rankId)])) {
+    for (const c of held) {
+      if (c.here.size === 0 || c.here.has(s.id) || c.day < s.since || c.day >= j.today) continue;
+      for (const key of shownIn(`${c.id} ${s.rankId}`, c, s.rankId)) {
         const r = asked.get(key);
         if (!r || said.has(key) || watched.lastLook(s.id, key) > c.day) continue;
         said.add(key);
-        const first = [...j.items.pointsOf(r.item)].sort(
-          (a, b) => Number(canHurt(b)) - Number(canHurt(a)) || Number(b.critical) - Number(a.critical),
-        );
         list.push({
           day: c.day,
-          item: j.items.nameOf(r.item),
-          itemKey: itemKey(r.item),
-          condition: conditionName.get(r.conditionId) ?? '',
-          points: first.slice(0, POINTS_SAID).map((p) => ({ name: p.name, cue: p.slips[0]?.cue ?? '' })),
-          version:
-            j.items.kindOf(r.item) === 'partner drill'
-              ? 'Wait for the hall: it needs a partner.'
-              : 'technique' in r.item
-                ? 'Ten on each side in the air, slowly, then ten at your own speed.'
-                : homeFit(j, r.item, room).fit,
-          drill: drillFor(r.item),
+          ...missed(`${r.id} ${roomKey(room)}`, r, room),
+          drill: drillFor(s, next.id, room, r.item),
         });
       }
     }

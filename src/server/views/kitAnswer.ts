@@ -1,7 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { KitAnswer, LookKitView } from '../../contracts/views';
 
-type Parts = Omit<LookKitView, 'students'>;
 type Seals = ReadonlyMap<string, string>;
 
 /** So many versions of a school's kit are remembered by what they were made of. */
@@ -42,7 +41,7 @@ export function kitAnswer(schoolId: string, kit: LookKitView, since: string | un
     since: had ? since! : null,
     parts: Object.fromEntries(
       Object.entries(parts).filter(([name]) => had?.get(`part ${name}`) !== seals.get(`part ${name}`)),
-    ) as Partial<Parts>,
+    ),
     students: students.filter((s) => had?.get(s.id) !== seals.get(s.id)),
     order: students.map((s) => s.id),
   };
