@@ -104,9 +104,11 @@ test.describe('the mat', () => {
     await pick(page, 'Roundhouse kick');
     await page.getByRole('button', { name: 'Rafael Quill', exact: true }).first().click();
     await expect(page.getByRole('heading', { name: 'Rafael Quill' })).toBeVisible();
-    // Point 1 is measured: within the range it can be held, outside of it only slipped.
+    // Point 1 is measured: nothing before there is a measure; within the range it can be held, outside of it only slipped.
+    await expect(page.getByRole('button', { name: /^Held/ })).toBeDisabled();
+    await page.getByLabel(/^Measured, in/).fill('135');
     await expect(page.getByRole('button', { name: /^Slipped/ })).toBeDisabled();
-    await page.keyboard.press('h');
+    await page.getByRole('button', { name: /^Held/ }).click();
     await page.keyboard.press('ArrowUp');
     await page.getByRole('button', { name: /^Slipped/ }).click();
     await page.getByRole('button', { name: /^Held the other 4/ }).click();

@@ -5,7 +5,8 @@ import net from 'node:net';
 import path from 'node:path';
 import pg from 'pg';
 import { v7 } from 'uuid';
-import type { LookKitView } from '../../src/contracts/views';
+import { upon } from '../../src/contracts/kit';
+import type { KitAnswer, LookKitView } from '../../src/contracts/views';
 import { starterBundle } from '../../src/data/starter';
 
 const EMAIL = 'head@example.org';
@@ -65,6 +66,12 @@ export class School {
     if (up === null) throw new Error(`the school did not open:\n${this.said}`);
   }
 
+  /** What a tablet takes along for the evening. */
+  private async takeAlong(): Promise<LookKitView> {
+    const answer = await fetch(`${this.url}/api/views/lookKit`, { headers: this.headers() });
+    return upon(null, (await answer.json()) as KitAnswer)!.kit;
+  }
+
   /** Sets the school up, fills it from the small start, and signs in. */
   async fill(students: number): Promise<void> {
     const post = async (door: string, body: object) => {
@@ -93,9 +100,7 @@ export class School {
     await post('/api/bundle', command('bundle.import', { bundle: starterBundle(), keep: 'file', dry: false })).then(
       (a) => a.text(),
     );
-    this.kit = (await (
-      await fetch(`${this.url}/api/views/lookKit`, { headers: this.headers() })
-    ).json()) as LookKitView;
+    this.kit = await this.takeAlong();
     const rankId = this.kit.ranks[0]!.id;
     await post(
       '/api/commands',
@@ -109,9 +114,7 @@ export class School {
         })),
       }),
     );
-    this.kit = (await (
-      await fetch(`${this.url}/api/views/lookKit`, { headers: this.headers() })
-    ).json()) as LookKitView;
+    this.kit = await this.takeAlong();
   }
 
   /** A student of the school with a sign-in of their own: what their browser sends along. */

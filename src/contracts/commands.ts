@@ -20,6 +20,7 @@ import { promotionInput } from './promotion';
 import { rankInput } from './rank';
 import { type Role } from './role';
 import { roomInput } from './room';
+import { schoolInput } from './school';
 import { sequenceDerive, sequenceImport, sequenceSave, sequenceWaive } from './sequence';
 import { bundleImport } from './stored/bundle';
 import { studentChange, studentInput } from './student';
@@ -80,6 +81,7 @@ export const COMMANDS = {
   'incident.record': { may: STAFF, input: incidentInput },
   'outcome.record': { may: HEAD, input: outcomeInput },
   'gradingDay.set': { may: HEAD, input: v.object({ day: date, graded: v.boolean() }) },
+  'school.set': { may: HEAD, input: schoolInput },
   'student.room': { may: [...STAFF, 'student', 'guardian'], input: roomInput },
   'guardian.save': { may: HEAD, input: guardianInput },
   'teacher.save': { may: HEAD, input: teacherInput },

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { SIDES, STAGES, readShowing } from '../core';
+import { MOST_MOVES, SIDES, STAGES, readShowing } from '../core';
 import { date, id, instant, line, prose, whole } from './fields';
 
 export const markInput = v.variant('kind', [
@@ -29,17 +29,17 @@ export const markInput = v.variant('kind', [
 
 /** What slipped at which count, where it was named. */
 export const slipsShape = v.pipe(
-  v.array(v.object({ count: whole(1, 400, 'A count'), pointId: v.nullable(id), what: line })),
-  v.maxLength(400),
+  v.array(v.object({ count: whole(1, MOST_MOVES, 'A count'), pointId: v.nullable(id), what: line })),
+  v.maxLength(MOST_MOVES),
 );
 
 /** How the counts of a sequence, or of a part of it, went in one showing. */
 export const showingInput = v.pipe(
   v.object({
     id,
-    from: whole(1, 400, 'The first count'),
-    to: whole(1, 400, 'The last count'),
-    ofCounts: whole(1, 400, 'The number of counts'),
+    from: whole(1, MOST_MOVES, 'The first count'),
+    to: whole(1, MOST_MOVES, 'The last count'),
+    ofCounts: whole(1, MOST_MOVES, 'The number of counts'),
     counts: v.pipe(
       v.string(),
       v.check((c) => readShowing(c) !== null, 'These are no marks of counts.'),

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { id } from './fields';
+import { id, instant } from './fields';
 import type { Role } from './role';
 import type { Bundle } from './stored/bundle';
 import type { CalibrationView } from './views/calibration';
@@ -84,7 +84,11 @@ export const VIEWS = {
     /** The version of what the device has already. */
     input: v.object({ since: v.optional(v.pipe(v.string(), v.maxLength(64))) }),
   },
-  earlierMarks: { may: STAFF, input: v.object({ techniqueId: id }) },
+  earlierMarks: {
+    may: STAFF,
+    /** What was answered last as `at`: then only what came since is read. */
+    input: v.object({ techniqueId: id, since: v.optional(instant) }),
+  },
   earlierShowings: { may: STAFF, input: v.object({ sequenceId: id }) },
   people: { may: ['head'], input: v.object({}) },
 } as const satisfies Record<string, { may: readonly Role[]; input: v.GenericSchema }>;

@@ -64,6 +64,7 @@ const MAY_SEND: Record<CommandName, string> = {
   'incident.record': 'hi',
   'outcome.record': 'h',
   'gradingDay.set': 'h',
+  'school.set': 'h',
   'student.room': 'hig',
   'guardian.save': 'h',
   'teacher.save': 'h',
@@ -215,6 +216,7 @@ describe('who may do what', () => {
       'bundle.import',
       'teacher.save',
       'gradingDay.set',
+      'school.set',
     ];
     if (!makesNew.includes(command)) expect(status).toBeGreaterThanOrEqual(400);
   });

@@ -30,8 +30,12 @@ registerRoute(
     plugins: [usable, new ExpirationPlugin({ maxEntries: 24, maxAgeSeconds: 14 * 86_400 })],
   }),
 );
+// What is newer than a moment is of use for that moment only.
 registerRoute(
-  ({ url, request }) => request.method === 'GET' && /^\/api\/views\/earlier(Marks|Showings)$/.test(url.pathname),
+  ({ url, request }) =>
+    request.method === 'GET' &&
+    /^\/api\/views\/earlier(Marks|Showings)$/.test(url.pathname) &&
+    !url.searchParams.has('since'),
   new NetworkFirst({
     cacheName: 'views',
     networkTimeoutSeconds: 4,

@@ -24,7 +24,7 @@ import { FocusPanel, giveFocus } from './FocusPanel';
 import { Handover } from './Handover';
 import { Key } from './Key';
 import { nameParts, type KitPoint, type KitStudent, type KitTechnique } from './line';
-import { middleOf, rangeFor, unitAfter } from './Measuring';
+import { rangeFor, unitAfter } from './Measuring';
 import { NoteField } from './NoteField';
 import { NowPoint } from './NowPoint';
 import { Partner } from './Partner';
@@ -98,11 +98,12 @@ export default function Card({
   const marksAt = (p: KitPoint): PointMarks => marks[p.id] ?? uncutFor(p, of);
   const now = point ? marksAt(point) : null;
   const range = point ? rangeFor(point, student) : null;
-  const shownValue = value ?? (point ? middleOf(point, range) : 0);
   const measured = point?.kind === 'measured';
   // Nobody who only watched can say what was felt.
   const felt = point?.kind === 'felt';
-  const accepted = measured && range !== null && isHeld(shownValue, range);
+  // A measure that nobody took is none: both keys wait for it.
+  const measure = measured && range !== null ? value : null;
+  const accepted = measure !== null && isHeld(measure, range!);
 
   const near = useMemo(() => {
     const here = kit.asked.filter((a) => a.techniqueId === technique.id).map((a) => a.conditionId);
@@ -131,14 +132,17 @@ export default function Card({
     if (!point || felt) return;
     const latest = card.latest(side, point);
     if (!measured) return point.kind === 'counted' ? set(tryOnce(latest, 'H'), false) : set(holdRest(latest), true);
-    if (accepted) set({ ...latest, values: [...latest.values, shownValue] }, true);
+    if (measure !== null && accepted) set({ ...latest, values: [...latest.values, measure] }, true);
     setValue(null);
   };
   const slip = () => {
     if (!point || felt) return;
     const latest = card.latest(side, point);
     if (!measured) set(point.kind === 'counted' ? tryOnce(latest, 'S') : slipOnce(latest), false);
-    else if (range && !accepted) set({ ...latest, values: [...latest.values, shownValue] }, false);
+    else if (measure !== null && !accepted) {
+      set({ ...latest, values: [...latest.values, measure] }, false);
+      setValue(null);
+    }
   };
   const clear = () => point && set(uncutFor(point, of), false);
   const undo = () => {
@@ -200,7 +204,7 @@ export default function Card({
         onBack={() => setHanding(false)}
       />
     );
-  const keeps = `keeps ${shownValue}${unitAfter(point?.unit ?? null)}`;
+  const keeps = measure === null ? 'measure first' : `keeps ${measure}${unitAfter(point?.unit ?? null)}`;
   return (
     <div className={`card${leftHanded ? ' left-handed' : ''}${many ? ' many' : ''}`}>
       <header>
@@ -266,7 +270,7 @@ export default function Card({
               key={`${point.id} ${side}`}
               point={point}
               range={range}
-              value={shownValue}
+              value={value}
               onValue={setValue}
               marks={now}
               of={of}
@@ -304,7 +308,7 @@ export default function Card({
                       ? 'once more'
                       : ''
                 }
-                disabled={felt || (measured && (!range || accepted))}
+                disabled={felt || (measured && (measure === null || accepted))}
                 onClick={slip}
               />
               <Key notch="U" word="Not seen" low disabled={!isMarked(now)} onClick={clear} />

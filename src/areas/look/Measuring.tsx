@@ -8,7 +8,7 @@ import type { KitPoint, KitStudent } from './line';
 export const rangeFor = (point: KitPoint, student: KitStudent | undefined): Range | null =>
   student?.adapted[point.id]?.range ?? point.accepted;
 
-/** Where the pointer stands before anything was measured: in the middle of what is wanted. */
+/** From where the first step of a measure is made: the middle of what is wanted. Nothing is measured by being shown. */
 export function middleOf(point: KitPoint, range: Range | null): number {
   const of = point.wanted ?? range;
   return of ? Math.round((of.lo + of.hi) / 2) : 0;
@@ -17,7 +17,7 @@ export function middleOf(point: KitPoint, range: Range | null): number {
 export const unitAfter = (unit: string | null): string =>
   unit === '°' || unit === '%' ? unit : unit ? ` ${unit}` : '';
 
-/** A measure by thumb: less, the value, more; and whether it is accepted. */
+/** A measure by thumb: less, the value, more; and whether it is accepted. It begins empty: nobody has measured yet. */
 export function Measuring({
   point,
   range,
@@ -26,26 +26,32 @@ export function Measuring({
 }: {
   point: KitPoint;
   range: Range;
-  value: number;
-  onValue: (value: number) => void;
+  value: number | null;
+  onValue: (value: number | null) => void;
 }) {
   const step = stepOf(point.unit, range);
+  // The first step brings the value to where steps are made from.
+  const by = (more: number) => onValue(value === null ? middleOf(point, range) : value + more);
   return (
     <div className="measuring">
-      <Button aria-label="Less" onClick={() => onValue(value - step)}>
+      <Button aria-label="Less" onClick={() => by(-step)}>
         − {step}
       </Button>
       <TextField
         id="value"
         type="number"
-        value={value}
-        onChange={(e) => onValue(Number(e.target.value))}
+        value={value ?? ''}
+        onChange={(e) => onValue(e.target.value.trim() === '' ? null : Number(e.target.value))}
         slotProps={{ htmlInput: { 'aria-label': `Measured, in ${point.unit ?? ''}`, step: 'any' } }}
       />
-      <Button aria-label="More" onClick={() => onValue(value + step)}>
+      <Button aria-label="More" onClick={() => by(step)}>
         + {step}
       </Button>
-      <p>{isHeld(value, range) ? 'accepted' : `accepted is ${range.lo} to ${range.hi}${unitAfter(point.unit)}`}</p>
+      <p>
+        {value !== null && isHeld(value, range)
+          ? 'accepted'
+          : `accepted is ${range.lo} to ${range.hi}${unitAfter(point.unit)}`}
+      </p>
     </div>
   );
 }

@@ -24,8 +24,8 @@ export function NowPoint({
 }: {
   point: KitPoint;
   range: Range | null;
-  value: number;
-  onValue: (value: number) => void;
+  value: number | null;
+  onValue: (value: number | null) => void;
   marks: PointMarks;
   of: number;
   side: Side;

@@ -19,7 +19,7 @@ beforeEach(() => {
   put.mockReset().mockResolvedValue(undefined);
   localStorage.clear();
   earlier = [];
-  vi.stubGlobal('fetch', () => Promise.resolve(shown({ marks: earlier })));
+  vi.stubGlobal('fetch', () => Promise.resolve(shown({ marks: earlier, whose: null, at: '2026-03-05T18:00:00Z' })));
 });
 function open(more: Partial<Parameters<typeof Sweep>[0]> = {}) {
   const on = { arrive: vi.fn(), swept: vi.fn(), side: vi.fn() };
@@ -72,7 +72,7 @@ describe('a sweep along the line', () => {
     await screen.findByText('1 of 3 marked');
     await user.keyboard('{ArrowUp}{ArrowUp}s');
     await waitFor(() => expect(row(/Ilse Marrow: slipped/)).toBeTruthy());
-    await user.click(screen.getByRole('button', { name: 'Undo: Ilse slipped' }));
+    await user.click(screen.getByRole('button', { name: 'Undo: Ilse slipped, was held' }));
     await waitFor(() => expect(row(/Ilse Marrow: held/)).toBeTruthy());
     const [first, second, third] = looks();
     expect([second!.replaces, third!.replaces]).toEqual([first!.id, second!.id]);
@@ -89,6 +89,59 @@ describe('a sweep along the line', () => {
     // And by thumb, without a keyboard.
     await user.click(within(screen.getByRole('group', { name: 'How many of 3 held?' })).getByText('1'));
     await waitFor(() => expect(row(/Noor Saltby: 1 of 3/)).toBeTruthy());
+  });
+
+  it('shows what is stored, whatever the counter says, also when it is opened again', async () => {
+    const first = open();
+    await first.user.click(screen.getByRole('button', { name: 'One repetition more' }));
+    await first.user.click(screen.getByRole('button', { name: 'One repetition more' }));
+    await first.user.keyboard('h');
+    await waitFor(() => expect(row(/Ilse Marrow: 3 of 3/)).toBeTruthy());
+    first.unmount();
+    const { user } = open();
+    expect(screen.getByText('one each')).toBeTruthy();
+    expect(row(/Ilse Marrow: 3 of 3/)).toBeTruthy();
+    await user.keyboard('h');
+    await waitFor(() => expect(row(/Noor Saltby: held/)).toBeTruthy());
+    expect(row(/Ilse Marrow: 3 of 3/)).toBeTruthy();
+  });
+
+  it('opened again later it asks: the same pass, or a new look at everybody', async () => {
+    const first = open();
+    await first.user.keyboard('h');
+    await screen.findByText('1 of 3 marked');
+    first.unmount();
+    vi.setSystemTime(Date.now() + 20 * 60_000);
+    const second = open();
+    const asking = () => within(screen.getByRole('region', { name: 'Go on, or look again?' }));
+    expect(asking().getByText(/1 of 3 were marked in the first pass/)).toBeTruthy();
+    // No key marks anybody before that is said.
+    await second.user.keyboard('s');
+    expect(row(/Noor Saltby: not seen/)).toBeTruthy();
+    await second.user.click(asking().getByRole('button', { name: 'Go on with it' }));
+    expect(row(/Ilse Marrow: held/)).toBeTruthy();
+    second.unmount();
+    const third = open();
+    await third.user.click(asking().getByRole('button', { name: 'Look again' }));
+    expect(screen.getByText('Second pass along the line')).toBeTruthy();
+    await third.user.keyboard('h');
+    await waitFor(() => expect(looks()).toHaveLength(2));
+    expect(looks()[1]!.replaces).toBeNull();
+    vi.useRealTimers();
+  });
+
+  it('after a correction the next who is not marked is lit, and what was overwritten is said', async () => {
+    const { user } = open({ line: [ilse!, bram!, noor!] });
+    await user.keyboard('hh');
+    await screen.findByText('2 of 3 marked');
+    await user.keyboard('{ArrowUp}{ArrowUp}');
+    expect(screen.getByText(/Marked: held; a key changes it/)).toBeTruthy();
+    await user.keyboard('s');
+    await screen.findByRole('button', { name: 'Undo: Ilse slipped, was held' });
+    expect(row(/Noor/).getAttribute('aria-current')).toBe('true');
+    await user.keyboard('h');
+    await screen.findByText('3 of 3 marked');
+    expect(row(/Bram Oakes: held/)).toBeTruthy();
   });
 
   it('what the device cannot keep is not shown as taken', async () => {
@@ -130,8 +183,15 @@ describe('a sweep along the line', () => {
 
   it('a measured point keeps the measure, by the key that fits it', async () => {
     const { user } = open({ point: BASE });
+    // Nobody has measured yet: neither key takes what nobody said, nor does a key of the keyboard.
+    expect(screen.getByLabelText('Measured, in °')).toHaveProperty('value', '');
+    expect(key(/^Held/)).toHaveProperty('disabled', true);
     expect(key(/^Slipped/)).toHaveProperty('disabled', true);
+    await user.keyboard('hs');
+    expect(looks()).toEqual([]);
     await user.click(screen.getByRole('button', { name: 'More' }));
+    await user.click(screen.getByRole('button', { name: 'More' }));
+    expect(key(/^Slipped/)).toHaveProperty('disabled', true);
     await user.click(key(/^Held/));
     await waitFor(() => expect(looks()).toMatchObject([{ marks: [{ kind: 'measured', values: [150] }] }]));
   });

@@ -3,6 +3,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { EarlierMarksView, LookKitView } from '../../contracts/views';
+import { withNewer } from '../../contracts/views/earlierMarks';
 import { adaptedInWords, canHurt, capital, isHeld, low, type Side } from '../../core';
 import { useAhead } from '../../kit/deviceQueue/useAhead';
 import { Belt } from '../../kit/marks/Belt';
@@ -13,17 +14,15 @@ import { useKeys } from '../../kit/useKeys';
 import { Board, type Cut } from './Board';
 import { Key } from './Key';
 import { nameParts, type KitPoint, type KitStudent, type KitTechnique } from './line';
-import { Measuring, middleOf, rangeFor, unitAfter } from './Measuring';
+import { Measuring, rangeFor, unitAfter } from './Measuring';
 import { draftLook, recordLook } from './record';
 import { SaveState, useAwake } from './SaveState';
 import './Sweep.css';
 
-interface Done {
+/** What was tapped for somebody: how many held of how many, or what was measured; null: taken back. */
+interface Tapped {
   lookId: string;
   held: number | null;
-}
-/** What was tapped for somebody: how many held of how many, or what was measured; null: taken back. */
-interface Tapped extends Done {
   of: number;
   value: number | null;
 }
@@ -53,27 +52,47 @@ const marksKey = (sweep: string) => `stavewright-sweep-${sweep}`;
 
 interface Pass {
   pass: number;
-  done: Record<string, Done>;
+  done: Record<string, Tapped>;
+  /** When something was tapped last, in ms. */
+  at: number;
 }
+/** A pass as it was kept, and whether that was long ago. */
+type Kept = Pass & { over: boolean };
+/** A pass that nobody went on with for so long is over, unless its watcher says otherwise; in ms. */
+const PASS_OVER = 300_000;
 
 /** How far a sweep had come on this device. */
-function readPass(sweep: string): Pass {
+function readPass(sweep: string): Kept {
   try {
-    return (JSON.parse(localStorage.getItem(marksKey(sweep)) ?? 'null') as Pass | null) ?? { pass: 1, done: {} };
+    const kept = (JSON.parse(localStorage.getItem(marksKey(sweep)) ?? 'null') ?? {}) as Partial<Pass>;
+    // Of an older release: what it tapped had no number of its own.
+    const done = Object.entries(kept.done ?? {}).map(([id, d]) => [
+      id,
+      { ...d, of: d.of ?? 1, value: d.value ?? null },
+    ]);
+    const at = kept.at ?? 0;
+    return {
+      pass: kept.pass ?? 1,
+      done: Object.fromEntries(done) as Pass['done'],
+      at,
+      over: Date.now() - at > PASS_OVER,
+    };
   } catch {
-    return { pass: 1, done: {} };
+    return { pass: 1, done: {}, at: 0, over: false };
   }
 }
 
 /** Remembers how far it has come; without room only that is forgotten, the marks are kept elsewhere. */
-function keepPass(sweep: string, soFar: string): void {
+function keepPass(sweep: string, soFar: Omit<Pass, 'at'>): void {
   try {
-    localStorage.setItem(marksKey(sweep), soFar);
+    localStorage.setItem(marksKey(sweep), JSON.stringify({ ...soFar, at: Date.now() }));
   } catch {
     // The next reload begins the pass anew; what was marked is in the queue.
   }
 }
 
+/** What is stored of somebody in words; the counter of the keys has no part in it. */
+const wordOf = (d: Pick<Tapped, 'held' | 'of'> | undefined): string => wordFor(d?.held ?? null, d?.of ?? 1);
 const wordFor = (held: number | null, of: number): string =>
   held === null ? 'not seen' : of === 1 ? (held === 1 ? 'held' : 'slipped') : `${held} of ${of}`;
 
@@ -131,12 +150,18 @@ export function Sweep({
       await recordLook(draft, kit.me.personId, kit.timeZone);
       return tap;
     },
-    () => Object.entries(kept.done).map(([id, d]): [string, Tapped] => [id, { of: 1, value: null, ...d }]),
+    () => Object.entries(kept.done),
   );
-  const done: Record<string, Done> = Object.fromEntries(ahead.entries());
+  const done: Record<string, Tapped> = Object.fromEntries(ahead.entries());
   // What the device has of this pass is remembered for a reload.
   const soFar = JSON.stringify({ pass, done });
-  useEffect(() => keepPass(sweepKey, soFar), [sweepKey, soFar]);
+  const began = useRef(soFar);
+  useEffect(() => {
+    // Opening it is not yet going on with it.
+    if (soFar !== began.current) keepPass(sweepKey, JSON.parse(soFar) as Omit<Pass, 'at'>);
+  }, [sweepKey, soFar]);
+  const before = Object.values(kept.done).filter((d) => d.held !== null).length;
+  const [asks, setAsks] = useState(before > 0 && kept.over);
   const [at, setAt] = useState(() => {
     const open = line.findIndex((s) => !waived(s) && (kept.done[s.id]?.held ?? null) === null);
     return open < 0 ? firstOpen : open;
@@ -150,9 +175,13 @@ export function Sweep({
   const [came, setCame] = useState(false);
   const [value, setValue] = useState<number | null>(null);
   useEffect(() => {
+    let since: string | undefined;
     const look = () =>
-      void ask('earlierMarks', { techniqueId: technique.id }).then((a) => {
-        if (a.ok) setEarlier(a.view.marks);
+      void ask('earlierMarks', { techniqueId: technique.id, ...(since ? { since } : {}) }).then((a) => {
+        if (a.ok) {
+          since = a.view.at;
+          setEarlier((marks) => withNewer(marks, a.view));
+        }
         setNoEarlier(a.ok ? '' : a.title);
       });
     look();
@@ -194,11 +223,21 @@ export function Sweep({
   const person = line[at];
   const measured = point.kind === 'measured';
   const range = rangeFor(point, person);
-  const shownValue = value ?? middleOf(point, range);
-  const accepted = range !== null && isHeld(shownValue, range);
-  const word = (held: number | null) => wordFor(held, of);
+  // A measure that nobody took is none: both keys wait for it.
+  const measure = measured && range !== null ? value : null;
+  const accepted = measure !== null && isHeld(measure, range!);
   const next = (from: number) => {
     for (let i = from + 1; i < line.length; i += 1) if (!waived(line[i]!)) return i;
+    return from;
+  };
+
+  const isOpen = (s: KitStudent) => !waived(s) && (ahead.latest(s.id)?.held ?? null) === null;
+  /** The next who is not marked yet, beginning anew at the door; where all are, it stays. */
+  const nextOpen = (from: number, but: KitStudent) => {
+    for (let k = 1; k < line.length; k += 1) {
+      const i = (from + k) % line.length;
+      if (line[i] !== but && isOpen(line[i]!)) return i;
+    }
     return from;
   };
 
@@ -210,11 +249,12 @@ export function Sweep({
       return;
     }
     // Shown as taken only when the device has it; a correction is written over what the device has.
-    ahead.set(who.id, { lookId: newId(), held, of, value: measured ? shownValue : null });
+    ahead.set(who.id, { lookId: newId(), held, of: measured ? 1 : of, value: measured ? measure : null });
     onSwept();
     setValue(null);
-    setLast({ studentId: who.id, before: now, word: word(held) });
-    setAt(next(at));
+    const was = now && now.held !== null ? `, was ${wordOf(now)}` : '';
+    setLast({ studentId: who.id, before: now, word: `${wordFor(held, measured ? 1 : of)}${was}` });
+    setAt(held === null ? next(at) : nextOpen(at, who));
   };
   const undo = () => {
     const who = line.find((s) => s.id === last?.studentId);
@@ -229,16 +269,18 @@ export function Sweep({
     setPass(n);
     for (const [id] of ahead.entries()) ahead.forget(id);
     setLast(null);
+    setAsks(false);
     setAt(firstOpen);
   };
 
   useKeys((key, digit) => {
+    if (asks) return false;
     if (key === 'arrowdown') setAt((i) => Math.min(line.length - 1, i + 1));
     else if (key === 'arrowup') setAt((i) => Math.max(0, i - 1));
     else if (key === 'h') {
       if (!measured || accepted) mark(measured ? 1 : of);
     } else if (key === 's') {
-      if (!measured || !accepted) mark(measured ? 0 : of - 1);
+      if (!measured || (measure !== null && !accepted)) mark(measured ? 0 : of - 1);
     } else if (key === 'backspace') mark(null);
     else if (digit !== null && !measured && digit <= of) mark(digit);
     else if (key === 'enter') setAt(next(at));
@@ -251,13 +293,14 @@ export function Sweep({
       ? 'corded'
       : (done[s.id]?.held ?? null) === null
         ? 'not seen'
-        : done[s.id]!.held === of || (of > 1 && done[s.id]!.held! >= of)
+        : done[s.id]!.held! >= done[s.id]!.of
           ? 'held'
           : 'slipped',
   );
   const boardWords = line.map((s) =>
-    done[s.id]?.held === null || done[s.id] === undefined ? '' : of === 1 ? '' : word(done[s.id]!.held),
+    (done[s.id]?.held ?? null) === null || done[s.id]!.of === 1 ? '' : wordOf(done[s.id]),
   );
+  const keeps = measure === null ? 'measure first' : `keeps ${measure}${unitAfter(point.unit)}`;
   const condition = kit.conditions.find((c) => c.id === conditionId)?.name ?? '';
   const slip = point.slips[0];
   const ranks = new Map(kit.ranks.map((r) => [r.id, r]));
@@ -349,7 +392,7 @@ export function Sweep({
                   <ButtonBase
                     onClick={() => setAt(i)}
                     aria-current={i === at ? 'true' : undefined}
-                    aria-label={`${s.name}: ${waived(s) ? 'not asked' : word(done[s.id]?.held ?? null)}`}
+                    aria-label={`${s.name}: ${waived(s) ? 'not asked' : wordOf(done[s.id])}`}
                   >
                     <span className="no num">{i + 1}</span>
                     {rank && <Belt name={rank.name} cloth={rank.cloth} width={54} height={17} />}
@@ -375,54 +418,71 @@ export function Sweep({
           <Board cuts={cuts} words={boardWords} width={narrow ? 120 : 240} />
         </div>
       </div>
-      <section className="keys" aria-label="Mark">
-        <div className="who" aria-live="polite">
-          <b>
-            {given} {rest}
-          </b>
-          <span>
-            {at + 1} of {line.length}
-            {following && following !== person ? `, then ${nameParts(following.name)[0]}` : ', the last'}
-          </span>
-        </div>
-        {measured && range ? (
-          <Measuring point={point} range={range} value={shownValue} onValue={setValue} />
-        ) : (
-          <div className="reps">
-            <Button aria-label="One repetition less" disabled={of <= 1} onClick={() => setOf(of - 1)}>
-              −
-            </Button>
-            <span>{of === 1 ? 'one each' : `${of} each`}</span>
-            <Button aria-label="One repetition more" disabled={of >= 9} onClick={() => setOf(of + 1)}>
-              +
-            </Button>
+      {asks ? (
+        <section className="keys asks" aria-label="Go on, or look again?">
+          <p>
+            <b>Swept today already.</b> {before} of {line.length} were marked in the {ORDINAL[pass - 1] ?? 'last'} pass.
+          </p>
+          <Button variant="contained" onClick={nextPass}>
+            Look again
+          </Button>
+          <p>A new pass: everybody is watched once more, and both looks count.</p>
+          <Button onClick={() => setAsks(false)}>Go on with it</Button>
+          <p>What was marked stands; a mark that is changed replaces the one before.</p>
+        </section>
+      ) : (
+        <section className="keys" aria-label="Mark">
+          <div className="who" aria-live="polite">
+            <b>
+              {given} {rest}
+            </b>
+            <span>
+              {at + 1} of {line.length}
+              {following && following !== person ? `, then ${nameParts(following.name)[0]}` : ', the last'}
+              {person &&
+                (done[person.id]?.held ?? null) !== null &&
+                `. Marked: ${wordOf(done[person.id])}; a key changes it`}
+            </span>
           </div>
-        )}
-        {!measured && of > 1 && (
-          <div className="digits" role="group" aria-label={`How many of ${of} held?`}>
-            {Array.from({ length: of + 1 }, (_, n) => (
-              <ButtonBase key={n} onClick={() => mark(n)}>
-                {n}
-              </ButtonBase>
-            ))}
-          </div>
-        )}
-        <Key
-          notch="H"
-          word="Held"
-          sub={measured ? (accepted ? `keeps ${shownValue}${unitAfter(point.unit)}` : '') : of > 1 ? `all ${of}` : ''}
-          disabled={measured && !accepted}
-          onClick={() => mark(measured ? 1 : of)}
-        />
-        <Key
-          notch="S"
-          word="Slipped"
-          sub={measured ? (accepted ? '' : `keeps ${shownValue}${unitAfter(point.unit)}`) : of > 1 ? 'once' : ''}
-          disabled={measured && accepted}
-          onClick={() => mark(measured ? 0 : of - 1)}
-        />
-        <Key notch="U" word="Not seen" low onClick={() => mark(null)} />
-      </section>
+          {measured && range ? (
+            <Measuring point={point} range={range} value={value} onValue={setValue} />
+          ) : (
+            <div className="reps">
+              <Button aria-label="One repetition less" disabled={of <= 1} onClick={() => setOf(of - 1)}>
+                −
+              </Button>
+              <span>{of === 1 ? 'one each' : `${of} each`}</span>
+              <Button aria-label="One repetition more" disabled={of >= 9} onClick={() => setOf(of + 1)}>
+                +
+              </Button>
+            </div>
+          )}
+          {!measured && of > 1 && (
+            <div className="digits" role="group" aria-label={`How many of ${of} held?`}>
+              {Array.from({ length: of + 1 }, (_, n) => (
+                <ButtonBase key={n} onClick={() => mark(n)}>
+                  {n}
+                </ButtonBase>
+              ))}
+            </div>
+          )}
+          <Key
+            notch="H"
+            word="Held"
+            sub={measured ? (accepted ? keeps : measure === null ? keeps : '') : of > 1 ? `all ${of}` : ''}
+            disabled={measured && !accepted}
+            onClick={() => mark(measured ? 1 : of)}
+          />
+          <Key
+            notch="S"
+            word="Slipped"
+            sub={measured ? (accepted ? '' : keeps) : of > 1 ? 'once' : ''}
+            disabled={measured && (measure === null || accepted)}
+            onClick={() => mark(measured ? 0 : of - 1)}
+          />
+          <Key notch="U" word="Not seen" low onClick={() => mark(null)} />
+        </section>
+      )}
       <footer>
         <SaveState by={kit.me.personId} problem={ahead.problem} />
         <Button disabled={!last} onClick={undo}>

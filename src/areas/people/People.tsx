@@ -7,6 +7,7 @@ import { IslandRoot } from '../../kit/IslandRoot';
 import { AccessSheet } from './AccessSheet';
 import { GuardianSheet } from './GuardianSheet';
 import { RIGHTS, WORD } from './roles';
+import { SchoolSheet } from './SchoolSheet';
 import { TeacherSheet } from './TeacherSheet';
 
 export interface Person {
@@ -162,17 +163,20 @@ export default function People({ view }: { view: PeopleView }) {
               {guardian && <GuardianSheet view={view} value={guardian} />}
             </div>
           ) : (
-            <section className="sheet stack">
-              <h2>The rights</h2>
-              {Object.entries(RIGHTS).map(([role, may]) => (
-                <p key={role}>
-                  <b>{WORD[role as Role]}</b>: {may}.
+            <div className="stack gap-5">
+              <section className="sheet stack">
+                <h2>The rights</h2>
+                {Object.entries(RIGHTS).map(([role, may]) => (
+                  <p key={role}>
+                    <b>{WORD[role as Role]}</b>: {may}.
+                  </p>
+                ))}
+                <p>
+                  <b>student</b>: their own page, to read.
                 </p>
-              ))}
-              <p>
-                <b>student</b>: their own page, to read.
-              </p>
-            </section>
+              </section>
+              <SchoolSheet classDays={view.classDays} />
+            </div>
           )}
         </aside>
       </div>

@@ -15,4 +15,19 @@ export interface EarlierMarksView {
     /** Who watched, where it was not the one who asks. */
     by: string | null;
   }[];
+  /** Whose marks these are, all of them: those looked at since; null: everybody's. */
+  whose: string[] | null;
+  /** The server's clock, from which the next question goes on. */
+  at: string;
 }
+
+/** Marks with what is newer: who was looked at since stands as they are now. */
+export const withNewer = (
+  marks: EarlierMarksView['marks'],
+  answer: Pick<EarlierMarksView, 'marks' | 'whose'>,
+): EarlierMarksView['marks'] => {
+  if (answer.whose === null) return answer.marks;
+  if (answer.whose.length === 0) return marks;
+  const whose = new Set(answer.whose);
+  return [...answer.marks, ...marks.filter((m) => !whose.has(m.studentId))];
+};

@@ -1,4 +1,5 @@
 import type { Sequence } from '../sequence/move';
+import { MOST_MOVES } from '../sequence/notation/problem';
 import { actionSaid } from '../sequence/spoken';
 import type { Part } from '../syllabus/item';
 import type { Point } from '../technique/point';
@@ -72,12 +73,12 @@ export function sequencePoints(sequenceId: string, seq: Sequence, part: Pick<Par
 export const writeShowing = (s: Pick<Showing, 'counts' | 'own'>): string =>
   `${s.counts.join('')}|${OWN_POINTS.map((o) => s.own[o]).join('')}`;
 
-const SHOWN = /^([HSU]{1,400})\|([HSU]{3})$/;
+const SHOWN = /^([HSU]+)\|([HSU]{3})$/;
 
 /** Reads the line; null where it is none. */
 export function readShowing(text: string): Pick<Showing, 'counts' | 'own'> | null {
   const read = SHOWN.exec(text);
-  if (!read) return null;
+  if (!read || read[1]!.length > MOST_MOVES) return null;
   const own = read[2]!;
   return {
     counts: [...read[1]!] as CountMark[],

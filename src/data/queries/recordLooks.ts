@@ -63,9 +63,10 @@ const RECORD = `
         and r.student_id = x.student_id and r.technique_id is not distinct from x.technique_id
         and r.sequence_id is not distinct from x.sequence_id))
   ), turn as (
-    insert into change (school_id, of, times, looks)
-    select $1::uuid, student_id, count(*)::int, (count(*) filter (where replaces is null))::int from x group by 2 order by 2
-    on conflict (school_id, of) do update set times = change.times + excluded.times, looks = change.looks + excluded.looks
+    insert into change (school_id, of, times, looks, looked_at)
+    select $1::uuid, student_id, count(*)::int, (count(*) filter (where replaces is null))::int, now() from x group by 2 order by 2
+    on conflict (school_id, of) do update set times = change.times + excluded.times, looks = change.looks + excluded.looks,
+      looked_at = excluded.looked_at
     returning of
   ), l as (
     insert into look (school_id, id, student_id, technique_id, sequence_id, part_from, part_to, of_counts, counts, slips,

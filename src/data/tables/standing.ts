@@ -1,6 +1,6 @@
 import { foreignKey, integer, pgTable, primaryKey, smallint, text, uuid } from 'drizzle-orm/pg-core';
 import { SIDES } from '../../core';
-import { day, schoolId } from './columns';
+import { day, instant, schoolId } from './columns';
 import { person } from './person';
 
 /**
@@ -52,6 +52,8 @@ export const change = pgTable(
     times: integer('times').notNull().default(1),
     /** Of a student: looks that stand. */
     looks: integer('looks').notNull().default(0),
+    /** Of a student: when the server took the last look at them. */
+    lookedAt: instant('looked_at'),
     /** Of a student: the day of the last class they were in. */
     lastHere: day('last_here'),
   },

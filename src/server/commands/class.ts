@@ -1,12 +1,9 @@
 import { eq } from 'drizzle-orm';
 import { dayInWords, daysBetween } from '../../core';
 import { cameToClass } from '../../data/queries/standings';
-import { attendance, classHeld, person } from '../../data/tables';
+import { attendance, classHeld, person, school } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import type { Runs } from './command';
-
-/** So many days back an instructor may still put a class right; the head may go further. */
-const MENDED_WITHIN = 14;
 
 export const classCommands: Runs<'class.record'> = {
   'class.record': async (tx, who, c) => {
@@ -21,10 +18,11 @@ export const classCommands: Runs<'class.record'> = {
       );
     // A class that is new is taken however late it comes; who was there long ago is no longer changed in passing.
     const [before] = await tx.select({ day: classHeld.day }).from(classHeld).where(eq(classHeld.id, c.id));
-    if (before && who.role !== 'head' && daysBetween(before.day, who.today) > MENDED_WITHIN)
+    const [{ classDays } = { classDays: 0 }] = await tx.select({ classDays: school.classDays }).from(school);
+    if (before && who.role !== 'head' && daysBetween(before.day, who.today) > classDays)
       throw new Refusal(
         403,
-        `This class was on ${dayInWords(before.day, who.today)}. After ${MENDED_WITHIN} days only a head instructor changes who was there.`,
+        `This class was on ${dayInWords(before.day, who.today)}. After ${classDays === 1 ? 'a day' : `${classDays} days`} only a head instructor changes who was there.`,
       );
     const known = new Set((await tx.select({ id: person.id }).from(person)).map((p) => p.id));
     const there = c.present.filter((id) => known.has(id));

@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { v7 } from 'uuid';
 import type { CommandDraft, CommandName } from '../../contracts/commands';
 import type { TechniqueInput } from '../../contracts/technique';
+import { addDays } from '../../core';
 import { makeDatabase, type TestDatabase } from '../../data/testing/database';
 import { Refusal } from '../http/problem';
 import { goodInputs } from '../testing/inputs';
@@ -27,6 +28,24 @@ const refused = <N extends CommandName>(name: N, input: CommandDraft<N>, who: 'h
     },
   );
 const seen = (held: number) => [{ pointId: s.points.seen, kind: 'seen' as const, held, of: 5 }];
+
+describe('a class', () => {
+  it('is put right by its teachers as long as the school allows, and by the head at any time', async () => {
+    const day = addDays(DAY, -5);
+    const held = { id: v7(), day, minutes: 60, taught: [], present: [s.student] };
+    const away = { ...held, present: [] };
+    await s.send('instructor', 'class.record', held);
+    await s.send('head', 'school.set', { classDays: 4 });
+    expect((await refused('class.record', away, 'instructor')).title).toMatch(/After 4 days only a head instructor/);
+    await s.send('head', 'class.record', away);
+    await s.send('head', 'school.set', { classDays: 5 });
+    await s.send('instructor', 'class.record', held);
+    // A new one is taken however late it comes.
+    await s.send('head', 'school.set', { classDays: 0 });
+    await s.send('instructor', 'class.record', { ...held, id: v7() });
+    expect((await refused('school.set', { classDays: 1 }, 'instructor')).status).toBe(403);
+  });
+});
 
 describe('a look', () => {
   it('is corrected once; who comes second is shown the first correction, and may let theirs stand instead', async () => {

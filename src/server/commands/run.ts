@@ -33,6 +33,7 @@ import { pauseCommands } from './pause';
 import { incidentCommands } from './incident';
 import { outcomeCommands } from './outcome';
 import { gradingDayCommands } from './gradingDay';
+import { schoolCommands } from './school';
 import { guardianCommands } from './guardian';
 import { teacherCommands } from './teacher';
 import { accessCommands } from './access';
@@ -63,6 +64,7 @@ const RUNS: Runs<CommandName> = {
   ...incidentCommands,
   ...outcomeCommands,
   ...gradingDayCommands,
+  ...schoolCommands,
   ...guardianCommands,
   ...teacherCommands,
   ...accessCommands,

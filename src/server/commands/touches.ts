@@ -51,6 +51,7 @@ const TOUCHES: { [N in CommandName]: Touch<N> } = {
   'incident.record': 'nothing',
   'outcome.record': 'nothing',
   'gradingDay.set': 'nothing',
+  'school.set': 'nothing',
   'guardian.save': 'nothing',
   'teacher.save': 'nothing',
   'access.give': 'nothing',

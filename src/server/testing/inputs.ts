@@ -132,6 +132,7 @@ export const goodInputs = (s: SmallSchool): { [N in CommandName]: () => CommandD
     head: false,
   }),
   'outcome.record': () => ({ id: v7(), studentId: s.student, rankId: s.ranks[1]!, day: DAY, passed: true, note: '' }),
+  'school.set': () => ({ classDays: 21 }),
   'gradingDay.set': () => ({ day: '2026-05-01', graded: true }),
   'student.room': () => ({ id: s.student, roomWidth: 2, roomDepth: 3, stature: 170 }),
   'guardian.save': () => ({ id: s.as.guardian.personId, name: `Guardian ${++n}`, studentIds: [s.student] }),

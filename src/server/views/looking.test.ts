@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { CommandDraft } from '../../contracts/commands';
 import { upon } from '../../contracts/kit';
 import type { LookKitView } from '../../contracts/views';
+import { withNewer } from '../../contracts/views/earlierMarks';
 import { addDays } from '../../core';
 import { makeDatabase, type TestDatabase } from '../../data/testing/database';
 import { aLook, aRequirement, DAY, NOW, smallSchool, type SmallSchool } from '../testing/school';
@@ -198,6 +199,31 @@ describe('what the mat takes along', () => {
       until: addDays(DAY, 3),
     });
     expect(worths(await kit())).toEqual([]);
+  });
+
+  it('asked again it brings whom somebody looked at since, and nobody else', async () => {
+    const s = await smallSchool(t, 'Since');
+    const other = s.as.student.personId;
+    const ask = (since?: Date) =>
+      runView(
+        t.db,
+        s.as.head,
+        'earlierMarks',
+        { techniqueId: s.stance, ...(since ? { since: since.toISOString() } : {}) },
+        NOW,
+      );
+    await s.send('instructor', 'look.record', aLook(s));
+    const first = await ask();
+    expect([first.whose, first.marks.length]).toEqual([null, 1]);
+    const later = new Date(Date.now() + 3_600_000);
+    expect(await ask(later)).toMatchObject({ whose: [], marks: [] });
+    await t.owner.query(`update change set looked_at = looked_at - interval '1 hour' where of = $1`, [s.student]);
+    await s.send('instructor', 'look.record', aLook(s, { studentId: other }));
+    const second = await ask(new Date(Date.now() - 60_000));
+    expect([second.whose, second.marks.map((m) => m.studentId)]).toEqual([[other], [other]]);
+    expect(withNewer(first.marks, second)).toEqual((await ask()).marks);
+    expect(withNewer(first.marks, { whose: [], marks: [] })).toBe(first.marks);
+    expect(withNewer(first.marks, { whose: [s.student], marks: [] })).toEqual([]);
   });
 
   it('shows what others marked, and by whom', async () => {

@@ -12,7 +12,9 @@ export function useByMissing<R extends { id: string; group: Readiness; words: re
 ): R[] {
   const [by, setBy] = useState<typeof chances>(null);
   useEffect(() => {
-    if (chances && !document.activeElement?.closest(within)) queueMicrotask(() => setBy(chances));
+    queueMicrotask(() => {
+      if (chances && !document.activeElement?.closest(within)) setBy(chances);
+    });
   }, [chances, within]);
   return useMemo(
     () =>

@@ -1,0 +1,1 @@
+ALTER TABLE "change" ADD COLUMN "looked_at" timestamp with time zone;

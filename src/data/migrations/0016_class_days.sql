@@ -1,0 +1,1 @@
+ALTER TABLE "school" ADD COLUMN "class_days" smallint DEFAULT 14 NOT NULL;
