@@ -423,12 +423,16 @@ export function Sweep({
           <p>
             <b>Swept today already.</b> {before} of {line.length} were marked in the {ORDINAL[pass - 1] ?? 'last'} pass.
           </p>
-          <Button variant="contained" onClick={nextPass}>
-            Look again
-          </Button>
-          <p>A new pass: everybody is watched once more, and both looks count.</p>
-          <Button onClick={() => setAsks(false)}>Go on with it</Button>
-          <p>What was marked stands; a mark that is changed replaces the one before.</p>
+          <div>
+            <Button variant="contained" onClick={nextPass}>
+              Look again
+            </Button>
+            <p>A new pass: everybody is watched once more, and both looks count.</p>
+          </div>
+          <div>
+            <Button onClick={() => setAsks(false)}>Go on with it</Button>
+            <p>What was marked stands; a mark that is changed replaces the one before.</p>
+          </div>
         </section>
       ) : (
         <section className="keys" aria-label="Mark">
