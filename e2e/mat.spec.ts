@@ -106,7 +106,7 @@ test.describe('the mat', () => {
     await expect(page.getByRole('heading', { name: 'Rafael Quill' })).toBeVisible();
     // Point 1 is measured: nothing before there is a measure; within the range it can be held, outside of it only slipped.
     await expect(page.getByRole('button', { name: /^Held/ })).toBeDisabled();
-    await page.getByLabel(/^Measured, in/).fill('135');
+    await page.getByRole('button', { name: 'More', exact: true }).click();
     await expect(page.getByRole('button', { name: /^Slipped/ })).toBeDisabled();
     await page.getByRole('button', { name: /^Held/ }).click();
     await page.keyboard.press('ArrowUp');
