@@ -19,7 +19,7 @@ import type { SequenceView, SequencesView } from './views/sequence';
 import type { ShellView } from './views/shell';
 import type { StudentView } from './views/student';
 import type { StudentLooksView } from './views/studentLooks';
-import type { SyllabusCompareView, SyllabusSheetView, SyllabusVersionView, SyllabusView } from './views/syllabus';
+import type { SyllabusCompareView, SyllabusFollowView, SyllabusSheetView, SyllabusView } from './views/syllabus';
 import type { LibraryView, TechniqueView, TechniquesView } from './views/technique';
 import type { WardsView } from './views/wards';
 
@@ -64,7 +64,7 @@ export const VIEWS = {
   sequence: { may: STAFF, input: v.object({ id: v.optional(id) }) },
   syllabus: { may: STAFF, input: v.object({}) },
   syllabusCompare: { may: STAFF, input: v.object({ was: id, now: v.optional(id) }) },
-  syllabusVersion: { may: STAFF, input: v.object({ id }) },
+  syllabusFollow: { may: STAFF, input: v.object({ id }) },
   bundle: { may: STAFF, input: v.object({ versionId: v.optional(id) }) },
   syllabusSheet: { may: STAFF, input: v.object({ rankId: id, versionId: v.optional(id) }) },
   roll: { may: STAFF, input: v.object({}) },
@@ -104,7 +104,7 @@ export interface ViewResults {
   sequence: SequenceView;
   syllabus: SyllabusView;
   syllabusCompare: SyllabusCompareView;
-  syllabusVersion: SyllabusVersionView;
+  syllabusFollow: SyllabusFollowView;
   syllabusSheet: SyllabusSheetView;
   bundle: Bundle;
   roll: RollView;

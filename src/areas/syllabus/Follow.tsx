@@ -1,31 +1,14 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import type { RankShown, SyllabusVersionView } from '../../contracts/views';
+import type { SyllabusFollowView } from '../../contracts/views';
 import { capital, dateInWords, inWords, plural } from '../../core';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { send } from '../../kit/send';
 import './shared.css';
 
-export interface Mover {
-  id: string;
-  name: string;
-  rankId: string;
-  follows: string;
-  /** What would be asked otherwise for the next belt. */
-  differences: string[];
-}
-
 /** "Who moves to it?": students on other versions, each with what would change for them. */
-export default function Follow({
-  to,
-  movers,
-  ranks,
-}: {
-  to: SyllabusVersionView['version'];
-  movers: Mover[];
-  ranks: RankShown[];
-}) {
+export default function Follow({ view: { to, movers, ranks } }: { view: SyllabusFollowView }) {
   useEastern(...movers.map((m) => m.name));
   const [left, setLeft] = useState(movers);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());

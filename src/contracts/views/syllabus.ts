@@ -45,11 +45,18 @@ export interface SyllabusCompareView {
   touched: { id: string; name: string; rankId: string; differences: string[] }[];
 }
 
-/** A version as it was published. */
-export interface SyllabusVersionView {
-  version: VersionShown;
-  syllabus: Syllabus;
-  students: { id: string; name: string; rankId: string }[];
+/** Who could move to a version, and what would change for each. */
+export interface SyllabusFollowView {
+  to: VersionShown;
+  ranks: RankShown[];
+  movers: {
+    id: string;
+    name: string;
+    rankId: string;
+    follows: string;
+    /** What would be asked otherwise for the next belt. */
+    differences: string[];
+  }[];
 }
 
 /** What one rank asks, for a sheet in a student's hand. */

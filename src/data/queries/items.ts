@@ -28,7 +28,8 @@ import {
 } from '../../core';
 import type { Transaction } from '../connection';
 import type { Library } from './library';
-import { readSequences, readWords, type SequenceRow } from './sequences';
+import { readSequences, wordsOf, type SequenceRow } from './sequences';
+import { newestOf, type Versions } from './syllabus';
 
 /** Everything a syllabus can ask for: techniques and sequences, with what has to be known of them. */
 export interface Items {
@@ -74,15 +75,11 @@ export function partOf(body: Sequence, item: Item): Sequence {
   return { ...body, moves: body.moves.slice(item.part.from - 1, item.part.to), closing: [] };
 }
 
-/** Reads the sequences beside a library that was read already. What is costly is reckoned when it is asked for. */
-export async function readItems(
-  tx: Transaction,
-  library: Library,
-  conditions: readonly { id: string; name: string }[],
-): Promise<Items> {
+/** Reads the sequences beside a library and versions that were read already. What is costly is reckoned when it is asked for. */
+export async function readItems(tx: Transaction, library: Library, versions: Versions): Promise<Items> {
   const sequences = new Map((await readSequences(tx)).map((r) => [r.id, r]));
-  const words = await readWords(tx);
-  const vocabulary = makeVocabulary(words);
+  const { conditions } = versions;
+  const vocabulary = makeVocabulary(wordsOf(library.techniques.values(), newestOf(versions)));
   const byName = new Map([...library.techniques.values()].map((t) => [fold(t.name), t]));
   const find = (name: string) => {
     const id = vocabulary.find(name)?.id;

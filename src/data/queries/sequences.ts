@@ -18,11 +18,45 @@ import {
 } from '../../core';
 import type { Transaction } from '../connection';
 import { sequence, technique } from '../tables';
-import { readNewest } from './syllabus';
+import { readNewest, type SyllabusRead } from './syllabus';
 
 export type SequenceRow = typeof sequence.$inferSelect;
 
+/** A technique as words are made of it. */
+type Worded = Pick<typeof technique.$inferSelect, 'id' | 'name' | 'kind' | 'retired' | 'detail'>;
+
 /** The library as the notation knows it: every technique with its terms, its lowest rank and its ceiling. */
+export function wordsOf(
+  techniques: Iterable<Worded>,
+  { ranks, requirements }: Pick<SyllabusRead, 'ranks' | 'requirements'>,
+): Word[] {
+  const place = new Map(ranks.map((r) => [r.id, r.position]));
+  const lowest = new Map<string, number>();
+  for (const { item, rankId } of requirements)
+    if ('technique' in item)
+      lowest.set(item.technique, Math.min(place.get(rankId)!, lowest.get(item.technique) ?? Infinity));
+  return [...techniques].map(({ id, name, kind, retired, detail }) => ({
+    id,
+    name,
+    kind,
+    retired,
+    rank: lowest.get(id) ?? null,
+    zone: detail.zone,
+    terms: [
+      ...detail.terms.flatMap((x) => (x.said && x.said !== x.text ? [x.text, x.said] : [x.text])),
+      ...detail.formerly,
+    ],
+    geometry: kind === 'stance' ? (detail.geometry ?? commonStance(name)) : null,
+    ceiling: detail.ceiling && {
+      condition: detail.ceiling.condition,
+      kind: detail.ceiling.kind,
+      contact: detail.ceiling.contact,
+      targets: detail.ceiling.targets,
+    },
+  }));
+}
+
+/** The same, read. */
 export async function readWords(tx: Transaction): Promise<Word[]> {
   const rows = await tx
     .select({
@@ -34,28 +68,7 @@ export async function readWords(tx: Transaction): Promise<Word[]> {
     })
     .from(technique)
     .orderBy(asc(technique.name));
-  const { ranks, requirements } = await readNewest(tx);
-  const place = new Map(ranks.map((r) => [r.id, r.position]));
-  const lowest = new Map<string, number>();
-  for (const { item, rankId } of requirements)
-    if ('technique' in item)
-      lowest.set(item.technique, Math.min(place.get(rankId)!, lowest.get(item.technique) ?? Infinity));
-  return rows.map(({ detail, ...t }) => ({
-    ...t,
-    rank: lowest.get(t.id) ?? null,
-    zone: detail.zone,
-    terms: [
-      ...detail.terms.flatMap((x) => (x.said && x.said !== x.text ? [x.text, x.said] : [x.text])),
-      ...detail.formerly,
-    ],
-    geometry: t.kind === 'stance' ? (detail.geometry ?? commonStance(t.name)) : null,
-    ceiling: detail.ceiling && {
-      condition: detail.ceiling.condition,
-      kind: detail.ceiling.kind,
-      contact: detail.ceiling.contact,
-      targets: detail.ceiling.targets,
-    },
-  }));
+  return wordsOf(rows, await readNewest(tx));
 }
 
 export const readVocabulary = async (tx: Transaction): Promise<Vocabulary> =>

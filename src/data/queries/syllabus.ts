@@ -81,9 +81,11 @@ export async function readSyllabus(tx: Transaction, today: string): Promise<Syll
 
 /** The newest thinking of the school: the draft, or else what was published last. */
 export async function readNewest(tx: Transaction): Promise<SyllabusRead> {
-  const v = await readVersions(tx);
-  return v.read(v.draft ?? v.published.at(-1) ?? null);
+  return newestOf(await readVersions(tx));
 }
+
+/** The same of versions that were read already. */
+export const newestOf = (v: Versions): SyllabusRead => v.read(v.draft ?? v.published.at(-1) ?? null);
 
 /** Students moved to a version since a day, by student: the newest move. */
 export async function readFollowed(tx: Transaction): Promise<Map<string, { versionId: string; day: string }>> {

@@ -63,7 +63,7 @@ const shelf = new Shelf<Kept>(MOST_ENTRIES);
 async function readGrounded(tx: Transaction, before?: Grounded): Promise<Grounded> {
   const library = before?.library ?? (await readLibrary(tx));
   const versions = await readVersions(tx);
-  const items = await readItems(tx, library, versions.conditions);
+  const items = await readItems(tx, library, versions);
   const usual = new Map<string, Range>();
   for (const t of library.techniques.values()) for (const [id, r] of rangesFor(t.points, new Map())) usual.set(id, r);
   return { library, versions, items, followed: await readFollowed(tx), usual };

@@ -4,13 +4,14 @@ import { itemKey, type Item } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readItems } from '../../data/queries/items';
 import { readLibrary } from '../../data/queries/library';
+import { readVersions } from '../../data/queries/syllabus';
 import { incident, person } from '../../data/tables';
 import type { Who } from '../who';
 
 /** "Who was hurt, and doing what?": every incident with its three parties, summed per drill. Only the head reads of others' hurts. */
 export async function incidentsView(tx: Transaction, who: Who): Promise<IncidentsView> {
   const library = await readLibrary(tx);
-  const items = await readItems(tx, library, []);
+  const items = await readItems(tx, library, await readVersions(tx));
   const people = await tx
     .select({ id: person.id, name: person.name, role: person.role, leftOn: person.leftOn })
     .from(person)

@@ -31,7 +31,7 @@ import { studentLooksView } from './studentLooks';
 import { syllabusView } from './syllabus';
 import { syllabusCompareView } from './syllabusCompare';
 import { syllabusSheetView } from './syllabusSheet';
-import { syllabusVersionView } from './syllabusVersion';
+import { syllabusFollowView } from './syllabusFollow';
 import { techniqueView } from './technique';
 import { techniquesView } from './techniques';
 import { wardsView } from './wards';
@@ -48,7 +48,7 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   sequence: sequenceView,
   syllabus: syllabusView,
   syllabusCompare: syllabusCompareView,
-  syllabusVersion: syllabusVersionView,
+  syllabusFollow: syllabusFollowView,
   syllabusSheet: syllabusSheetView,
   bundle: bundleView,
   roll: rollView,

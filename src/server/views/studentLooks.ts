@@ -4,6 +4,7 @@ import { readShowing, showingInWords } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readItems } from '../../data/queries/items';
 import { readLibrary } from '../../data/queries/library';
+import { readVersions } from '../../data/queries/syllabus';
 import { condition, look, mark, person } from '../../data/tables';
 import { mustBeOwnStudent } from '../auth/ownStudent';
 import { Refusal } from '../http/problem';
@@ -23,7 +24,7 @@ export async function studentLooksView(
 ): Promise<StudentLooksView> {
   await mustBeOwnStudent(tx, who, id);
   const library = await readLibrary(tx);
-  const items = await readItems(tx, library, []);
+  const items = await readItems(tx, library, await readVersions(tx));
   // Whoever can have watched, decided or told: teachers, and the student; not everybody who ever came.
   const people = await tx
     .select({ id: person.id, name: person.name })

@@ -13,7 +13,7 @@ import { readFollowers, versionShown } from './shown/version';
 export async function readWay(tx: Transaction) {
   const versions = await readVersions(tx);
   const library = await readLibrary(tx);
-  const items = await readItems(tx, library, versions.conditions);
+  const items = await readItems(tx, library, versions);
   return { versions, library, items };
 }
 

@@ -22,6 +22,21 @@ const compareNames = (v: Versions, items: Items, ...bodies: Syllabus[]) => {
   };
 };
 
+/** What is asked otherwise in another version: all of it, and of one student's next belt; null: nothing of that changes. */
+export function differencesFor(versions: Versions, items: Items, was: Syllabus, now: Syllabus) {
+  const differences = compareSyllabi(was, now, compareNames(versions, items, was, now));
+  const changed = touchedRequirements(was, now);
+  const asked = [...was.requirements, ...now.requirements].filter((r) => changed.has(r.id));
+  const of = (s: { rankId: string }): string[] | null => {
+    const next = rankAbove(versions.ranks, s.rankId);
+    if (!next) return null;
+    const mine = differences.filter((d) => d.rankId === next.id);
+    const touches = asked.some((r) => r.rankId === next.id) || mine.some((d) => d.threadId === null);
+    return touches ? mine.map(differenceInWords) : null;
+  };
+  return { differences, of };
+}
+
 /** Two versions beside each other; `now` left out is the draft. */
 export async function syllabusCompareView(
   tx: Transaction,
@@ -32,26 +47,15 @@ export async function syllabusCompareView(
   const was = versions.published.find((p) => p.id === input.was);
   const now = input.now === undefined ? versions.draft : versions.published.find((p) => p.id === input.now);
   if (!was || !now) throw new Refusal(404, 'This version is not there.');
-  const names = compareNames(versions, items, was.body, now.body);
-  const differences = compareSyllabi(was.body, now.body, names);
-  const changed = touchedRequirements(was.body, now.body);
+  const { differences, of: asksOf } = differencesFor(versions, items, was.body, now.body);
   const { roll, of } = await readFollowers(tx, versions);
-  const touched = roll.flatMap((s) => {
-    if (of(s)?.id !== was.id) return [];
-    const next = rankAbove(versions.ranks, s.rankId);
-    if (!next) return [];
-    const mine = differences.filter((d) => d.rankId === next.id);
-    const asks = [...was.body.requirements, ...now.body.requirements].some(
-      (r) => r.rankId === next.id && changed.has(r.id),
-    );
-    return asks || mine.some((d) => d.threadId === null)
-      ? [{ id: s.id, name: s.name, rankId: s.rankId, differences: mine.map(differenceInWords) }]
-      : [];
-  });
   return {
     was: { title: was.title, from: was.from },
     now: { title: now.title, from: now.from },
     differences,
-    touched,
+    touched: roll.flatMap((s) => {
+      const otherwise = of(s)?.id === was.id ? asksOf(s) : null;
+      return otherwise ? [{ id: s.id, name: s.name, rankId: s.rankId, differences: otherwise }] : [];
+    }),
   };
 }

@@ -5,6 +5,7 @@ import { addDays } from '../../../core';
 import { type Transaction } from '../../connection';
 import { factsFor, readItems } from '../../queries/items';
 import { readLibrary } from '../../queries/library';
+import { readVersions } from '../../queries/syllabus';
 import { syllabusFollowed, syllabusVersion } from '../../tables';
 import { DEMO_SCHOOL_ID, type DemoSchool } from '../generate';
 import { theDraft, withForms } from '../way';
@@ -15,7 +16,7 @@ export async function writeWay(tx: Transaction, made: DemoSchool, today: PlainDa
   const by = made.teachers[0]!.id;
   const rows = await tx.select().from(syllabusVersion).where(eq(syllabusVersion.schoolId, schoolId));
   const library = await readLibrary(tx);
-  const items = await readItems(tx, library, made.conditions);
+  const items = await readItems(tx, library, await readVersions(tx));
   const idOf = (list: readonly { id: string; name: string }[]) => (name: string) =>
     list.find((x) => x.name === name)!.id;
   const names = {
