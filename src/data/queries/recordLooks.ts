@@ -107,8 +107,8 @@ const RECORD = `
   from l`;
 
 /**
- * Writes looks down. Those that are missing in the answer were not taken, and of the others
- * perhaps not every mark. What a correction changes is made anew from the looks.
+ * Writes looks down. Those that are missing in the answer were not taken, and of the others perhaps not every mark. What a
+ * correction changes is made anew from the looks.
  */
 export async function recordLooks(tx: Transaction, schoolId: string, looks: readonly LookRow[]): Promise<Taken[]> {
   const { rows } = await tx.$client.query<Taken & { grown: { student: string; of: string }[] | null }>({

@@ -50,6 +50,8 @@ const ALL = sql`true`;
 /** Makes everything that is known in a school anew from its looks. Nobody may send looks meanwhile. */
 export async function restandAll(tx: Transaction): Promise<void> {
   await tx.execute(sql`delete from standing`);
+  // Whoever has neither looks nor classes is counted as that, whatever stood there.
+  await tx.execute(sql`update change set looks = 0, last_here = null where looks <> 0 or last_here is not null`);
   await tx.execute(write(fromLooks(ALL, ALL)));
   await tx.execute(write(fromShowings(ALL, ALL)));
   await tx.execute(sql`

@@ -157,7 +157,7 @@ export const lookCommands: Runs<Extract<CommandName, 'look.record'>> = {
 };
 
 /** What is answered to a look that was taken with so many of its marks; refused where nothing of it is left. */
-export async function lookAnswer(tx: Transaction, l: LookInput, marks: number): Promise<{ notTaken?: string[] }> {
+async function lookAnswer(tx: Transaction, l: LookInput, marks: number): Promise<{ notTaken?: string[] }> {
   if (marks === l.marks.length) return {};
   const taken = await tx.select({ id: mark.pointId }).from(mark).where(eq(mark.lookId, l.id));
   const there = new Set(taken.map((m) => m.id));

@@ -21,10 +21,15 @@ it('what was spoiled is counted, and made anew from the looks', async () => {
       aLook(s, { marks: [{ pointId: s.points.seen, kind: 'seen', held, of: 5 }] }),
     );
   await t.owner.query(`update standing set entries = split_part(entries, ';', 1)`);
+  // And of somebody nobody looked at, looks and a class.
+  await t.owner.query(`insert into change (school_id, of, looks, last_here) values ($1, $2, 3, '2026-01-01')`, [
+    s.id,
+    s.as.student.personId,
+  ]);
   const said = await standAnew(t.appUrl, t.authUrl);
   expect(said.sort((a, b) => a.name.localeCompare(b.name))).toEqual([
     { name: 'Sound', astray: 0 },
-    { name: 'Spoiled', astray: 1 },
+    { name: 'Spoiled', astray: 2 },
   ]);
   expect(await inSchool(t.db, s.id, standingsAstray)).toEqual([]);
 });
