@@ -8,7 +8,7 @@ import { addDays } from '../../core';
 import { inSchool, throughSchool, type Transaction } from '../../data/connection';
 import { standingsAstray } from '../../data/queries/standings';
 import { makeDatabase, type TestDatabase } from '../../data/testing/database';
-import { aLook, aRequirement, DAY, NOW, smallSchool, type SmallSchool } from '../testing/school';
+import { aLook, askingForTheForm, DAY, NOW, smallSchool, type SmallSchool } from '../testing/school';
 import { everybodyView } from '../views/everybody';
 import { lookKitView } from '../views/lookKit';
 import { missedView } from '../views/missed';
@@ -65,7 +65,7 @@ describe('what is kept of a school', () => {
     const mark = (held: number): CommandDraft<'look.record'>['marks'] => [
       { pointId: s.points.seen, kind: 'seen', held, of: 5 },
     ];
-    const [first, classId, rank, thread] = [v7(), v7(), s.ranks[1]!, v7()];
+    const [first, classId, rank] = [v7(), v7(), s.ranks[1]!];
     const stance = (accepted: { lo: number; hi: number }): CommandDraft<'technique.save'> => ({
       id: s.stance,
       name: 'Kept stance',
@@ -185,22 +185,7 @@ describe('what is kept of a school', () => {
           changed(
             s.send('head', 'syllabus.change', {
               version: null,
-              edits: [
-                {
-                  op: 'thread.put',
-                  thread: {
-                    id: thread,
-                    item: { sequence: s.sequence, part: null },
-                    introduced: s.ranks[0]!,
-                    until: null,
-                    informal: false,
-                  },
-                },
-                {
-                  op: 'requirement.put',
-                  requirement: aRequirement({ id: v7(), rankId: rank, threadId: thread }, s.conditions),
-                },
-              ],
+              edits: askingForTheForm(s, v7()),
             }),
           ),
       ],

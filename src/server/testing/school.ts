@@ -177,3 +177,17 @@ export function aLook(s: SmallSchool, more: Partial<CommandDraft<'look.record'>>
     ...more,
   };
 }
+
+/** The edits of a draft by which the form is asked for the second belt, under a thread of its own. */
+export function askingForTheForm(
+  s: SmallSchool,
+  thread: string,
+  more: Partial<PlacedRequirement> = {},
+): CommandDraft<'syllabus.change'>['edits'] {
+  const item = { sequence: s.sequence, part: null };
+  const requirement = aRequirement({ id: v7(), rankId: s.ranks[1]!, threadId: thread, ...more }, s.conditions);
+  return [
+    { op: 'thread.put', thread: { id: thread, item, introduced: s.ranks[0]!, until: null, informal: false } },
+    { op: 'requirement.put', requirement },
+  ];
+}

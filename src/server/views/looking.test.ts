@@ -6,7 +6,7 @@ import type { LookKitView } from '../../contracts/views';
 import { withNewer } from '../../contracts/views/earlierMarks';
 import { addDays } from '../../core';
 import { makeDatabase, type TestDatabase } from '../../data/testing/database';
-import { aLook, aRequirement, DAY, NOW, smallSchool, type SmallSchool } from '../testing/school';
+import { aLook, aRequirement, askingForTheForm, DAY, NOW, smallSchool, type SmallSchool } from '../testing/school';
 import { runView } from './run';
 
 type Edits = CommandDraft<'syllabus.change'>['edits'];
@@ -29,34 +29,10 @@ const seen = (s: SmallSchool, day: string, held: number, more: Partial<Parameter
 
 /** The form asked for: three showings on one day, on one side. */
 async function askForTheForm(s: SmallSchool, more: Partial<Parameters<typeof aRequirement>[0]> = {}) {
-  const thread = v7();
-  const edits: Edits = [
-    {
-      op: 'thread.put',
-      thread: {
-        id: thread,
-        item: { sequence: s.sequence, part: null },
-        introduced: s.ranks[0]!,
-        until: null,
-        informal: false,
-      },
-    },
-    {
-      op: 'requirement.put',
-      requirement: {
-        ...aRequirement({ id: v7(), rankId: s.ranks[1]!, threadId: thread, ...more }, s.conditions),
-        standard: {
-          share: 0.8,
-          criticalShare: 0.9,
-          repetitions: 3,
-          days: 1,
-          sides: 'one',
-          freshDays: 60,
-          mayFallShort: 0,
-        },
-      },
-    },
-  ];
+  const edits = askingForTheForm(s, v7(), {
+    ...more,
+    standard: { share: 0.8, criticalShare: 0.9, repetitions: 3, days: 1, sides: 'one', freshDays: 60, mayFallShort: 0 },
+  });
   await s.send('head', 'syllabus.change', { version: null, edits });
   const id = v7();
   await s.send('head', 'syllabus.publish', { id, version: 1, title: 'With the form', from: DAY });
