@@ -3,12 +3,13 @@ import type { RankShown } from './rank';
 // What is shown of everybody: the roll, who is ready, what was missed, how good chances were, who was hurt.
 
 export interface MissedView {
-  students: { id: string; name: string; rank: RankShown; missed: MissedShown[] }[];
+  /** What was missed and how it is made up, each once; the students' own lists name it by its place. */
+  items: MissedItem[];
+  students: { id: string; name: string; rank: RankShown; missed: { day: string; item: number }[]; more: number }[];
 }
 
-/** What an absent student missed in one class. */
-export interface MissedShown {
-  day: string;
+/** An item that was missed. */
+export interface MissedItem {
   item: string;
   itemKey: string;
   condition: string;
@@ -18,3 +19,6 @@ export interface MissedShown {
   /** A drill the student knows and has room for in which it comes; empty where there is none. */
   drill: string;
 }
+
+/** What an absent student missed in one class. */
+export type MissedShown = MissedItem & { day: string };

@@ -19,7 +19,7 @@ import { FIRST_CONDITIONS, FIRST_STEPS } from '../openSchool';
 import { dice } from './dice';
 import { passesTruly } from './grading';
 import { DEMO_TECHNIQUES } from './hall';
-import { DEMO_ASKS, DEMO_RANKS, DEMO_STUDENTS } from './syllabus';
+import { DEMO_ASKS, DEMO_RANKS, DEMO_STUDENTS, type DemoPerson } from './syllabus';
 import { GROWTH, makeTruth, measuredValue } from './truth';
 import { plainRequirement } from './way';
 
@@ -39,6 +39,7 @@ export interface DemoStudent {
   held: { rankId: string; since: PlainDate; note: string }[];
   talent: number;
   comes: number;
+  habits: number;
   /** What the last grading decided; null: not a candidate. */
   graded: { rankId: string; passed: boolean } | null;
 }
@@ -73,6 +74,9 @@ export const MONTHS_OF_RECORD = 14;
 /** Which weekdays have class and how long it lasts, in minutes; 0 is Sunday. */
 const CLASSES: Record<number, number> = { 1: 75, 3: 90, 6: 90 };
 
+/** So many days ago this season's new items were first looked at. */
+const NEW_DAYS = 10;
+
 const NOTES = [
   'front foot late on the last two',
   'much calmer than last week',
@@ -84,7 +88,7 @@ const NOTES = [
 
 /** Another school than the demo: other people, or a longer record. */
 export interface Wanted {
-  people: readonly (typeof DEMO_STUDENTS)[number][];
+  people: readonly DemoPerson[];
   months: number;
   /** Whether the last item of each belt is new this season, as in the demo. */
   newThisSeason: boolean;
@@ -160,7 +164,8 @@ export function generateDemo(today: PlainDate, seed = 20_260_301, other: Partial
 
   const students = people.map((s): DemoStudent => {
     const born = addDays(addMonths(today, -12 * s.age), -d.whole(5, 350));
-    return { id: newId(), name: s.name, born, held: [], talent: s.talent, comes: s.comes, graded: null };
+    const { name, talent, comes, habits = 1 } = s;
+    return { id: newId(), name, born, held: [], talent, comes, habits, graded: null };
   });
   const truth = makeTruth(students, techniques, d, start, wanted.growth);
   // The last grading was decided by the school's own rule from what people truly could on that day.
@@ -209,9 +214,12 @@ export function generateDemo(today: PlainDate, seed = 20_260_301, other: Partial
     const worn = ranks.findIndex((r) => r.id === wornOn(s, day));
     const next = ranks[worn + 1];
     if (!next) return;
-    // What stands last in a belt is new this season: nobody was watched doing it before the last ten days.
+    // What stands last in a belt is new this season: nobody was watched doing it before.
     const all = requirements.filter((r) => r.rankId === next.id);
-    const asked = wanted.newThisSeason && worn > 0 && day < addDays(today, -10) ? all.slice(0, -1) : all;
+    const season = wanted.newThisSeason && worn > 0;
+    const asked = season && day < addDays(today, -NEW_DAYS) ? all.slice(0, -1) : all;
+    // One group has begun with it and is looked at each time, so that a forecast rests on something; the other comes to it.
+    if (season && asked.length === all.length && students.indexOf(s) % 2 === 0) record(s, all.at(-1)!, day, 'card');
     const nth = classes.length;
     const swept = [asked[nth % asked.length], asked[(nth + 3) % asked.length]];
     for (const r of swept) if (r && d.chance(0.5)) record(s, r, day, 'sweep');

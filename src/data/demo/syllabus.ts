@@ -129,8 +129,19 @@ export const DEMO_ASKS: Record<
   },
 };
 
-/** Name, belt, age, and how much of it is one's own: steady (0…1), how often here (0…1). */
-export const DEMO_STUDENTS: readonly { name: string; rank: string; age: number; talent: number; comes: number }[] = [
+export interface DemoPerson {
+  name: string;
+  rank: string;
+  age: number;
+  /** How much of it is one's own: steady, 0…1. */
+  talent: number;
+  /** Share of the classes they come to. */
+  comes: number;
+  /** How heavily a habit weighs against the others' 1. */
+  habits?: number;
+}
+/** Ilse is on the way to her belt: what slips with her mends within months. */
+export const DEMO_STUDENTS: readonly DemoPerson[] = [
   { name: 'Anselm Grey', rank: 'Umber', age: 58, talent: 0.7, comes: 0.75 },
   { name: 'Beatrix Oyelaran', rank: 'Umber', age: 41, talent: 0.8, comes: 0.8 },
   { name: 'Mei Tolland', rank: 'Lake', age: 33, talent: 0.75, comes: 0.8 },
@@ -141,7 +152,7 @@ export const DEMO_STUDENTS: readonly { name: string; rank: string; age: number; 
   { name: 'Łucja Sedge', rank: 'Fern', age: 29, talent: 0.8, comes: 0.85 },
   { name: 'Dilip Wharram', rank: 'Fern', age: 61, talent: 0.5, comes: 0.85 },
   { name: 'Greta Holm', rank: 'Fern', age: 16, talent: 0.6, comes: 0.7 },
-  { name: 'Ilse Marrow', rank: 'Amber', age: 14, talent: 0.62, comes: 0.85 },
+  { name: 'Ilse Marrow', rank: 'Amber', age: 14, talent: 0.62, comes: 0.9, habits: 0.5 },
   { name: 'Tomasz Rill', rank: 'Amber', age: 15, talent: 0.85, comes: 0.9 },
   { name: 'Kofi Adlam', rank: 'Amber', age: 17, talent: 0.78, comes: 0.85 },
   { name: 'Aiko Dunmore', rank: 'Amber', age: 36, talent: 0.97, comes: 0.98 },

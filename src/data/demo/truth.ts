@@ -35,7 +35,7 @@ export function makeTruth(
     for (const t of techniques)
       for (const p of t.points)
         for (const side of ['left', 'right', 'none'] as const) {
-          const habit = d.chance(0.05 * (1.15 - s.talent)) ? -2.4 : 0;
+          const habit = d.chance(0.05 * (1.15 - s.talent)) ? -2.4 * s.habits : 0;
           base.set(
             `${s.id} ${p.id} ${side}`,
             (s.talent - 0.5) * 4.2 + 0.55 + d.normal(0, 0.35) + habit - hard.get(p.id)! - (side === 'left' ? 0.15 : 0),

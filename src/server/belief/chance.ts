@@ -6,13 +6,10 @@ import {
   driftOf,
   evidenceUntil,
   expectedOf,
-  FIRST_SLOPE,
-  FIRST_SPREADS,
   HOUSE_RULE,
   itemBelief,
   levelOf,
   LOOKS_TO_SPEAK,
-  poolPriors,
   seededBy,
   WATCHED_TO_SPEAK,
   watchedShare,
@@ -22,8 +19,7 @@ import {
 import type { Transaction } from '../../data/connection';
 import { judgeStudent, type Judged } from '../judging/judge';
 import { eachTime, NOTHING, readJudging, type Judging } from '../judging/judging';
-import { poolSums } from './pool';
-import type { SchoolBeliefs } from './school';
+import { beliefsOn, type SchoolBeliefs } from './school';
 
 export const groundsOf = (j: Judging, s: SchoolBeliefs, student: { id: string; since: string }): Grounds => {
   const { order, versionId } = j.syllabusOf(student);
@@ -78,11 +74,9 @@ export async function beltChanceOn(
   // Nor does a word of the head reach back before the day on which it was said.
   const overrides = new Map([...j.overrides].filter(([, o]) => o.day < day));
   const asOf = { ...j, overrides, evidence: new Map([[studentId, before]]), once: eachTime };
-  const habits = { classDays: [], hoursPerClass: 1, lookChance: 0.1, marked: 1, slope: FIRST_SLOPE };
-  const school = { serial: 0, pool: poolPriors(await poolSums(tx, day)), habits, spreads: FIRST_SPREADS };
   const student = { id: studentId, since: day };
   const judged = judgeStudent(asOf, student, rankId);
   if (judged.length === 0) return null;
-  const chance = beltChance(judged, groundsOf(asOf, school, student), `${studentId} ${day}`);
+  const chance = beltChance(judged, groundsOf(asOf, await beliefsOn(tx, j, day), student), `${studentId} ${day}`);
   return chance && chance.looks >= LOOKS_TO_SPEAK ? chance.chance : null;
 }

@@ -3,6 +3,7 @@ import { sql } from 'drizzle-orm';
 import {
   dayNumber,
   driftOf,
+  evidenceUntil,
   habitsFrom,
   poolPriors,
   poolSlope,
@@ -38,10 +39,15 @@ let serial = 0;
 export async function schoolBeliefs(tx: Transaction, who: Who, j: Judging): Promise<SchoolBeliefs> {
   const known = j.made.get('beliefs') as SchoolBeliefs | undefined;
   if (known) return known;
-  const pool = poolPriors(await poolSums(tx, who.today));
-  const value = { serial: (serial += 1), pool, ...(await readHabits(tx, j, pool, who.today)) };
+  const value = await beliefsOn(tx, j, who.today);
   j.made.set('beliefs', value);
   return value;
+}
+
+/** What had been learned of the school by the morning of a day; what came later is not looked at. */
+export async function beliefsOn(tx: Transaction, j: Judging, day: string): Promise<SchoolBeliefs> {
+  const pool = poolPriors(await poolSums(tx, day));
+  return { serial: (serial += 1), pool, ...(await readHabits(tx, j, pool, day)) };
 }
 
 async function readHabits(
@@ -60,15 +66,16 @@ async function readHabits(
         where c.day >= ${since} and c.day < ${today}::date) as attended,
       (select count(distinct (l.student_id, coalesce(l.technique_id, l.sequence_id), l.day))::int from ${standingLook} l
         where l.day >= ${since} and l.day < ${today}::date) as lookdays,
-      (select array_agg(x.id::text) from (select distinct l.student_id as id from ${standingLook} l where l.day >= ${since}
-        order by 1 limit 40) x) as students`);
+      (select array_agg(x.id::text) from (select distinct l.student_id as id from ${standingLook} l
+        where l.day >= ${since} and l.day < ${today}::date order by 1 limit 40) x) as students`);
   const seen = await tx.execute<{ technique: string; looks: number; marks: number }>(sql`
     select l.technique_id as technique, count(distinct l.id)::int as looks, count(*)::int as marks
     from ${standingLook} l join mark m on m.school_id = l.school_id and m.look_id = l.id
-    where l.day >= ${since} and l.technique_id is not null group by 1`);
+    where l.day >= ${since} and l.day < ${today}::date and l.technique_id is not null group by 1`);
   const one = counts.rows[0]!;
   const ids = one.students ?? [];
-  const sample = ids.length > 0 ? await readEvidence(tx, () => undefined, ids) : new Map<string, Evidence>();
+  const known = ids.length > 0 ? await readEvidence(tx, () => undefined, ids) : new Map<string, Evidence>();
+  const sample = new Map([...known].map(([id, e]) => [id, evidenceUntil(e, dayNumber(today))]));
   const attendance = ids.length > 0 ? await readAttendance(tx, ids) : new Map<string, { day: number }[]>();
   const cameOn = (id: string) => (attendance.get(id) ?? []).map((c) => c.day).sort((a, b) => a - b);
   const series = [...sample].flatMap(([id, evidence]) => {

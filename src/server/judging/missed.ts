@@ -1,7 +1,7 @@
 // What was missed while away, and how it can be made up.
 import { sql } from 'drizzle-orm';
 import { storedTaught } from '../../contracts/stored/taught';
-import type { MissedShown } from '../../contracts/views';
+import type { MissedItem } from '../../contracts/views';
 import {
   canHurt,
   dayNumber,
@@ -25,6 +25,12 @@ const AWAY_DAYS = 60;
 
 const POINTS_SAID = 3;
 
+/** What somebody missed, and on which day it was shown last; the same way for all who can make it up alike. */
+export interface Missed {
+  day: string;
+  way: MissedItem;
+}
+
 type Judgeable = { id: string; since: string; rankId: string; lastHere: string | null };
 
 /** Requirements of parts belong to their whole: whoever was shown the form was shown its first half. */
@@ -41,41 +47,33 @@ function once<T, A extends unknown[]>(make: (key: string, ...rest: A) => T) {
 
 const roomKey = (r: RoomAtHome): string => `${r.width} ${r.depth} ${r.stature}`;
 
-/** The drill by which each student can make a technique up alone, from what they know and the floor they have. */
-function drillsFor(j: Judging): (s: Judgeable, nextId: string, room: RoomAtHome, item: Item) => string {
-  const fits = once((_key, body: Sequence, room: RoomAtHome): FitPart | null =>
+/** The drill by which a technique can be made up alone, from what is known by then and the floor there is; empty: none. */
+function drillsOf(j: Judging, syllabus: SyllabusRead, nextId: string, room: RoomAtHome): (item: Item) => string {
+  const fitIn = (body: Sequence): FitPart | null =>
     room.width === null || room.depth === null
       ? { from: 1, to: body.moves.length }
-      : fitRoom(body, { width: room.width, depth: room.depth }, j.items.bodyOf(room.stature)).longest,
-  );
+      : fitRoom(body, { width: room.width, depth: room.depth }, j.items.bodyOf(room.stature)).longest;
   // What they do alone by then: forms and combinations asked up to their next belt, without equipment.
-  const knownBy = once((_key, { ranks, requirements }: SyllabusRead, nextId: string): ReadonlyMap<string, Sequence> => {
-    const upTo = new Set(ranks.slice(0, ranks.findIndex((r) => r.id === nextId) + 1).map((r) => r.id));
-    const known = new Map<string, Sequence>();
-    for (const r of requirements) {
-      if ('technique' in r.item || !upTo.has(r.rankId)) continue;
-      const row = j.items.sequences.get(r.item.sequence);
-      if (!row || row.retired || !['form', 'combination'].includes(row.body.about.kind)) continue;
-      if ((j.items.factsOf(itemKey(r.item), r.item)?.equipment.length ?? 0) === 0) known.set(row.id, row.body);
-    }
-    return known;
-  });
-  const drills = once((_key, known: ReadonlyMap<string, Sequence>, techniqueId: string, room: RoomAtHome): string => {
+  const upTo = new Set(syllabus.ranks.slice(0, syllabus.ranks.findIndex((r) => r.id === nextId) + 1).map((r) => r.id));
+  const known = new Map<string, { body: Sequence; fits: FitPart | null }>();
+  for (const r of syllabus.requirements) {
+    if ('technique' in r.item || !upTo.has(r.rankId) || known.has(r.item.sequence)) continue;
+    const row = j.items.sequences.get(r.item.sequence);
+    if (!row || row.retired || !['form', 'combination'].includes(row.body.about.kind)) continue;
+    if ((j.items.factsOf(itemKey(r.item), r.item)?.equipment.length ?? 0) === 0)
+      known.set(row.id, { body: row.body, fits: fitIn(row.body) });
+  }
+  return (item) => {
+    if (!('technique' in item)) return '';
     const drill = makeUpDrill(
-      [...known].map(([id, body]) => ({
+      [...known].map(([id, { body, fits }]) => ({
         title: j.items.nameOf({ sequence: id, part: null }),
         counts: body.moves.length,
-        at: j.items.countsWith(id, techniqueId),
-        fits: fits(`${id} ${roomKey(room)}`, body, room),
+        at: j.items.countsWith(id, item.technique),
+        fits,
       })),
     );
     return drill ? makeUpInWords(drill) : '';
-  });
-  return (s, nextId, room, item) => {
-    if (!('technique' in item)) return '';
-    const syllabus = j.syllabusOf(s);
-    const upTo = `${syllabus.versionId} ${nextId}`;
-    return drills(`${upTo} ${roomKey(room)} ${item.technique}`, knownBy(upTo, syllabus, nextId), item.technique, room);
   };
 }
 
@@ -85,23 +83,25 @@ async function readWatched(tx: Transaction, today: string, students: readonly Ju
   const mates = (await readRoll(tx)).filter((r) => belts.has(r.rankId));
   const ids = [...new Set([...mates, ...students].map((s) => s.id))];
   const { students: known } = await readKnown(tx, today, ids);
-  const watched = new Map<string, Set<string>>();
-  const lastLook = new Map<string, string>();
-  for (const m of mates)
+  const byBelt = new Map<string, Map<string, Set<string>>>();
+  for (const m of mates) {
+    let days = byBelt.get(m.rankId);
+    if (!days) byBelt.set(m.rankId, (days = new Map<string, Set<string>>()));
     for (const { day, key } of known.get(m.id)?.watched ?? []) {
-      const at = `${day} ${m.rankId}`;
-      let keys = watched.get(at);
-      if (!keys) watched.set(at, (keys = new Set()));
-      keys.add(key);
+      const keys = days.get(day);
+      if (keys) keys.add(key);
+      else days.set(day, new Set([key]));
     }
-  for (const s of students)
-    for (const { day, key } of known.get(s.id)?.watched ?? []) {
-      const mine = `${s.id} ${key}`;
-      if ((lastLook.get(mine) ?? '') < day) lastLook.set(mine, day);
-    }
+  }
   return {
-    on: (day: string, rankId: string): ReadonlySet<string> => watched.get(`${day} ${rankId}`) ?? NONE,
-    lastLook: (studentId: string, key: string): string => lastLook.get(`${studentId} ${key}`) ?? '',
+    on: (day: string, rankId: string): ReadonlySet<string> => byBelt.get(rankId)?.get(day) ?? NONE,
+    /** The day of the last look at each item of a student. */
+    lastLooks: (studentId: string): ReadonlyMap<string, string> => {
+      const last = new Map<string, string>();
+      for (const { day, key } of known.get(studentId)?.watched ?? [])
+        if ((last.get(key) ?? '') < day) last.set(key, day);
+      return last;
+    },
   };
 }
 
@@ -113,7 +113,7 @@ export async function readMissed(
   j: Judging,
   students: readonly Judgeable[],
   rooms: ReadonlyMap<string, RoomAtHome>,
-): Promise<Map<string, MissedShown[]>> {
+): Promise<Map<string, Missed[]>> {
   const classes = await tx.execute<{ id: string; day: string; taught: unknown; here: string[] | null }>(sql`
     select c.id, c.day::text as day, c.taught,
       (select array_agg(a.person_id::text) from attendance a where a.school_id = c.school_id and a.class_id = c.id) as here
@@ -121,21 +121,29 @@ export async function readMissed(
     order by c.day desc`);
   const watched = await readWatched(tx, j.today, students);
   const conditionName = new Map(j.versions.conditions.map((c) => [c.id, c.name]));
-  const drillFor = drillsFor(j);
-  const held = classes.rows.map((c) => ({
-    id: c.id,
-    day: c.day,
-    here: new Set(c.here ?? []),
-    taught: storedTaught.upgrade(c.taught).map(wholeKey),
-  }));
-  const askedBy = once(
-    (_key, { requirements }: SyllabusRead, nextId: string) =>
-      new Map(requirements.filter((r) => r.rankId === nextId).map((r) => [wholeKey(r.item), r])),
-  );
-  const shownIn = once(
-    (_key, c: (typeof held)[number], rankId: string) => new Set([...c.taught, ...watched.on(c.day, rankId)]),
-  );
-  const missed = once((_key, r: PlacedItem, room: RoomAtHome): Omit<MissedShown, 'day' | 'drill'> => {
+  // Tonight's is not over yet, and where nobody was noted nobody is known to have missed it.
+  const held = classes.rows
+    .filter((c) => c.here !== null && c.day < j.today)
+    .map((c) => ({ day: c.day, here: new Set(c.here), taught: storedTaught.upgrade(c.taught).map(wholeKey) }));
+  // What a class showed of all that is asked next of a belt: the same for everybody who wears it.
+  const shownTo = once((_key, { requirements }: SyllabusRead, rankId: string, nextId: string) => {
+    const asked = new Map(requirements.filter((r) => r.rankId === nextId).map((r) => [wholeKey(r.item), r]));
+    return held.flatMap((c) => {
+      const keys = new Set([...c.taught, ...watched.on(c.day, rankId)]);
+      const items = [...keys].flatMap((key) => (asked.has(key) ? [{ key, requirement: asked.get(key)! }] : []));
+      return items.length > 0 ? [{ ...c, items }] : [];
+    });
+  });
+  const waysIn = once((_key, room: RoomAtHome, syllabus: SyllabusRead, nextId: string) => {
+    const ways = new Map<PlacedItem, MissedItem>();
+    const drillFor = drillsOf(j, syllabus, nextId, room);
+    return (r: PlacedItem): MissedItem => {
+      let way = ways.get(r);
+      if (!way) ways.set(r, (way = wayOf(r, room, drillFor(r.item))));
+      return way;
+    };
+  });
+  const wayOf = (r: PlacedItem, room: RoomAtHome, drill: string): MissedItem => {
     const first = [...j.items.pointsOf(r.item)].sort(
       (a, b) => Number(canHurt(b)) - Number(canHurt(a)) || Number(b.critical) - Number(a.critical),
     );
@@ -150,9 +158,10 @@ export async function readMissed(
           : 'technique' in r.item
             ? 'Ten on each side in the air, slowly, then ten at your own speed.'
             : homeFit(j, r.item, room).fit,
+      drill,
     };
-  });
-  const out = new Map<string, MissedShown[]>();
+  };
+  const out = new Map<string, Missed[]>();
   for (const s of students) {
     // Whoever has not come for two months is not behind, but away.
     if (s.lastHere === null || dayNumber(j.today) - dayNumber(s.lastHere) > AWAY_DAYS) continue;
@@ -160,20 +169,16 @@ export async function readMissed(
     if (!next) continue;
     const room = rooms.get(s.id) ?? roomOf();
     const syllabus = j.syllabusOf(s);
-    const asked = askedBy(`${syllabus.versionId} ${next.id}`, syllabus, next.id);
-    const list: MissedShown[] = [];
+    const lastLook = watched.lastLooks(s.id);
+    const way = waysIn(`${syllabus.versionId} ${next.id} ${roomKey(room)}`, room, syllabus, next.id);
+    const list: Missed[] = [];
     const said = new Set<string>();
-    for (const c of held) {
-      if (c.here.size === 0 || c.here.has(s.id) || c.day < s.since || c.day >= j.today) continue;
-      for (const key of shownIn(`${c.id} ${s.rankId}`, c, s.rankId)) {
-        const r = asked.get(key);
-        if (!r || said.has(key) || watched.lastLook(s.id, key) > c.day) continue;
+    for (const c of shownTo(`${syllabus.versionId} ${s.rankId}`, syllabus, s.rankId, next.id)) {
+      if (c.here.has(s.id) || c.day < s.since) continue;
+      for (const { key, requirement: r } of c.items) {
+        if (said.has(key) || (lastLook.get(key) ?? '') > c.day) continue;
         said.add(key);
-        list.push({
-          day: c.day,
-          ...missed(`${r.id} ${roomKey(room)}`, r, room),
-          drill: drillFor(s, next.id, room, r.item),
-        });
+        list.push({ day: c.day, way: way(r) });
       }
     }
     if (list.length > 0) out.set(s.id, list);

@@ -226,8 +226,11 @@ describe('what was missed', () => {
       taught: [{ technique: s.stance }],
     });
     await s.send('head', 'class.record', { id: v7(), day: day(5), minutes: 60, present: [s.as.student.personId] });
-    const missed = async () =>
-      (await runView(t.db, s.as.instructor, 'missed', {}, NOW)).students.find((x) => x.id === s.student)?.missed ?? [];
+    const missed = async () => {
+      const view = await runView(t.db, s.as.instructor, 'missed', {}, NOW);
+      const list = view.students.find((x) => x.id === s.student)?.missed ?? [];
+      return list.map((m) => ({ ...view.items[m.item]!, day: m.day }));
+    };
     // The first class of that day had nobody; the second one tells who was away.
     expect((await missed()).map((m) => m.item)).toEqual([]);
     await Promise.all(seen(s, day(5), 5, { studentId: s.as.student.personId }));

@@ -278,7 +278,7 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
       })),
     },
     room: { width: room.width, depth: room.depth, stature: room.said },
-    missed: missed.get(id) ?? [],
+    missed: (missed.get(id) ?? []).map((m) => ({ ...m.way, day: m.day })),
     feltAsked:
       who.role === 'student' ? await feltAsked(tx, j, id, new Map(syllabus.conditions.map((c) => [c.id, c]))) : [],
     faded: staleEarlier(j, student).map((x) => ({

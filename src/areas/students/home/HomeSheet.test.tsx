@@ -62,8 +62,7 @@ describe('the home sheet', () => {
 });
 
 describe('who has something to make up', () => {
-  const missed: MissedView['students'][number]['missed'][number] = {
-    day: '2026-03-01',
+  const cover: MissedView['items'][number] = {
     item: 'Cover',
     itemKey: 't:cover',
     condition: 'in air',
@@ -72,13 +71,16 @@ describe('who has something to make up', () => {
     drill: '',
   };
   it('names each with what was shown, and leads to the look that ticks it off', () => {
-    render(<MissedList view={{ students: [{ id: 'ilse', name: 'Ilse Marrow', rank: white!, missed: [missed] }] }} />);
+    const missed = [{ day: '2026-03-01', item: 0 }];
+    const ilse = { id: 'ilse', name: 'Ilse Marrow', rank: white!, missed, more: 7 };
+    render(<MissedList view={{ items: [cover], students: [ilse] }} />);
     expect(document.body.textContent).toMatch(/1 student missed what was shown in the last five weeks/);
     expect(screen.getByText('Elbows in Ten on each side.')).toBeTruthy();
     expect(screen.getByRole('link', { name: 'look' }).getAttribute('href')).toBe('/look?student=ilse&item=t%3Acover');
+    expect(screen.getByRole('link', { name: '7 more' }).getAttribute('href')).toBe('/students/ilse');
   });
   it('says that there is nothing', () => {
-    render(<MissedList view={{ students: [] }} />);
+    render(<MissedList view={{ items: [], students: [] }} />);
     expect(document.body.textContent).toMatch(/^Who has something to make up\?Nobody:/);
   });
 });

@@ -34,23 +34,31 @@ export default function MissedList({ view }: { view: MissedView }) {
               </a>
             </p>
             <ul>
-              {s.missed.map((m) => (
-                <li key={m.itemKey}>
-                  <p>
-                    <b>{m.item}</b>{' '}
-                    <span className="second">
-                      {m.condition}, {dateInWords(m.day)}
-                    </span>{' '}
-                    <a className="no-print" href={`/look?student=${s.id}&item=${encodeURIComponent(m.itemKey)}`}>
-                      look
-                    </a>
-                  </p>
-                  <p className="second">
-                    {m.points.map((p) => (p.cue === '' ? p.name : `${p.name}: “${p.cue}”`)).join(' ')} {m.version}
-                    {m.drill !== '' && ` Or in a drill: ${m.drill}`}
-                  </p>
+              {s.missed.map(({ day, item }) => {
+                const m = view.items[item]!;
+                return (
+                  <li key={m.itemKey}>
+                    <p>
+                      <b>{m.item}</b>{' '}
+                      <span className="second">
+                        {m.condition}, {dateInWords(day)}
+                      </span>{' '}
+                      <a className="no-print" href={`/look?student=${s.id}&item=${encodeURIComponent(m.itemKey)}`}>
+                        look
+                      </a>
+                    </p>
+                    <p className="second">
+                      {m.points.map((p) => (p.cue === '' ? p.name : `${p.name}: “${p.cue}”`)).join(' ')} {m.version}
+                      {m.drill !== '' && ` Or in a drill: ${m.drill}`}
+                    </p>
+                  </li>
+                );
+              })}
+              {s.more > 0 && (
+                <li>
+                  <a href={`/students/${s.id}`}>{s.more} more</a>
                 </li>
-              ))}
+              )}
             </ul>
           </li>
         ))}
