@@ -9,16 +9,16 @@ import { IslandRoot } from '../../kit/IslandRoot';
 import { freshLine, itemsOf, keepLine, lastOrder, lineUp, type KitItem, type KitSequence, type Line } from './line';
 import { beginning, type Mode } from './mode';
 import { SaveState } from './SaveState';
-import { Sweep } from './Sweep';
-import { WhichItem } from './WhichItem';
-import { WhoIsHere } from './WhoIsHere';
-import { WorthALook } from './WorthALook';
+import { Sweep } from './sweep/Sweep';
+import { WhichItem } from './choose/WhichItem';
+import { WhoIsHere } from './choose/WhoIsHere';
+import { WorthALook } from './choose/WorthALook';
 import './Look.css';
 
 // Cards, the stave and dragging are fetched after the page stands; the service worker keeps them for the hall.
-const Card = lazy(() => import('./Card'));
-const FormCard = lazy(() => import('./FormCard'));
-const OrderLine = lazy(() => import('./OrderLine'));
+const Card = lazy(() => import('./card/Card'));
+const FormCard = lazy(() => import('./form/FormCard'));
+const OrderLine = lazy(() => import('./choose/OrderLine'));
 
 /** A card that nobody touched for so long is finished work: it is sent. */
 const LEFT_OPEN = 3_600_000;
@@ -53,7 +53,9 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
   useEffect(() => {
     let current = true;
     // Fetched before it is needed: the hall may lose its network at any moment.
-    void Promise.all([import('./Card'), import('./FormCard'), import('./StandsAside')]).catch(() => undefined);
+    void Promise.all([import('./card/Card'), import('./form/FormCard'), import('./StandsAside')]).catch(
+      () => undefined,
+    );
     // A device that cannot be read begins with nothing; the first mark then says what is wrong.
     void readOpen()
       .catch((): Waiting[] => [])

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { isHeld, type Range } from '../../core';
-import { stepOf } from './cardMarks';
+import { stepOf } from './card/cardMarks';
 import type { KitPoint, KitStudent } from './line';
 
 /** The range that counts for somebody: their own where it was adapted. */
@@ -55,3 +55,10 @@ export function Measuring({
     </div>
   );
 }
+
+/** A measured point may also be judged by eye: then the mark says so, and no measure is kept. */
+export const ByEye = ({ on, onChange }: { on: boolean; onChange: (on: boolean) => void }) => (
+  <Button className="by-eye" aria-pressed={on} onClick={() => onChange(!on)}>
+    {on ? 'Measure it' : 'By eye instead'}
+  </Button>
+);

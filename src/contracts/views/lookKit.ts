@@ -27,8 +27,10 @@ export interface LookKitView {
     /** The first few things that slip, to choose another correction from. */
     slips: SlipShown[];
     praise: string;
-    /** Why work rests, by item key. */
-    rests: Record<string, string>;
+    /** Open injuries and pauses. */
+    resting: { what: string; until: string | null; pause: boolean }[];
+    /** What of all that is taken along rests for them, by item key. */
+    rests: Record<string, RestShown>;
     /** The rung of contact agreed to, 1 the lowest; 0 refused, null nothing on record that counts. */
     rung: number | null;
     /** The version they are judged by; empty: none yet. */
@@ -44,8 +46,10 @@ export interface LookKitView {
     title: string;
     kind: SequenceKind;
     body: Sequence;
-    /** Points of the techniques at each count, by which a slip can be named. */
-    points: { id: string; name: string; cue: string; kind: PointKind }[][];
+    /** Points of its techniques by which a slip can be named, those that are critical first. */
+    points: { id: string; name: string; cue: string; kind: PointKind; critical: boolean }[];
+    /** Which of them belong to each count, by their places in `points`. */
+    at: number[][];
   }[];
   asked: {
     rankId: string;
@@ -64,6 +68,13 @@ export interface LookKitView {
   /** By item key: the points by which it is judged; worths name them by their place. */
   points: Record<string, { id: string; name: string; kind: PointKind; hurts: boolean }[]>;
   gradingDay: string | null;
+}
+
+/** Why an item rests and until when; the points it touches by their ids, or null where all of it rests. */
+export interface RestShown {
+  what: string;
+  until: string | null;
+  points: string[] | null;
 }
 
 /** What looks at one requirement of a student are worth. */

@@ -1,4 +1,5 @@
 // People: belts by name, consent, rest, practice.
+export * from './atTheName';
 export * from './beltName';
 export * from './consent';
 export * from './makeUp';

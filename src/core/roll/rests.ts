@@ -21,6 +21,11 @@ export interface RestedItem {
   partner: boolean;
 }
 
+/** Why an item rests, and how much of it: the parts of the body that are named, or null where all of it does. */
+export interface Rest extends Resting {
+  parts: readonly BodyPart[] | null;
+}
+
 const KIND_WORDS: Partial<Record<TechniqueKind | SequenceKind, RegExp>> = {
   kick: /\bkick/,
   strike: /\b(strike|striking|punch)/,
@@ -48,18 +53,21 @@ const EVERYTHING = /\b(everything|all work|all training|no training)\b/;
  * the body that the item is looked at by. When in doubt it rests: the teacher decides, and local rules and a doctor's word
  * come first.
  */
-export function restsWork(item: RestedItem, resting: readonly Resting[]): Resting | null {
+export function restsWork(item: RestedItem, resting: readonly Resting[]): Rest | null {
   for (const r of resting) {
     if (r.itemKey !== null) {
-      if (r.itemKey === item.key) return r;
+      if (r.itemKey === item.key) return { ...r, parts: null };
       continue;
     }
     const words = fold(r.what);
-    if (EVERYTHING.test(words) || words.includes(fold(item.name))) return r;
-    if (KIND_WORDS[item.kind]?.test(words)) return r;
-    if (item.partner && KIND_WORDS['partner drill']!.test(words)) return r;
+    const whole =
+      EVERYTHING.test(words) ||
+      words.includes(fold(item.name)) ||
+      KIND_WORDS[item.kind]?.test(words) ||
+      (item.partner && KIND_WORDS['partner drill']!.test(words));
+    if (whole) return { ...r, parts: null };
     const parts = BODY_PARTS.filter((b) => PART_WORDS[b]?.test(words));
-    if (parts.some((b) => item.bodyParts.includes(b))) return r;
+    if (parts.some((b) => item.bodyParts.includes(b))) return { ...r, parts };
   }
   return null;
 }

@@ -173,15 +173,27 @@ export function figureOf(pose: Pose): Figure {
   };
 }
 
-/** Where on the figure a part of the body is pointed at. */
-export function placeOf(part: BodyPart, figure: Figure, kind: TechniqueKind): Place {
+const BASE = /\b(base|standing|supporting|front|lead|leading|rear|hind)\b/;
+const FRONT = /\b(front|lead|leading)\b/;
+const REAR = /\b(rear|hind|back (foot|heel|knee|leg|hand|elbow|toes?))\b/;
+
+/**
+ * Where on the figure a point is pointed at. Which of two feet, knees or hands is read from its name, for the drawing
+ * alone: in a kick the kicking leg unless the base is named; else the rear foot, the front knee, and the acting hand.
+ * The left leg of a figure stands in front, the left hand leads.
+ */
+export function placeOf(point: { bodyPart: BodyPart; name?: string }, figure: Figure, kind: TechniqueKind): Place {
   const kicks = kind === 'kick';
   const tip = kicks ? figure.right.toe : figure.rightArm.tip;
-  switch (part) {
+  const name = (point.name ?? '').toLowerCase();
+  const leg = (usual: 'left' | 'right') =>
+    kicks ? (BASE.test(name) ? 'left' : 'right') : FRONT.test(name) ? 'left' : REAR.test(name) ? 'right' : usual;
+  const arm = (usual: 'leftArm' | 'rightArm') => (FRONT.test(name) ? 'leftArm' : REAR.test(name) ? 'rightArm' : usual);
+  switch (point.bodyPart) {
     case 'feet':
-      return kicks || kind === 'strike' ? figure.left.ankle : figure.right.ankle;
+      return kicks && leg('right') === 'right' ? figure.right.toe : figure[leg('right')].ankle;
     case 'knees':
-      return figure.left.knee;
+      return figure[leg('left')].knee;
     case 'hips':
       return figure.hip;
     case 'trunk':
@@ -189,13 +201,13 @@ export function placeOf(part: BodyPart, figure: Figure, kind: TechniqueKind): Pl
     case 'shoulders':
       return figure.shoulder;
     case 'limb':
-      return kicks ? figure.right.knee : figure.rightArm.elbow;
+      return kicks ? figure.right.knee : figure[arm('rightArm')].elbow;
     case 'hand':
-      return figure.rightArm.wrist;
+      return figure[arm('rightArm')].wrist;
     case 'target':
       return { x: tip.x + 0.06, y: tip.y };
     case 'other hand':
-      return figure.leftArm.wrist;
+      return figure[arm('leftArm')].wrist;
     case 'breath':
       return { x: figure.head.x + 0.05, y: figure.head.y - 0.03 };
     case 'timing':

@@ -62,7 +62,27 @@ describe('the drawn figure', () => {
     }
     expect(f[poseOf(kind).stands].ankle.y).toBeCloseTo(BODY.ankleHeight, 9);
     expect(length(f.shoulder, f.rightArm.elbow)).toBeCloseTo(0.186, 9);
-    for (const part of BODY_PARTS) expect(Number.isFinite(placeOf(part, f, kind).x)).toBe(true);
+    for (const part of BODY_PARTS) expect(Number.isFinite(placeOf({ bodyPart: part }, f, kind).x)).toBe(true);
+  });
+
+  it('points at the foot, knee and hand that the point names', () => {
+    const at = (kind: 'stance' | 'strike' | 'kick', bodyPart: 'feet' | 'knees' | 'other hand', name: string) =>
+      placeOf({ bodyPart, name }, figureOf(poseOf(kind)), kind);
+    for (const kind of ['stance', 'strike'] as const) {
+      const f = figureOf(poseOf(kind));
+      // In front is further forward, whichever leg carries the weight.
+      expect(f.left.ankle.x).toBeGreaterThan(f.right.ankle.x);
+      expect(at(kind, 'feet', 'Rear heel down')).toEqual(f.right.ankle);
+      expect(at(kind, 'feet', 'Front foot lifts without a shift')).toEqual(f.left.ankle);
+      expect(at(kind, 'knees', 'Front knee over the toes')).toEqual(f.left.knee);
+      expect(at(kind, 'knees', 'Back knee straight')).toEqual(f.right.knee);
+      expect(at(kind, 'other hand', 'Rear hand at the cheek')).toEqual(f.rightArm.wrist);
+    }
+    const kick = figureOf(poseOf('kick'));
+    expect(at('kick', 'feet', 'Strikes with the instep')).toEqual(kick.right.toe);
+    expect(at('kick', 'feet', 'Base foot turns on the ball')).toEqual(kick.left.ankle);
+    expect(at('kick', 'knees', 'Knee up first, folded')).toEqual(kick.right.knee);
+    expect(at('kick', 'knees', 'Base knee bent')).toEqual(kick.left.knee);
   });
 
   it('puts both feet of a front stance on the floor', () => {

@@ -35,7 +35,7 @@ export function BodyFigure({
   ground = true,
 }: {
   kind: TechniqueKind;
-  points: readonly { id: string; bodyPart: BodyPart }[];
+  points: readonly { id: string; name: string; bodyPart: BodyPart }[];
   lit?: string | undefined;
   width?: number;
   height?: number;
@@ -82,7 +82,7 @@ export function BodyFigure({
   const head = on(f.head);
   const placed: Place[] = [];
   const labels = points.map((p, i) => {
-    const at = on(placeOf(p.bodyPart, f, kind));
+    const at = on(placeOf(p, f, kind));
     const label = freePlace(at, placed, width, height);
     placed.push(label);
     return { id: p.id, n: i + 1, at, label };

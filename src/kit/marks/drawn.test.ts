@@ -101,7 +101,7 @@ describe('the figure', () => {
     for (const kind of ['stance', 'kick', 'strike', 'fall', 'weapon cut'] as const) {
       const svg = draw(BodyFigure, {
         kind,
-        points: parts.map((bodyPart, i) => ({ id: `p${i}`, bodyPart })),
+        points: parts.map((bodyPart, i) => ({ id: `p${i}`, name: bodyPart, bodyPart })),
         width: 256,
         height: 330,
       });

@@ -1,6 +1,6 @@
 // What is believed, beyond what is judged: the school's pool and habits, chances, corrections and what is worth a look.
 import { inArray } from 'drizzle-orm';
-import { itemKey, restsWork, type Resting } from '../../core';
+import { itemKey, restsWork, type Rest, type Resting } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { injury, pause } from '../../data/tables';
 import { type Judged } from './judge';
@@ -34,7 +34,7 @@ export async function readResting(
 }
 
 /** Why an item rests for a student today; null: it does not. */
-export function restOf(j: Judging, item: Judged['requirement']['item'], resting: readonly Resting[]): Resting | null {
+export function restOf(j: Judging, item: Judged['requirement']['item'], resting: readonly Resting[]): Rest | null {
   if (resting.length === 0) return null;
   const kind = j.items.kindOf(item);
   return restsWork(

@@ -6,12 +6,12 @@ import {
   canHurt,
   CARD_SECONDS,
   consentOf,
-  dayInWords,
   daysBetween,
   itemKey,
   praiseInWords,
   showingSeconds,
   SIDES,
+  type Item,
   type LookWorth,
   type Resting,
 } from '../../core';
@@ -63,6 +63,13 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
     ]),
   );
   const asked = askedBy(j, followed);
+  const sequences = sequencesShown(j, new Set(asked.flatMap((a) => (a.sequenceId ? [a.sequenceId] : []))));
+  const techniques = [...j.library.techniques.values()].filter((t) => !t.retired);
+  const items = [
+    ...techniques.map((t): Item => ({ technique: t.id })),
+    ...sequences.map((x): Item => ({ sequence: x.id, part: null })),
+    ...[...itemOf.values()].filter((item) => 'sequence' in item && item.part !== null),
+  ];
   const most = worthsEach(roll.length);
   const students = roll.map((x): KitStudent => {
     const { ranks, versionId } = j.syllabusOf(x);
@@ -72,7 +79,7 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
     const stamp = JSON.stringify([school.serial, versionId, x, grading, most, mine, focus]);
     return j.once(x.id, 'kit', stamp, () => {
       const next = rankAbove(ranks, x.rankId);
-      return studentInKit(j, school, x, next, { given: focus, resting: mine, grading, most, placeOf, points });
+      return studentInKit(j, school, x, next, { given: focus, resting: mine, grading, most, placeOf, points, items });
     });
   });
   const kit: LookKitView = {
@@ -86,8 +93,7 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
     ),
     students,
     stood: await readStood(tx),
-    techniques: [...j.library.techniques.values()]
-      .filter((t) => !t.retired)
+    techniques: techniques
       .map((t) => ({
         id: t.id,
         name: t.name,
@@ -96,7 +102,7 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
         points: shownPoints(j.library, t.id).map(({ why: _why, ...p }) => p),
       }))
       .filter((t) => t.points.length > 0),
-    sequences: sequencesShown(j, new Set(asked.flatMap((a) => (a.sequenceId ? [a.sequenceId] : [])))),
+    sequences,
     asked,
     requirements: requirements.map((r) => ({
       id: r.id,
@@ -145,6 +151,8 @@ interface Beside {
   most: number;
   placeOf: ReadonlyMap<string, number>;
   points: LookKitView['points'];
+  /** All that can be looked at. */
+  items: readonly Item[];
 }
 
 function studentInKit(
@@ -152,18 +160,12 @@ function studentInKit(
   school: SchoolBeliefs,
   x: RollRow,
   next: ReturnType<typeof rankAbove>,
-  { given, resting, grading, most, placeOf, points }: Beside,
+  { given, resting, grading, most, placeOf, points, items }: Beside,
 ): KitStudent {
   const { versionId, gates } = j.syllabusOf(x);
   const own = [...adaptationsOn(j.adaptations.get(x.id), j.today).values()];
   const comes = x.lastHere === null || daysBetween(x.lastHere, j.today) <= MAY_COME;
   const judged = next && comes ? judgeStudent(j, x, next.id) : [];
-  const rests: Record<string, string> = {};
-  for (const { requirement: r } of judged) {
-    const rest = restOf(j, r.item, resting);
-    if (rest)
-      rests[itemKey(r.item)] = `rests${rest.until ? ` until ${dayInWords(rest.until, j.today)}` : ''}: ${rest.what}`;
-  }
   const guided = comes ? focusOf(j, x, judged, given) : null;
   const nameOf = requirementNames(j, x);
   // Where the next belt's gate asks that earlier belts are fresh, what has faded is worth a look too.
@@ -182,7 +184,8 @@ function studentInKit(
     focus: guided?.focus ? focusShown(guided.focus, nameOf) : null,
     slips: guided?.slipping.slice(0, 6).map((y) => slipShown(y, nameOf)) ?? [],
     praise: guided ? praiseInWords(guided.praise, j.today) : '',
-    rests,
+    resting: resting.map((r) => ({ what: r.what, until: r.until, pause: r.itemKey !== null })),
+    rests: restsShown(j, resting, items),
     rung: consentOf(j.consents.get(x.id), x.born, j.today),
     follows: versionId ?? '',
     worths: worthsOf(j, groundsOf(j, school, x), x, open, grading, resting)
@@ -193,6 +196,22 @@ function studentInKit(
         return r === undefined ? [] : [worthShown(w, r, points[w.itemKey] ?? [])];
       }),
   };
+}
+
+/** What of all that can be looked at rests for somebody; few have anything open. */
+function restsShown(j: Judging, resting: readonly Resting[], items: readonly Item[]): KitStudent['rests'] {
+  if (resting.length === 0) return {};
+  return Object.fromEntries(
+    items.flatMap((item) => {
+      const rest = restOf(j, item, resting);
+      if (!rest) return [];
+      const points =
+        rest.parts === null
+          ? null
+          : j.items.pointsOf(item).flatMap((p) => (rest.parts!.includes(p.bodyPart) ? [p.id] : []));
+      return [[itemKey(item), { what: rest.what, until: rest.until, points }] as const];
+    }),
+  );
 }
 
 function worthShown(w: LookWorth & { reason: string }, r: number, points: LookKitView['points'][string]): WorthShown {
@@ -231,15 +250,25 @@ const sum = (w: { points: readonly { gain: number }[] }) => w.points.reduce((n, 
 function sequencesShown(j: Judging, asked: ReadonlySet<string>): LookKitView['sequences'] {
   return [...j.items.sequences.values()]
     .filter((s) => !s.retired && asked.has(s.id) && s.body.moves.length > 0)
-    .map((s) => ({
-      id: s.id,
-      title: s.title,
-      kind: s.kind,
-      body: s.body,
-      points: j.items
-        .pointsAt(s.id)
-        .map((list) =>
-          list.slice(0, 8).map((p) => ({ id: p.id, name: p.name, cue: p.slips[0]?.cue ?? '', kind: p.kind })),
-        ),
-    }));
+    .map((s) => {
+      const at = j.items.pointsAt(s.id);
+      const points = [...new Map(at.flat().map((p) => [p.id, p])).values()].sort(
+        (a, b) => Number(b.critical) - Number(a.critical),
+      );
+      const place = new Map(points.map((p, i) => [p.id, i]));
+      return {
+        id: s.id,
+        title: s.title,
+        kind: s.kind,
+        body: s.body,
+        points: points.map((p) => ({
+          id: p.id,
+          name: p.name,
+          cue: p.slips[0]?.cue ?? '',
+          kind: p.kind,
+          critical: p.critical,
+        })),
+        at: at.map((list) => list.map((p) => place.get(p.id)!).sort((a, b) => a - b)),
+      };
+    });
 }

@@ -160,7 +160,10 @@ describe('what the mat takes along', () => {
     });
     const paused = await kit();
     expect(worths(paused).some((w) => w.itemKey === `t:${s.stance}`)).toBe(false);
-    expect(paused.students.find((x) => x.id === s.student)!.rests).toEqual({ [`t:${s.stance}`]: 'rests: sways' });
+    expect(paused.students.find((x) => x.id === s.student)).toMatchObject({
+      resting: [{ what: 'sways', until: null, pause: true }],
+      rests: { [`t:${s.stance}`]: { what: 'sways', until: null, points: null } },
+    });
     // Its verdict stays.
     expect((await page(s)).requirements.find((r) => r.kind === 'stance')).toMatchObject({ rests: 'Rests: sways' });
     await expect(s.send('instructor', 'pause.end', { id: pauseId, until: '2026-01-01' })).rejects.toThrow(

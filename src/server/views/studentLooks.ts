@@ -78,9 +78,10 @@ export async function studentLooksView(
           const which = m.reps?.includes('S')
             ? `, slipped at ${[...m.reps].flatMap((r, i) => (r === 'S' ? [i + 1] : [])).join(', ')}`
             : '';
+          const byEye = p?.kind === 'measured' && m.kind === 'seen' ? ', by eye' : '';
           return {
             point: p?.name ?? 'a point since retired',
-            words: m.values ? `${m.values.join(', ')}${unit}` : `${m.held} of ${m.of}${which}`,
+            words: m.values ? `${m.values.join(', ')}${unit}` : `${m.held} of ${m.of}${which}${byEye}`,
             felt: m.kind === 'felt' ? (names.get(m.toldBy ?? l.by) ?? '') : null,
           };
         }),

@@ -86,8 +86,9 @@ export const student = (n: number, name: string, more: Partial<KitStudent> = {})
   focus: null,
   slips: [],
   praise: 'Came to all classes.',
+  resting: [],
   rests: {},
-  rung: null,
+  rung: 2,
   ...more,
 });
 
@@ -114,6 +115,7 @@ export const sequence = (body: KitSequence['body'], more: Partial<KitSequence> =
   title: body.about.title,
   kind: 'form',
   body,
-  points: body.moves.map(() => []),
+  points: [],
+  at: body.moves.map(() => []),
   ...more,
 });

@@ -112,6 +112,16 @@ describe('when a belt may be met', () => {
     expect(screen.getByText(words)).toBeTruthy();
   });
 
+  it('leaves the end open where more than one try in ten takes over two years', async () => {
+    open();
+    (await working()).say({ forecast: found({ to: null }) });
+    expect(
+      screen.getByText(
+        '9 times in 10 after 10 April 2026, half of the tries by 24 April 2026; more than 1 in 10 take over two years.',
+      ),
+    ).toBeTruthy();
+  });
+
   it('says so at the last belt, where the server gives no answer, and where the work breaks', async () => {
     input = null;
     open();

@@ -100,7 +100,7 @@ export function Forecast({
 const SILENT: Record<NonNullable<Found['silent']>, (name: string) => string> = {
   'too few looks': () => 'Fewer than eight looks: too little to say when.',
   'may never end': (name) =>
-    `No range: as ${name === 'you' ? 'you come and are' : `${name} comes and is`} watched now, it would not all be met within two years in more than one try of ten.`,
+    `No range: as ${name === 'you' ? 'you come and are' : `${name} comes and is`} watched now, it would not all be met within two years in more than half of the tries.`,
   'nothing asked': () => 'Nothing is asked yet.',
 };
 
@@ -128,11 +128,7 @@ function Said({ f, today, gradingDay, name }: { f: Found; today: string; grading
     <div className="line pt-1">
       <Time f={f} today={today} gradingDay={gradingDay} />
       <p>
-        <b>
-          {f.from === f.to
-            ? `By ${dateInWords(f.from!)}.`
-            : `8 times in 10 between ${dateInWords(f.from!)} and ${dateInWords(f.to!)}.`}
-        </b>{' '}
+        <b>{rangeInWords(f)}</b>{' '}
         {gradingDay && f.byGrading !== null && `By the grading ${chanceInWords(f.byGrading)}. `}
         {decides}
       </p>
@@ -158,12 +154,21 @@ function Said({ f, today, gradingDay, name }: { f: Found; today: string; grading
   );
 }
 
+const rangeInWords = ({ from, median, to }: Found): string =>
+  from === to
+    ? `By ${dateInWords(from!)}.`
+    : to === null
+      ? `9 times in 10 after ${dateInWords(from!)}, half of the tries by ${dateInWords(median!)}; more than 1 in 10 take over two years.`
+      : `8 times in 10 between ${dateInWords(from!)} and ${dateInWords(to)}.`;
+
 const weeks = (days: number) => (days < 11 ? `${days} days` : `${Math.round(days / 7)} weeks`);
 
 /** The weeks to scale: today, the grading, and the range hatched with its middle. */
 function Time({ f, today, gradingDay }: { f: Found; today: string; gradingDay: string | null }) {
   const width = 344;
-  const end = Math.max(42, daysBetween(today, f.to!) + 14, gradingDay ? daysBetween(today, gradingDay) + 14 : 0);
+  // An open range is drawn as far again as its middle, and then goes on.
+  const far = f.to === null ? 2 * daysBetween(today, f.median!) : daysBetween(today, f.to) + 14;
+  const end = Math.max(42, far, gradingDay ? daysBetween(today, gradingDay) + 14 : 0);
   const x = (day: string) => 12 + (Math.max(0, daysBetween(today, day)) / end) * (width - 24);
   const months: string[] = [];
   for (let d = new Date(`${today.slice(0, 7)}-01T00:00:00Z`); ; d.setUTCMonth(d.getUTCMonth() + 1)) {
@@ -172,7 +177,8 @@ function Time({ f, today, gradingDay }: { f: Found; today: string; gradingDay: s
     if (day > today) months.push(day);
   }
   const every = Math.max(1, Math.ceil(months.length / 6));
-  const [from, to] = [x(f.from!), Math.max(x(f.from!) + 4, x(f.to!))];
+  const from = x(f.from!);
+  const to = f.to === null ? width : Math.max(from + 4, x(f.to));
   return (
     <svg
       width={width}
@@ -204,7 +210,12 @@ function Time({ f, today, gradingDay }: { f: Found; today: string; gradingDay: s
           </text>
         </g>
       )}
-      <rect x={from} y="32" width={to - from} height="18" fill="none" stroke="var(--pine)" strokeWidth="1.4" />
+      <path
+        d={`M${to} 32H${from}V50H${to}${f.to === null ? '' : 'Z'}`}
+        fill="none"
+        stroke="var(--pine)"
+        strokeWidth="1.4"
+      />
       {Array.from({ length: Math.floor((to - from) / 6) }, (_, i) => (
         <path
           key={i}

@@ -11,6 +11,7 @@ export * from './practice';
 export * from './reader';
 export * from './readiness';
 export * from './reason';
+export * from './rest';
 export * from './showing';
 export * from './speak';
 export * from './standard';

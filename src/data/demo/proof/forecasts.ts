@@ -50,6 +50,7 @@ export function rangesThatHold(school: TrueSchool, from: PlainDate, until: Plain
   // Those who truly get there within the two years that a forecast looks ahead, and how many of them are told a range.
   let there = 0;
   let told = 0;
+  let open = 0;
   for (const s of school.students) {
     const asked = askedOf(school, s, from);
     if (asked.length === 0) continue;
@@ -86,11 +87,12 @@ export function rangesThatHold(school: TrueSchool, from: PlainDate, until: Plain
     }
     const day = reached;
     // What is still open at the end of the record says nothing where the range goes on beyond it.
-    if (day === null && f.to! >= end) continue;
+    if (day === null && (f.to === null || f.to >= end)) continue;
     spoken += 1;
-    if (day === null || day > f.to!) late += 1;
+    if (f.to === null) open += 1;
+    if (day === null || (f.to !== null && day > f.to)) late += 1;
     else if (day < f.from!) early += 1;
     else inside += 1;
   }
-  return { spoken, inside, early, late, silent, there, told };
+  return { spoken, inside, early, late, silent, there, told, open };
 }

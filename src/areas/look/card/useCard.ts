@@ -1,13 +1,13 @@
 import { useState } from 'react';
-import type { LookWritten } from '../../contracts/look';
-import type { LookKitView } from '../../contracts/views';
-import type { Purpose, Side, Stage } from '../../core';
-import { drop, openNow } from '../../kit/deviceQueue/deviceQueue';
-import { useAhead } from '../../kit/deviceQueue/useAhead';
-import { newId } from '../../kit/send';
+import type { LookWritten } from '../../../contracts/look';
+import type { LookKitView } from '../../../contracts/views';
+import type { Purpose, Side, Stage } from '../../../core';
+import { drop, openNow } from '../../../kit/deviceQueue/deviceQueue';
+import { useAhead } from '../../../kit/deviceQueue/useAhead';
+import { newId } from '../../../kit/send';
 import { cardFrom, isMarked, marksOf, uncutFor, type CardMarks, type PointMarks } from './cardMarks';
-import type { KitPoint, KitStudent, KitTechnique } from './line';
-import { draftLook, recordLook } from './record';
+import type { KitPoint, KitStudent, KitTechnique } from '../line';
+import { draftLook, recordLook } from '../record';
 
 /** How a technique was done: to show or to study it, at which stage of learning, with whom; null where it is not said. */
 export interface How {

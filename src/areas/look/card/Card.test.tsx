@@ -1,11 +1,11 @@
 import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import type { LookWritten } from '../../contracts/look';
-import { ALONE } from '../../core';
-import { drop, openNow, readOpen } from '../../kit/deviceQueue/deviceQueue';
+import type { LookWritten } from '../../../contracts/look';
+import { ALONE } from '../../../core';
+import { drop, openNow, readOpen } from '../../../kit/deviceQueue/deviceQueue';
 import Card from './Card';
-import { BASE, CONDITION, FELT, focusOn, HEEL, kitOf, point, SPOT, student, technique } from './testing/kit';
+import { BASE, CONDITION, FELT, focusOn, HEEL, kitOf, point, SPOT, student, technique } from '../testing/kit';
 
 // The server is away all the time: everything here must be on the device.
 beforeEach(async () => {
@@ -186,6 +186,30 @@ describe('a card', () => {
     open({ student: { ...ilse, waived: [HEEL.id, BASE.id, SPOT.id, FELT.id] } });
     expect(screen.getByText('Every point of this item is waived for Ilse.')).toBeTruthy();
     expect(screen.queryByRole('button', { name: /^Held/ })).toBeNull();
+  });
+
+  it('what rests is struck through with until when, skipped by Held, and asked about once', async () => {
+    const kick = technique([HEEL, BASE, SPOT, FELT]);
+    const until = '2026-03-20';
+    const hurt = student(1, 'Ilse Marrow', {
+      resting: [{ what: 'right ankle', until, pause: false }],
+      rests: { [`t:${kick.id}`]: { what: 'right ankle', until, points: [BASE.id] } },
+    });
+    const { user } = open({ student: hurt });
+    expect(screen.getByText('Base foot turned', { selector: 's' })).toBeTruthy();
+    expect(screen.getAllByText('right ankle, until 20 March').length).toBeGreaterThan(1);
+    await user.keyboard('h');
+    await screen.findByText('5 of 5');
+    // Held moved past what rests.
+    expect(screen.getByRole('heading', { level: 2, name: 'On the spot' })).toBeTruthy();
+    await user.keyboard('{ArrowDown}hs');
+    expect(marks()).toHaveLength(1);
+    expect(screen.getByText(/Rests until 20 March: right ankle\./)).toBeTruthy();
+    await user.click(key('Look at Ilse all the same'));
+    expect(screen.queryByText('Base foot turned', { selector: 's' })).toBeNull();
+    await user.click(key('By eye instead'));
+    await user.keyboard('4');
+    await waitFor(() => expect(marks()[1]).toMatchObject({ pointId: BASE.id, kind: 'seen', held: 4, of: 5 }));
   });
 });
 

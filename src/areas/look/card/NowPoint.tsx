@@ -1,11 +1,11 @@
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
-import { canHurt, low, type Range, type Side } from '../../core';
-import { Stick } from '../../kit/marks/Stick';
+import { canHurt, low, type Range, type Side } from '../../../core';
+import { Stick } from '../../../kit/marks/Stick';
 import { resize, turnNotch, type PointMarks } from './cardMarks';
 import { Counting } from './Counting';
-import type { KitPoint } from './line';
-import { Measuring } from './Measuring';
+import type { KitPoint } from '../line';
+import { ByEye, Measuring } from '../Measuring';
 
 const WORD = { H: 'held', S: 'slipped', U: 'not seen' } as const;
 
@@ -21,6 +21,8 @@ export function NowPoint({
   latest,
   onMarks,
   onHandOver,
+  byEye,
+  onByEye,
 }: {
   point: KitPoint;
   range: Range | null;
@@ -32,6 +34,9 @@ export function NowPoint({
   latest: () => PointMarks;
   onMarks: (marks: PointMarks) => void;
   onHandOver: () => void;
+  /** Not measured, only looked at. */
+  byEye: boolean;
+  onByEye: (on: boolean) => void;
 }) {
   const slip = point.slips[0];
   return (
@@ -39,7 +44,8 @@ export function NowPoint({
       <h2>
         {point.name} {canHurt(point) && <span className="hurts">can hurt</span>}
       </h2>
-      {point.kind === 'measured' && range ? (
+      {point.kind === 'measured' && <ByEye on={byEye} onChange={onByEye} />}
+      {point.kind === 'measured' && range && !byEye ? (
         <Measuring point={point} range={range} value={value} onValue={onValue} />
       ) : point.kind === 'felt' ? (
         <>

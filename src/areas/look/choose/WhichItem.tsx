@@ -2,11 +2,11 @@ import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import TextField from '@mui/material/TextField';
-import type { LookKitView } from '../../contracts/views';
-import type { Side } from '../../core';
-import { Splinter } from '../../kit/marks/small';
-import type { KitItem, KitStudent } from './line';
-import { SideSwitch } from './SideSwitch';
+import type { LookKitView } from '../../../contracts/views';
+import type { Side } from '../../../core';
+import { Splinter } from '../../../kit/marks/small';
+import type { KitItem, KitStudent } from '../line';
+import { SideSwitch } from '../SideSwitch';
 import './WhichItem.css';
 
 /** Any item, condition and side; then a point to sweep, or a person for a card. */

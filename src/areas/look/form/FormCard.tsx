@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { LookWritten } from '../../contracts/look';
-import type { EarlierShowingsView, LookKitView } from '../../contracts/views';
+import type { LookWritten } from '../../../contracts/look';
+import type { EarlierShowingsView, LookKitView } from '../../../contracts/views';
 import {
   capital,
   dayInWords,
@@ -16,28 +16,31 @@ import {
   traceFloor,
   type CountMark,
   type Purpose,
-} from '../../core';
-import { drop, openNow } from '../../kit/deviceQueue/deviceQueue';
-import { useAhead } from '../../kit/deviceQueue/useAhead';
-import '../../kit/drawing/drawing.css';
-import { onScreen } from '../../kit/drawing/tones';
-import { Belt } from '../../kit/marks/Belt';
-import { CutMark } from '../../kit/marks/CutMark';
-import { Stick, type Notch } from '../../kit/marks/Stick';
-import { ask, newId } from '../../kit/send';
-import { Switch } from '../../kit/Switch';
-import { useKeys } from '../../kit/useKeys';
-import { Key } from './Key';
-import { nameParts, type KitItem, type KitSequence, type KitStudent } from './line';
-import { NoteField } from './NoteField';
-import { Partner } from './Partner';
-import { draftLook, recordLook } from './record';
-import { SaveState, useAwake } from './SaveState';
+} from '../../../core';
+import { drop, openNow } from '../../../kit/deviceQueue/deviceQueue';
+import { useAhead } from '../../../kit/deviceQueue/useAhead';
+import '../../../kit/drawing/drawing.css';
+import { onScreen } from '../../../kit/drawing/tones';
+import { Belt } from '../../../kit/marks/Belt';
+import { CutMark } from '../../../kit/marks/CutMark';
+import { Stick, type Notch } from '../../../kit/marks/Stick';
+import { ask, newId } from '../../../kit/send';
+import { Switch } from '../../../kit/Switch';
+import { useKeys } from '../../../kit/useKeys';
+import { AtTheName } from '../AtTheName';
+import { Key } from '../Key';
+import { nameParts, type KitItem, type KitSequence, type KitStudent } from '../line';
+import { NoteField } from '../NoteField';
+import { Partner } from '../Partner';
+import { draftLook, recordLook } from '../record';
+import { RestAsks } from '../RestAsks';
+import { SaveState, useAwake } from '../SaveState';
 import {
   isShown,
   markCount,
   namedPoints,
   nameSlip,
+  pointsAt,
   restHeld,
   showingOf,
   tapCount,
@@ -126,7 +129,7 @@ export default function FormCard({
         partnerId: now.partner,
         note: now.note,
         marks: namedPoints(now.marks, sequence),
-        names: Object.fromEntries(sequence.points.flat().map((p) => [p.id, p.name])),
+        names: Object.fromEntries(sequence.points.map((p) => [p.id, p.name])),
         label: `${student.name}, ${item.name}`,
       });
       await recordLook(draft, kit.me.personId, kit.timeZone, now.open);
@@ -143,6 +146,9 @@ export default function FormCard({
   const { marks } = shown;
   const { note, purpose, partner, lookId } = latest();
   const problem = ahead.problem;
+  // Whose work rests is asked about once, before anything is marked.
+  const [allowed, setAllowed] = useState(false);
+  const rest = allowed ? null : (student.rests[item.key] ?? student.rests[`s:${sequence.id}`] ?? null);
   const [past, setPast] = useState<{ marks: ShowingMarks; word: string }[]>([]);
   const [at, setAt] = useState(0);
   const [noting, setNoting] = useState(false);
@@ -233,6 +239,7 @@ export default function FormCard({
   const close = () => set(restHeld(latest().marks, shouts), 'the rest held');
 
   useKeys((key) => {
+    if (rest) return false;
     if (key === 'arrowright') setAt((i) => Math.min(marks.counts.length - 1, i + 1));
     else if (key === 'arrowleft') setAt((i) => Math.max(0, i - 1));
     else if (key === 'home') setAt(0);
@@ -258,9 +265,9 @@ export default function FormCard({
   const step = sequence.body.moves[count - 1]!;
   const lane = step.step.actions.length > 0 || !step.partner ? step.step : step.partner;
   const whats = [
-    ...(sequence.points[count - 1] ?? []).slice(0, 4).map((p) => ({ pointId: p.id, what: p.name })),
-    { pointId: null, what: 'feet stop short' },
-    { pointId: null, what: 'forgotten' },
+    ...pointsAt(sequence, count).map((p) => ({ pointId: p.id, what: p.name, critical: p.critical })),
+    { pointId: null, what: 'feet stop short', critical: false },
+    { pointId: null, what: 'forgotten', critical: false },
   ];
   const chosen = (w: { pointId: string | null; what: string }) =>
     marks.slips.some((s) => s.count === count && s.pointId === w.pointId && s.what === w.what);
@@ -276,6 +283,7 @@ export default function FormCard({
           <h1>
             {student.name} {rank && <Belt name={rank.name} cloth={rank.cloth} width={84} height={26} />}
           </h1>
+          <AtTheName student={student} today={kit.today} />
           <p>
             <b>{item.name}</b> <span>{condition}</span>{' '}
             <ButtonBase className="link" onClick={onItem}>
@@ -372,48 +380,62 @@ export default function FormCard({
                 style={{ left: c.x, width: COLUMN, top: layout.top, bottom: 0 }}
                 aria-label={`Count ${from + i}, ${actionName(sequence, from + i)}: ${said(marks.counts[i]!)}`}
                 aria-current={i === at ? 'true' : undefined}
+                disabled={rest !== null}
                 onClick={() => tap(i)}
               />
             ))}
           </div>
         </div>
-        <section className="keys" aria-label="Mark">
-          <div className="who" aria-live="polite">
-            <b>Count {count}</b>
-            <span>{capital(stepSaid(lane))}</span>
-          </div>
-          <ul className="whats" aria-label={`What slipped at count ${count}`}>
-            {whats.map((w) => (
-              <li key={`${w.pointId} ${w.what}`}>
+        {rest ? (
+          <RestAsks
+            student={student}
+            rest={rest}
+            today={kit.today}
+            onLook={() => setAllowed(true)}
+            onPass={() => void next()}
+          />
+        ) : (
+          <section className="keys" aria-label="Mark">
+            <div className="who" aria-live="polite">
+              <b>Count {count}</b>
+              <span>{capital(stepSaid(lane))}</span>
+            </div>
+            <ul className="whats" aria-label={`What slipped at count ${count}`}>
+              {whats.map((w) => (
+                <li key={`${w.pointId} ${w.what}`}>
+                  <ButtonBase
+                    role="checkbox"
+                    aria-checked={chosen(w)}
+                    onClick={() =>
+                      set(nameSlip(latest().marks, at, { pointId: w.pointId, what: w.what }), `${count} slipped`)
+                    }
+                    className={chosen(w) ? 'on' : ''}
+                  >
+                    <CutMark cut={chosen(w) ? 'slipped' : 'not seen'} /> {capital(w.what)}
+                    {w.critical && <span className="hurts">critical</span>}
+                  </ButtonBase>
+                </li>
+              ))}
+            </ul>
+            <div className="own">
+              {OWN_POINTS.filter((o) => o !== 'shouts' || shouts).map((o) => (
                 <ButtonBase
-                  role="checkbox"
-                  aria-checked={chosen(w)}
-                  onClick={() => set(nameSlip(latest().marks, at, w), `${count} slipped`)}
-                  className={chosen(w) ? 'on' : ''}
+                  key={o}
+                  className={`own-point ${marks.own[o]}`}
+                  aria-label={`${o}: ${said(marks.own[o])}`}
+                  onClick={() =>
+                    set({ ...latest().marks, own: { ...latest().marks.own, [o]: TURN[latest().marks.own[o]] } }, o)
+                  }
                 >
-                  <CutMark cut={chosen(w) ? 'slipped' : 'not seen'} /> {capital(w.what)}
+                  <CutMark cut={said(marks.own[o])} /> {o}
                 </ButtonBase>
-              </li>
-            ))}
-          </ul>
-          <div className="own">
-            {OWN_POINTS.filter((o) => o !== 'shouts' || shouts).map((o) => (
-              <ButtonBase
-                key={o}
-                className={`own-point ${marks.own[o]}`}
-                aria-label={`${o}: ${said(marks.own[o])}`}
-                onClick={() =>
-                  set({ ...latest().marks, own: { ...latest().marks.own, [o]: TURN[latest().marks.own[o]] } }, o)
-                }
-              >
-                <CutMark cut={said(marks.own[o])} /> {o}
-              </ButtonBase>
-            ))}
-          </div>
-          <Key notch="H" word="Held" onClick={() => press('H')} />
-          <Key notch="S" word="Slipped" onClick={() => press('S')} />
-          <Key notch="U" word="Not seen" low onClick={() => press('U')} />
-        </section>
+              ))}
+            </div>
+            <Key notch="H" word="Held" onClick={() => press('H')} />
+            <Key notch="S" word="Slipped" onClick={() => press('S')} />
+            <Key notch="U" word="Not seen" low onClick={() => press('U')} />
+          </section>
+        )}
       </div>
       <footer>
         {noting && (
@@ -432,7 +454,7 @@ export default function FormCard({
           Note
         </Button>
         {open ? (
-          <Button variant="contained" onClick={close}>
+          <Button variant="contained" disabled={rest !== null} onClick={close}>
             The rest held
           </Button>
         ) : (

@@ -1,6 +1,6 @@
-import type { MarkInput } from '../../contracts/look';
-import { OWN_POINTS, writeShowing, type CountMark, type CountSlip, type OwnPoint } from '../../core';
-import type { KitSequence } from './line';
+import type { MarkInput } from '../../../contracts/look';
+import { OWN_POINTS, writeShowing, type CountMark, type CountSlip, type OwnPoint } from '../../../core';
+import type { KitSequence } from '../line';
 
 /** One showing as it is being marked. */
 export interface ShowingMarks {
@@ -48,6 +48,10 @@ export function nameSlip(s: ShowingMarks, at: number, slip: { pointId: string | 
 export const isShown = (s: ShowingMarks): boolean =>
   s.counts.some((m) => m !== 'U') || OWN_POINTS.some((o) => s.own[o] !== 'U');
 
+/** The points of the techniques at a count, critical ones first. */
+export const pointsAt = (sequence: KitSequence, count: number): KitSequence['points'] =>
+  (sequence.at[count - 1] ?? []).map((i) => sequence.points[i]!);
+
 /**
  * Marks of the points that were named: each count at which such a point occurs and that was seen is a repetition of it.
  * Points that nobody named are not marked: a showing is watched by its counts.
@@ -60,7 +64,7 @@ export function namedPoints(s: ShowingMarks, sequence: KitSequence): MarkInput[]
     let of = 0;
     let kind: string = 'seen';
     s.counts.forEach((m, i) => {
-      const at = sequence.points[s.from + i - 1]?.find((p) => p.id === pointId);
+      const at = pointsAt(sequence, s.from + i).find((p) => p.id === pointId);
       if (!at || m === 'U') return;
       kind = at.kind;
       of += 1;

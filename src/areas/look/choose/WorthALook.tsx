@@ -1,12 +1,14 @@
 import Autocomplete from '@mui/material/Autocomplete';
+import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
-import type { LookKitView } from '../../contracts/views';
-import { low, nextLooks, sweepInWords, type Group, type WorthALook as Worth } from '../../core';
-import { Belt } from '../../kit/marks/Belt';
-import { Lozenge } from '../../kit/marks/Lozenge';
-import { isTonight, ordersOfKit, worthsOfKit, type KitItem, type KitStudent, type Line } from './line';
+import type { LookKitView } from '../../../contracts/views';
+import { low, nextLooks, sweepInWords, type Group, type WorthALook as Worth } from '../../../core';
+import { Belt } from '../../../kit/marks/Belt';
+import { Lozenge } from '../../../kit/marks/Lozenge';
+import { AtTheName } from '../AtTheName';
+import { isTonight, ordersOfKit, worthsOfKit, type KitItem, type KitStudent, type Line } from '../line';
 import './WorthALook.css';
 
 const MOST = 9;
@@ -35,6 +37,7 @@ export function WorthALook({
   const names = useMemo(() => new Map(kit.students.map((s) => [s.id, s.name.split(' ')[0]!])), [kit.students]);
   const { plan, items: only } = line;
   const [adding, setAdding] = useState(false);
+  const [most, setMost] = useState(MOST);
   const worths = useMemo(() => worthsOfKit(kit), [kit]);
   const list = useMemo(() => {
     if (people.length === 0) return [];
@@ -46,10 +49,10 @@ export function WorthALook({
         visible: (key) => byKey.has(key) && isTonight({ plan, items: only }, key, groupOf.get(key) ?? 'Basics'),
         done: new Set(line.done),
       },
-      MOST + 6,
+      most + 6,
     );
-    return found.filter((w) => !line.done.includes(`${w.itemKey} ${w.pointId} ${w.side}`)).slice(0, MOST);
-  }, [kit, worths, people, byKey, groupOf, plan, only, line.done]);
+    return found.filter((w) => !line.done.includes(`${w.itemKey} ${w.pointId} ${w.side}`)).slice(0, most + 1);
+  }, [kit, worths, people, byKey, groupOf, plan, only, line.done, most]);
   const reasonOf = (w: Worth) =>
     w.kind === 'sweep'
       ? sweepInWords(w, (id) => names.get(id) ?? '')
@@ -120,7 +123,7 @@ export function WorthALook({
         <p>Nothing more is open for those who are here.</p>
       ) : (
         <ol>
-          {list.map((w, i) => {
+          {list.slice(0, most).map((w, i) => {
             const item = byKey.get(w.itemKey);
             const point = item?.technique?.points.find((p) => p.id === w.pointId);
             const student = w.kind === 'card' ? kit.students.find((s) => s.id === w.studentIds[0]) : undefined;
@@ -148,6 +151,7 @@ export function WorthALook({
                       {w.hurts && <span className="hurts">Can hurt. </span>}
                       {reasonOf(w)}
                     </span>
+                    {student && <AtTheName student={student} today={kit.today} />}
                   </span>
                   {w.kind === 'sweep' ? (
                     <i>Sweep</i>
@@ -163,6 +167,11 @@ export function WorthALook({
             );
           })}
         </ol>
+      )}
+      {list.length > most && (
+        <Button variant="text" onClick={() => setMost(most + MOST)}>
+          More
+        </Button>
       )}
     </section>
   );

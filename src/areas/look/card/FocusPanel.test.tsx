@@ -1,18 +1,19 @@
 import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { put as realPut } from '../../kit/deviceQueue/deviceQueue';
+import { put as realPut } from '../../../kit/deviceQueue/deviceQueue';
 import { FocusPanel } from './FocusPanel';
-import { BASE, focusOn, HEEL, kitOf, slipOf, student } from './testing/kit';
+import { slippedTonight, type SlippedTonight } from './tonight';
+import { BASE, focusOn, HEEL, kitOf, slipOf, student } from '../testing/kit';
 
-vi.mock(import('../../kit/deviceQueue/deviceQueue'), async (read) => ({ ...(await read()), put: vi.fn() }));
+vi.mock(import('../../../kit/deviceQueue/deviceQueue'), async (read) => ({ ...(await read()), put: vi.fn() }));
 const put = vi.mocked(realPut);
 beforeEach(() => void put.mockReset().mockResolvedValue(undefined));
 
 const focus = focusOn(HEEL, { since: '2026-02-20', hurts: true });
 const ilse = student(1, 'Ilse Marrow', { focus, slips: [focus, slipOf(BASE, { held: 2, of: 8 })] });
-const open = (s = ilse, now = '') => {
-  render(<FocusPanel kit={kitOf()} student={s} now={now} />);
+const open = (s = ilse, now = '', tonight: SlippedTonight[] = []) => {
+  render(<FocusPanel kit={kitOf()} student={s} now={now} tonight={tonight} />);
   return userEvent.setup({ delay: null });
 };
 
@@ -62,5 +63,35 @@ describe('the one correction over a card', () => {
     open(student(2, 'Bram Oakes'));
     expect(screen.getByText('Nothing of the next belt was seen to slip.')).toBeTruthy();
     expect(screen.queryByRole('button')).toBeNull();
+  });
+
+  const cut = (notches: string) => ({ notches: [...notches] as ('H' | 'S' | 'U')[], values: [] });
+  const KNEE = { ...HEEL, id: 'knee', name: 'Knee over toes', bodyPart: 'knees' as const };
+  const LOCK = {
+    ...KNEE,
+    id: 'lock',
+    name: 'Base knee soft',
+    slips: [{ ...HEEL.slips[0]!, hurts: 'self' as const, cue: 'Soft, as on a boat' }],
+  };
+
+  it('never says that nothing slipped beside a slip just marked', () => {
+    open(student(2, 'Bram Oakes'), '', slippedTonight([HEEL, KNEE], [['left', { [KNEE.id]: cut('SHUUU') }]]));
+    const text = screen.getByRole('region', { name: 'One thing to work on' }).textContent;
+    expect(text).toMatch(/Slipped tonightKnee over toes on the left“Push the floor”Held in 1 of 2 tonight\./);
+    expect(text).not.toMatch(/Nothing of the next belt/);
+  });
+
+  it('what can hurt comes before a correction that cannot; else tonight is added to the one that was given', () => {
+    const points = [HEEL, KNEE, LOCK];
+    const calm = student(1, 'Ilse Marrow', { focus: focusOn(HEEL) });
+    const marks = { [HEEL.id]: cut('HHSSU'), [LOCK.id]: cut('S') };
+    const first = slippedTonight(points, [['left', marks]]);
+    expect(first.map((t) => t.pointId)).toEqual([LOCK.id, HEEL.id]);
+    open(calm, '', first);
+    const text = () => screen.getByRole('region', { name: 'One thing to work on' }).textContent;
+    expect(text()).toMatch(/First tonight, before heel downBase knee soft on the left“Soft, as on a boat”Can hurt\./);
+    document.body.replaceChildren();
+    open(calm, '', slippedTonight(points, [['left', { [HEEL.id]: cut('HHSSU') }]]));
+    expect(text()).toMatch(/Held in 5 of the last 9, tonight 2 of 4; holds at 8 of 10\./);
   });
 });

@@ -1,11 +1,13 @@
 import ButtonBase from '@mui/material/ButtonBase';
 import { useEffect, useRef } from 'react';
-import { canHurt, type Side } from '../../core';
-import { RuleMark } from '../../kit/marks/small';
-import { Stick } from '../../kit/marks/Stick';
+import type { RestShown } from '../../../contracts/views';
+import { canHurt, dayInWords, type Side } from '../../../core';
+import { Corded } from '../../../kit/marks/NameMark';
+import { RuleMark } from '../../../kit/marks/small';
+import { Stick } from '../../../kit/marks/Stick';
 import { marksInWords, resize, type PointMarks } from './cardMarks';
-import type { KitPoint, KitStudent } from './line';
-import { rangeFor } from './Measuring';
+import type { KitPoint, KitStudent } from '../line';
+import { rangeFor } from '../Measuring';
 
 /** More tries than these are too thin to be cut on a stick: the number says them. */
 const MOST_CUTS = 24;
@@ -17,7 +19,9 @@ export function PointList({
   at,
   side,
   of,
+  today,
   marksAt,
+  restOf,
   onChoose,
 }: {
   points: readonly KitPoint[];
@@ -25,7 +29,10 @@ export function PointList({
   at: number;
   side: Side;
   of: number;
+  today: string;
   marksAt: (p: KitPoint) => PointMarks;
+  /** Why a point rests; null: it does not. */
+  restOf: (p: KitPoint) => RestShown | null;
   onChoose: (i: number) => void;
 }) {
   const list = useRef<HTMLOListElement>(null);
@@ -37,14 +44,18 @@ export function PointList({
       {points.map((p, i) => {
         const m = marksAt(p);
         const cut = m.notches.filter((n) => n !== 'U').length;
+        const rest = restOf(p);
+        const first = student.focus?.pointId === p.id && student.focus.side === side;
         return (
-          <li key={p.id} className={i === at ? 'now' : ''}>
+          <li key={p.id} className={`${i === at ? 'now' : ''}${rest ? ' rests' : ''}${first ? ' first' : ''}`}>
             <ButtonBase onClick={() => onChoose(i)} aria-current={i === at ? 'true' : undefined}>
               <span className="no num">{i + 1}</span>
               <span className="nm">
-                <b>{p.name}</b>
+                {rest ? <s>{p.name}</s> : <b>{p.name}</b>}
                 <span>
-                  {canHurt(p) ? (
+                  {rest ? (
+                    `${rest.what}${rest.until ? `, until ${dayInWords(rest.until, today)}` : ''}`
+                  ) : canHurt(p) ? (
                     <>
                       <span className="hurts">can hurt</span> if it slips
                     </>
@@ -55,7 +66,9 @@ export function PointList({
                   )}
                 </span>
               </span>
-              {p.kind === 'measured' && p.accepted && p.unit ? (
+              {rest ? (
+                <Corded width={144} height={40} />
+              ) : p.kind === 'measured' && p.accepted && p.unit && cut === 0 ? (
                 <RuleMark
                   accepted={rangeFor(p, student) ?? p.accepted}
                   wanted={p.wanted}
@@ -71,7 +84,7 @@ export function PointList({
                   height={40}
                 />
               )}
-              <span className="n num">{marksInWords(m, p.unit)}</span>
+              <span className="n num">{rest ? 'rests' : marksInWords(m, p.unit)}</span>
             </ButtonBase>
           </li>
         );

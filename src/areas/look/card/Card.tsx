@@ -2,12 +2,12 @@ import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useMemo, useState } from 'react';
-import type { LookKitView } from '../../contracts/views';
-import { byAsking, isHeld, low, plural, STAGES, type Side } from '../../core';
-import { Belt } from '../../kit/marks/Belt';
-import { BodyFigure } from '../../kit/marks/BodyFigure';
-import { Switch } from '../../kit/Switch';
-import { useKeys } from '../../kit/useKeys';
+import type { LookKitView } from '../../../contracts/views';
+import { byAsking, isHeld, low, plural, type Side } from '../../../core';
+import { Belt } from '../../../kit/marks/Belt';
+import { BodyFigure } from '../../../kit/marks/BodyFigure';
+import { Switch } from '../../../kit/Switch';
+import { useKeys } from '../../../kit/useKeys';
 import {
   held,
   heldOf,
@@ -22,16 +22,21 @@ import {
 } from './cardMarks';
 import { FocusPanel, giveFocus } from './FocusPanel';
 import { Handover } from './Handover';
-import { Key } from './Key';
-import { nameParts, type KitPoint, type KitStudent, type KitTechnique } from './line';
-import { rangeFor, unitAfter } from './Measuring';
-import { NoteField } from './NoteField';
+import { HowDone } from './HowDone';
+import { Key } from '../Key';
+import { AtTheName } from '../AtTheName';
+import { nameParts, type KitPoint, type KitStudent, type KitTechnique } from '../line';
+import { rangeFor, unitAfter } from '../Measuring';
+import { NoteField } from '../NoteField';
 import { NowPoint } from './NowPoint';
-import { Partner } from './Partner';
+import { Partner } from '../Partner';
 import { PointList } from './PointList';
-import { SaveState, useAwake } from './SaveState';
-import { SideSwitch } from './SideSwitch';
-import { useCard, type How } from './useCard';
+import { RestAsks } from '../RestAsks';
+import { restAt } from '../rests';
+import { SaveState, useAwake } from '../SaveState';
+import { SideSwitch } from '../SideSwitch';
+import { slippedTonight } from './tonight';
+import { useCard } from './useCard';
 import './Card.css';
 
 interface Props {
@@ -87,8 +92,16 @@ export default function Card({
   const [of, setOf] = useState(5);
   const card = useCard({ kit, student, technique, conditionId, points, of });
   const [side, setSide] = useState<Side>(card.sides[0]!);
-  const [at, setAt] = useState(0);
+  // Whose work rests is asked about once, before anything is marked.
+  const [allowed, setAllowed] = useState(false);
+  const restOf = (p: KitPoint | undefined) => (p && !allowed ? restAt(student, `t:${technique.id}`, p.id) : null);
+  const [at, setAt] = useState(() => {
+    const first = points.findIndex((p) => restOf(p) === null);
+    return first < 0 ? 0 : first;
+  });
   const [value, setValue] = useState<number | null>(null);
+  const [byEye, setByEye] = useState(false);
+  const [more, setMore] = useState(false);
   const [noting, setNoting] = useState(false);
   const [handing, setHanding] = useState(false);
   const landscape = useMediaQuery('(min-width: 1100px) and (max-height: 900px)', { noSsr: true });
@@ -98,7 +111,9 @@ export default function Card({
   const marksAt = (p: KitPoint): PointMarks => marks[p.id] ?? uncutFor(p, of);
   const now = point ? marksAt(point) : null;
   const range = point ? rangeFor(point, student) : null;
-  const measured = point?.kind === 'measured';
+  const measurable = point?.kind === 'measured';
+  const measured = measurable && !byEye;
+  const rest = restOf(point);
   // Nobody who only watched can say what was felt.
   const felt = point?.kind === 'felt';
   // A measure that nobody took is none: both keys wait for it.
@@ -125,18 +140,23 @@ export default function Card({
   const set = (next: PointMarks, move: boolean) => {
     if (!point) return;
     card.set(side, point, next, at);
-    if (move) choose(at + 1);
+    if (move) choose(onwards(at));
+  };
+  /** The next point upwards that does not rest; where all above do, it stays. */
+  const onwards = (from: number) => {
+    const next = points.findIndex((p, i) => i > from && restOf(p) === null);
+    return next < 0 ? from : next;
   };
   /** Held: the rest of the repetitions, the measure that stands there, or one more try that hit. */
   const hold = () => {
-    if (!point || felt) return;
+    if (!point || felt || rest) return;
     const latest = card.latest(side, point);
     if (!measured) return point.kind === 'counted' ? set(tryOnce(latest, 'H'), false) : set(holdRest(latest), true);
     if (measure !== null && accepted) set({ ...latest, values: [...latest.values, measure] }, true);
     setValue(null);
   };
   const slip = () => {
-    if (!point || felt) return;
+    if (!point || felt || rest) return;
     const latest = card.latest(side, point);
     if (!measured) set(point.kind === 'counted' ? tryOnce(latest, 'S') : slipOnce(latest), false);
     else if (measure !== null && !accepted) {
@@ -144,7 +164,7 @@ export default function Card({
       setValue(null);
     }
   };
-  const clear = () => point && set(uncutFor(point, of), false);
+  const clear = () => point && !rest && set(uncutFor(point, of), false);
   const undo = () => {
     const step = card.undo();
     if (!step) return;
@@ -178,7 +198,7 @@ export default function Card({
     else if (key === 'h') hold();
     else if (key === 's') slip();
     else if (key === 'backspace') clear();
-    else if (digit !== null && point && !measured && !felt && digit <= of) set(heldOf(digit, of), true);
+    else if (digit !== null && point && !measured && !felt && !rest && digit <= of) set(heldOf(digit, of), true);
     else if (key === 'enter') void next();
     else return false;
     return true;
@@ -187,7 +207,17 @@ export default function Card({
   const rank = kit.ranks.find((r) => r.id === student.rankId);
   const many = points.length > MANY;
   const beside = many && !landscape;
-  const focusPanel = <FocusPanel kit={kit} student={student} now={allHeld(points, marks, side)} />;
+  const focusPanel = (
+    <FocusPanel
+      kit={kit}
+      student={student}
+      now={allHeld(points, marks, side)}
+      tonight={slippedTonight(
+        points,
+        card.sides.map((x) => [x, card.shown(x)] as const),
+      )}
+    />
+  );
   if (handing && point)
     return (
       <Handover
@@ -206,12 +236,13 @@ export default function Card({
     );
   const keeps = measure === null ? 'measure first' : `keeps ${measure}${unitAfter(point?.unit ?? null)}`;
   return (
-    <div className={`card${leftHanded ? ' left-handed' : ''}${many ? ' many' : ''}`}>
+    <div className={`card${leftHanded ? ' left-handed' : ''}${many ? ' many' : ''}${more ? ' open' : ''}`}>
       <header>
         <div>
           <h1>
             {student.name} {rank && <Belt name={rank.name} cloth={rank.cloth} width={84} height={26} />}
           </h1>
+          <AtTheName student={student} today={kit.today} />
           <p>
             <b>{technique.name}</b>{' '}
             <ButtonBase className="link" onClick={onTechnique}>
@@ -219,7 +250,10 @@ export default function Card({
             </ButtonBase>
           </p>
         </div>
-        <ButtonBase className="link" onClick={onHand}>
+        <ButtonBase className="link more" aria-expanded={more} onClick={() => setMore(!more)}>
+          {more ? 'less' : 'more'}
+        </ButtonBase>
+        <ButtonBase className="link hand" onClick={onHand}>
           {leftHanded ? 'keys at the right' : 'keys at the left'}
         </ButtonBase>
       </header>
@@ -258,10 +292,19 @@ export default function Card({
       <div className="body">
         <div className="figure">
           {!beside && focusPanel}
-          {student.rests[`t:${technique.id}`] && <p className="hurts">This {student.rests[`t:${technique.id}`]}.</p>}
           <BodyFigure kind={technique.kind} points={points} lit={point?.id} width={230} height={300} />
         </div>
-        <PointList points={points} student={student} at={at} side={side} of={of} marksAt={marksAt} onChoose={choose} />
+        <PointList
+          points={points}
+          student={student}
+          at={at}
+          side={side}
+          of={of}
+          today={kit.today}
+          marksAt={marksAt}
+          restOf={restOf}
+          onChoose={choose}
+        />
       </div>
       <div className="now-point">
         <section aria-live="polite">
@@ -278,43 +321,55 @@ export default function Card({
               latest={() => card.latest(side, point)}
               onMarks={(m) => set(m, false)}
               onHandOver={() => setHanding(true)}
+              byEye={measurable && byEye}
+              onByEye={setByEye}
             />
           ) : (
             <p>Every point of this item is waived for {nameParts(student.name)[0]}.</p>
           )}
           {beside && focusPanel}
         </section>
-        <section className="keys" aria-label="Mark">
-          {point && now && (
-            <>
-              <Key
-                notch="H"
-                word={point.kind === 'counted' ? 'Hit' : 'Held'}
-                sub={
-                  measured ? keeps : felt ? 'who felt it says' : point.kind === 'counted' ? tally(now) : theOther(now)
-                }
-                disabled={felt || (measured && !accepted)}
-                onClick={hold}
-              />
-              <Key
-                notch="S"
-                word={point.kind === 'counted' ? 'Missed' : 'Slipped'}
-                sub={
-                  measured
-                    ? accepted
-                      ? 'outside the range'
-                      : keeps
-                    : slipped(now) > 0 && point.kind !== 'counted'
-                      ? 'once more'
-                      : ''
-                }
-                disabled={felt || (measured && (measure === null || accepted))}
-                onClick={slip}
-              />
-              <Key notch="U" word="Not seen" low disabled={!isMarked(now)} onClick={clear} />
-            </>
-          )}
-        </section>
+        {rest ? (
+          <RestAsks
+            student={student}
+            rest={rest}
+            today={kit.today}
+            onLook={() => setAllowed(true)}
+            onPass={() => (onwards(at) === at ? void next() : choose(onwards(at)))}
+          />
+        ) : (
+          <section className="keys" aria-label="Mark">
+            {point && now && (
+              <>
+                <Key
+                  notch="H"
+                  word={point.kind === 'counted' ? 'Hit' : 'Held'}
+                  sub={
+                    measured ? keeps : felt ? 'who felt it says' : point.kind === 'counted' ? tally(now) : theOther(now)
+                  }
+                  disabled={felt || (measured && !accepted)}
+                  onClick={hold}
+                />
+                <Key
+                  notch="S"
+                  word={point.kind === 'counted' ? 'Missed' : 'Slipped'}
+                  sub={
+                    measured
+                      ? accepted
+                        ? 'outside the range'
+                        : keeps
+                      : slipped(now) > 0 && point.kind !== 'counted'
+                        ? 'once more'
+                        : ''
+                  }
+                  disabled={felt || (measured && (measure === null || accepted))}
+                  onClick={slip}
+                />
+                <Key notch="U" word="Not seen" low disabled={!isMarked(now)} onClick={clear} />
+              </>
+            )}
+          </section>
+        )}
       </div>
       <footer>
         {noting && <NoteField note={card.note(side)} onNote={(text) => card.setNote(side, text)} />}
@@ -340,37 +395,3 @@ function theOther(m: PointMarks): string {
   return slipped(m) > 0 && left > 0 ? `the other ${left}` : '';
 }
 const tally = (m: PointMarks): string => (isMarked(m) ? `${held(m)} of ${held(m) + slipped(m)} so far` : '');
-
-/** Purpose and stage, folded away since most looks do not need them. */
-function HowDone({ how, onHow }: { how: How; onHow: (how: How) => void }) {
-  const [open, setOpen] = useState(false);
-  return (
-    <>
-      <Button onClick={() => setOpen(!open)} aria-expanded={open}>
-        {how.purpose === null && how.stage === null ? 'How' : [how.purpose, how.stage].filter(Boolean).join(', ')}
-      </Button>
-      {open && (
-        <>
-          <Switch
-            mat
-            label="Purpose"
-            value={how.purpose ?? 'either'}
-            onChange={(p) => onHow({ ...how, purpose: p === 'either' ? null : p })}
-            options={[
-              { value: 'either', word: 'either' },
-              { value: 'show', word: 'to show' },
-              { value: 'study', word: 'to study' },
-            ]}
-          />
-          <Switch
-            mat
-            label="Stage"
-            value={how.stage ?? 'any'}
-            onChange={(s) => onHow({ ...how, stage: s === 'any' ? null : s })}
-            options={[{ value: 'any', word: 'not said' }, ...STAGES.map((s) => ({ value: s, word: s }))]}
-          />
-        </>
-      )}
-    </>
-  );
-}

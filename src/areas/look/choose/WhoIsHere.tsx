@@ -2,12 +2,13 @@ import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import type { LookKitView } from '../../contracts/views';
-import { put } from '../../kit/deviceQueue/deviceQueue';
-import { Belt } from '../../kit/marks/Belt';
-import { newId } from '../../kit/send';
-import { lineUp, taughtTonight, type KitItem, type KitStudent, type Line } from './line';
-import { dayNow } from './record';
+import type { LookKitView } from '../../../contracts/views';
+import { put } from '../../../kit/deviceQueue/deviceQueue';
+import { Belt } from '../../../kit/marks/Belt';
+import { newId } from '../../../kit/send';
+import { AtTheName } from '../AtTheName';
+import { lineUp, taughtTonight, type KitItem, type KitStudent, type Line } from '../line';
+import { dayNow } from '../record';
 import './WhoIsHere.css';
 
 /** Who is on the line, by belts, and the class noted as they stand. */
@@ -131,8 +132,11 @@ export function WhoIsHere({
                         <path d="M3 22H17" stroke="var(--ink2)" strokeWidth="3" strokeLinecap="round" />
                       )}
                     </svg>
-                    {s.name}
-                    {line.late[s.id] && <small>{line.late[s.id]}</small>}
+                    <span>
+                      {s.name}
+                      {line.late[s.id] && <small> {line.late[s.id]}</small>}
+                      <AtTheName student={s} today={kit.today} />
+                    </span>
                   </ButtonBase>
                 </li>
               );

@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import type { KitSequence } from './line';
+import type { KitSequence } from '../line';
 import { isShown, markCount, namedPoints, nameSlip, restHeld, showingOf, tapCount, unseen } from './showing';
 
-const point = (id: string, kind: 'seen' | 'felt' = 'seen') => ({ id, name: id, cue: '', kind });
+const point = (id: string, kind: 'seen' | 'felt' = 'seen') => ({ id, name: id, cue: '', kind, critical: false });
 const form = {
   id: 'form',
   body: { moves: [{}, {}, {}, {}] },
-  points: [[point('heel')], [point('heel'), point('hip')], [point('hip')], [point('heel'), point('told', 'felt')]],
+  points: [point('heel'), point('hip'), point('told', 'felt')],
+  at: [[0], [0, 1], [1], [0, 2]],
 } as unknown as KitSequence;
 
 describe('a showing', () => {

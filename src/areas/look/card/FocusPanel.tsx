@@ -2,12 +2,13 @@ import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import type { LookKitView, SlipShown } from '../../contracts/views';
-import { dayInWords } from '../../core';
-import { put } from '../../kit/deviceQueue/deviceQueue';
-import { newId } from '../../kit/send';
-import type { KitStudent } from './line';
-import { dayNow } from './record';
+import type { LookKitView, SlipShown } from '../../../contracts/views';
+import { dayInWords, low } from '../../../core';
+import { put } from '../../../kit/deviceQueue/deviceQueue';
+import { newId } from '../../../kit/send';
+import type { KitStudent } from '../line';
+import { dayNow } from '../record';
+import type { SlippedTonight } from './tonight';
 import './FocusPanel.css';
 
 /** Gives a student their correction: through the queue of the device like a mark, so that it works without a network. */
@@ -36,8 +37,22 @@ export const giveFocus = (
 
 const onSide = (s: Pick<SlipShown, 'side'>) => (s.side === 'none' ? '' : ` on the ${s.side}`);
 
-/** The one correction with its cue and one true thing to praise; another can be chosen with a reason, all slips are one tap away. */
-export function FocusPanel({ kit, student, now }: { kit: LookKitView; student: KitStudent; now: string }) {
+/**
+ * The one correction with its cue and one true thing to praise; another can be chosen with a reason, all slips are one tap
+ * away. What slipped tonight is told before it is sent: it comes first where nothing did before, or where it can hurt.
+ */
+export function FocusPanel({
+  kit,
+  student,
+  now,
+  tonight,
+}: {
+  kit: LookKitView;
+  student: KitStudent;
+  /** What held all times on this card; empty where nothing did. */
+  now: string;
+  tonight: readonly SlippedTonight[];
+}) {
   const [open, setOpen] = useState(false);
   const [other, setOther] = useState<SlipShown | null>(null);
   const [reason, setReason] = useState('');
@@ -59,9 +74,26 @@ export function FocusPanel({ kit, student, now }: { kit: LookKitView; student: K
       setWrong(e instanceof Error ? e.message : 'The choice was not taken.');
     }
   };
+  const again = shown && tonight.find((t) => t.pointId === shown.pointId && t.side === shown.side);
+  // What can hurt displaces a correction that cannot; else the one that was given stays until it holds.
+  const first = tonight[0];
+  const displaces = first && first !== again && (!shown || (first.hurts && !shown.hurts)) ? first : null;
   return (
     <section className="focus" aria-label="One thing to work on">
-      {shown ? (
+      {displaces ? (
+        <>
+          <span>{shown ? `First tonight, before ${low(shown.point)}` : 'Slipped tonight'}</span>
+          <h2>
+            {displaces.point}
+            {onSide(displaces)}
+          </h2>
+          {displaces.cue !== '' && <p className="say">“{displaces.cue}”</p>}
+          <p>
+            {displaces.hurts && <span className="hurts">Can hurt. </span>}
+            Held in {displaces.held} of {displaces.of} tonight.
+          </p>
+        </>
+      ) : shown ? (
         <>
           <span>
             {chosen
@@ -77,7 +109,8 @@ export function FocusPanel({ kit, student, now }: { kit: LookKitView; student: K
           {shown.cue !== '' && <p className="say">“{shown.cue}”</p>}
           <p>
             {shown.hurts && <span className="hurts">Can hurt. </span>}
-            Held in {shown.held} of the last {shown.of}; holds at {shown.needs}.
+            Held in {shown.held} of the last {shown.of}
+            {again ? `, tonight ${again.held} of ${again.of}` : ''}; holds at {shown.needs}.
           </p>
         </>
       ) : (

@@ -1,11 +1,11 @@
 import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import type { LookWritten } from '../../contracts/look';
-import { parseSequence } from '../../core';
-import { drop, openNow, readOpen } from '../../kit/deviceQueue/deviceQueue';
+import type { LookWritten } from '../../../contracts/look';
+import { parseSequence } from '../../../core';
+import { drop, openNow, readOpen } from '../../../kit/deviceQueue/deviceQueue';
 import FormCard from './FormCard';
-import { CONDITION, HEEL, kitOf, sequence, student } from './testing/kit';
+import { CONDITION, HEEL, kitOf, sequence, student } from '../testing/kit';
 
 beforeEach(async () => {
   vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')));
@@ -22,15 +22,16 @@ const read = parseSequence(
 );
 const body = read.ok ? read.value : null;
 const ilse = student(1, 'Ilse Marrow');
-function open() {
+function open(who = ilse) {
   const walk = sequence(body!, {
-    points: [[], [{ id: HEEL.id, name: HEEL.name, cue: '', kind: 'seen' }], []],
+    points: [{ id: HEEL.id, name: HEEL.name, cue: '', kind: 'seen', critical: true }],
+    at: [[], [0], []],
   });
   const on = { next: vi.fn(), end: vi.fn(), looked: vi.fn() };
   const view = render(
     <FormCard
-      kit={kitOf({ students: [ilse], sequences: [walk] })}
-      student={ilse}
+      kit={kitOf({ students: [who], sequences: [walk] })}
+      student={who}
       following={null}
       item={{ key: `s:${walk.id}`, name: walk.title, group: 'form', technique: null, sequence: walk, part: null }}
       conditionId={CONDITION}
@@ -52,7 +53,7 @@ describe('a form, count by count', () => {
     const { user } = open();
     await user.click(screen.getByRole('button', { name: /^Count 2, .*not seen/ }));
     await waitFor(() => expect(showing()?.counts).toMatch(/^USU/));
-    await user.click(screen.getByRole('checkbox', { name: 'Heel down' }));
+    await user.click(screen.getByRole('checkbox', { name: 'Heel down critical' }));
     await user.click(screen.getByRole('button', { name: 'The rest held' }));
     await waitFor(() => expect(showing()?.counts).toMatch(/^HSH/));
     expect(showing()).toMatchObject({
@@ -85,5 +86,19 @@ describe('a form, count by count', () => {
     await waitFor(() => expect(again.end).toHaveBeenCalled());
     expect(again.looked).toHaveBeenCalled();
     expect(openNow()).toEqual([]);
+  });
+
+  it('what rests for somebody is asked about once, and nothing can be marked before', async () => {
+    const rest = { what: 'left knee', until: '2026-03-20', points: null };
+    const { user, next } = open(student(1, 'Ilse Marrow', { rests: { [`s:${sequence(body!).id}`]: rest } }));
+    expect(screen.getByText(/Rests until 20 March: left knee\./)).toBeTruthy();
+    await user.keyboard('hs');
+    expect(screen.getByRole('button', { name: 'The rest held' })).toHaveProperty('disabled', true);
+    expect(showing()).toBeNull();
+    await user.click(screen.getByRole('button', { name: 'Pass over' }));
+    await waitFor(() => expect(next).toHaveBeenCalled());
+    await user.click(screen.getByRole('button', { name: 'Look at Ilse all the same' }));
+    await user.click(screen.getByRole('button', { name: 'The rest held' }));
+    await waitFor(() => expect(showing()?.counts).toMatch(/^HHH/));
   });
 });

@@ -1,6 +1,6 @@
-import type { MarkInput } from '../../contracts/look';
-import type { PointKind, Range } from '../../core';
-import type { Notch } from '../../kit/marks/Stick';
+import type { MarkInput } from '../../../contracts/look';
+import type { PointKind, Range } from '../../../core';
+import type { Notch } from '../../../kit/marks/Stick';
 
 /** What a card knows of one point: a notch for each repetition, or the values that were measured. */
 export interface PointMarks {
@@ -75,13 +75,14 @@ export function marksOf(points: readonly { id: string; kind: PointKind }[], card
   return points.flatMap((point): MarkInput[] => {
     const p = card[point.id];
     if (!p || !isMarked(p)) return [];
-    if (point.kind === 'measured')
-      return p.values.length > 0 ? [{ pointId: point.id, kind: 'measured', values: p.values }] : [];
+    if (p.values.length > 0) return [{ pointId: point.id, kind: 'measured', values: p.values }];
+    // What is to be measured and was only looked at is a mark by eye.
+    const kind = point.kind === 'measured' ? 'seen' : point.kind;
     const seen = p.notches.filter((n) => n !== 'U');
     // Which repetition slipped is only known if all of them were cut in their places.
     const reps = p.ordered && seen.length === p.notches.length ? seen.join('') : null;
     const toldBy = point.kind === 'felt' ? (p.toldBy ?? null) : null;
-    return [{ pointId: point.id, kind: point.kind, held: held(p), of: held(p) + slipped(p), reps, toldBy }];
+    return [{ pointId: point.id, kind, held: held(p), of: held(p) + slipped(p), reps, toldBy }];
   });
 }
 

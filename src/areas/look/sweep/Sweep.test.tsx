@@ -1,14 +1,14 @@
 import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import type { LookWritten } from '../../contracts/look';
-import type { EarlierMarksView } from '../../contracts/views';
-import { put as realPut } from '../../kit/deviceQueue/deviceQueue';
-import { shown } from '../../kit/testing/server';
+import type { LookWritten } from '../../../contracts/look';
+import type { EarlierMarksView } from '../../../contracts/views';
+import { put as realPut } from '../../../kit/deviceQueue/deviceQueue';
+import { shown } from '../../../kit/testing/server';
 import { Sweep } from './Sweep';
-import { BASE, CONDITION, HEEL, kitOf, student, technique } from './testing/kit';
+import { BASE, CONDITION, HEEL, kitOf, student, technique } from '../testing/kit';
 
-vi.mock(import('../../kit/deviceQueue/deviceQueue'), async (read) => ({ ...(await read()), put: vi.fn() }));
+vi.mock(import('../../../kit/deviceQueue/deviceQueue'), async (read) => ({ ...(await read()), put: vi.fn() }));
 const put = vi.mocked(realPut);
 const looks = () => put.mock.calls.map(([c]) => c.input as LookWritten);
 
@@ -231,5 +231,50 @@ describe('a sweep along the line', () => {
     }
     expect(lost!.replaces).toBeNull();
     expect(row(/Ilse Marrow: held/)).toBeTruthy();
+  });
+
+  it('an open injury stands at the name; what rests is passed over, and asked about once', async () => {
+    const until = '2026-03-20';
+    const kick = `t:${technique([HEEL]).id}`;
+    const hurt = student(1, 'Bram Oakes', {
+      resting: [{ what: 'right knee: no kicks', until, pause: false }],
+      rests: { [kick]: { what: 'right knee: no kicks', until, points: null } },
+    });
+    const young = student(2, 'Noor Saltby', { age: 14, rung: null });
+    const { user } = open({ line: [ilse!, hurt, young] });
+    const list = screen.getByRole('list', { name: 'The line' });
+    expect(within(list).getByText('right knee: no kicks, until 20 March')).toBeTruthy();
+    expect(within(list).getByText('14, minor')).toBeTruthy();
+    expect(within(list).getByText('no consent on record')).toBeTruthy();
+    // Mark and move on goes past who rests.
+    await user.keyboard('h');
+    await screen.findByText('1 of 3 marked');
+    expect(row(/Noor/).getAttribute('aria-current')).toBe('true');
+    // On the row itself no key marks before it is said that it shall be looked at.
+    await user.click(row(/Bram Oakes: rests until 20 March/));
+    await user.keyboard('hs');
+    expect(looks()).toHaveLength(1);
+    await user.click(screen.getByRole('button', { name: 'Look at Bram all the same' }));
+    await user.keyboard('s');
+    await waitFor(() => expect(row(/Bram Oakes: slipped/)).toBeTruthy());
+    await user.click(row(/Bram/));
+    expect(key('Held')).toBeTruthy();
+  });
+
+  it('where only a part of the body rests, other points of the item go on', async () => {
+    const rests = { [`t:${technique([HEEL]).id}`]: { what: 'hip', until: null, points: ['another'] } };
+    const { user } = open({ line: [student(1, 'Bram Oakes', { rests })] });
+    await user.keyboard('h');
+    await waitFor(() => expect(row(/Bram Oakes: held/)).toBeTruthy());
+  });
+
+  it('a measured point can be marked by eye, and is kept as such', async () => {
+    const { user } = open({ point: BASE });
+    await user.click(screen.getByRole('button', { name: 'By eye instead' }));
+    await user.click(key('Held by eye'));
+    await waitFor(() =>
+      expect(looks()).toMatchObject([{ marks: [{ pointId: BASE.id, kind: 'seen', held: 1, of: 1 }] }]),
+    );
+    expect(screen.getByRole('button', { name: 'Measure it' })).toBeTruthy();
   });
 });
