@@ -23,6 +23,7 @@ import { roomInput } from './room';
 import { schoolInput } from './school';
 import { sequenceDerive, sequenceImport, sequenceSave, sequenceWaive } from './sequence';
 import { bundleImport } from './stored/bundle';
+import { mendInput, moveInput, strikeInput } from './struck';
 import { studentChange, studentInput } from './student';
 import { syllabusChange, syllabusFollow, syllabusPublish, syllabusPut } from './syllabus';
 import { teacherInput } from './teacher';
@@ -72,6 +73,9 @@ export const COMMANDS = {
   'adaptation.write': { may: HEAD, input: adaptationInput },
   'override.set': { may: HEAD, input: overrideInput },
   'look.record': { may: STAFF, input: lookInput },
+  'look.mend': { may: STAFF, input: mendInput },
+  'look.move': { may: STAFF, input: moveInput },
+  'record.strike': { may: [...STAFF, 'student', 'guardian'], input: strikeInput },
   'class.record': { may: STAFF, input: classInput },
   'felt.record': { may: ['student'], input: feltInput },
   'focus.give': { may: STAFF, input: focusInput },

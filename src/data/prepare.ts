@@ -5,6 +5,7 @@ import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import './tables';
 import { isOnlyAdded } from './tables/columns';
+import { HIDES_STRUCK } from './tables/struck';
 
 export interface Roles {
   app: { name: string; password: string };
@@ -74,18 +75,25 @@ async function makeRole(client: pg.Client, role: { name: string; password: strin
 async function guardTables(client: pg.Client, roles: Roles) {
   const app = ident(roles.app.name);
   const auth = ident(roles.auth.name);
-  const policy = async (table: string, name: string, role: string, rule: string) => {
+  const policy = async (table: string, name: string, role: string, rule: string, seen = '') => {
     await client.query(`drop policy if exists ${name} on ${table}`);
-    await client.query(`create policy ${name} on ${table} for all to ${role} using (${rule}) with check (${rule})`);
+    await client.query(
+      `create policy ${name} on ${table} for all to ${role} using (${rule}${seen}) with check (${rule})`,
+    );
   };
   const tables = await client.query<{ schema: string; name: string }>(TABLES);
   await client.query(`grant usage on schema public to ${app}; grant usage on schema auth to ${app}, ${auth}`);
+  // One definition of what still counts, for every reader there is: what was struck is not seen any more.
+  const struck = tables.rows.some((t) => t.schema === 'public' && t.name === 'struck');
+  const unstruck = ` and id <> all ((select coalesce(array_agg(s.id), '{}') from public.struck s
+    where s.school_id = ${THIS_SCHOOL})::uuid[])`;
   for (const { schema, name } of tables.rows) {
     const table = `${schema}.${ident(name)}`;
     await client.query(`alter table ${table} enable row level security; alter table ${table} force row level security`);
     await client.query(`revoke all on ${table} from public, ${app}, ${auth}`);
     if (schema === 'public') {
-      await policy(table, 'own_school', app, `${name === 'school' ? 'id' : 'school_id'} = ${THIS_SCHOOL}`);
+      const own = `${name === 'school' ? 'id' : 'school_id'} = ${THIS_SCHOOL}`;
+      await policy(table, 'own_school', app, own, struck && HIDES_STRUCK.has(name) ? unstruck : '');
       const rights = isOnlyAdded(name) ? 'select, insert' : 'select, insert, update, delete';
       await client.query(`grant ${rights} on ${table} to ${app}`);
     } else {

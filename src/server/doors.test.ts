@@ -55,6 +55,9 @@ const MAY_SEND: Record<CommandName, string> = {
   'adaptation.write': 'h',
   'override.set': 'h',
   'look.record': 'hi',
+  'look.mend': 'hi',
+  'look.move': 'hi',
+  'record.strike': 'hi', // and practice by whose it is, below
   'class.record': 'hi',
   'felt.record': '', // of oneself, or of somebody one was in class with, below
   'focus.give': 'hi',
@@ -162,6 +165,12 @@ const ANSWERS: Partial<Record<CommandName, readonly number[]>> = {
   'technique.merge': [404],
   // Belts that are there are left out of the order.
   'rank.order': [409],
+  // No such look is on record.
+  'look.mend': [404],
+  'look.move': [404],
+  'record.strike': [404],
+  // That the belt was passed is on record already.
+  'outcome.record': [200, 409],
   // No pause was begun.
   'pause.end': [422],
   // From before there was a draft: done where none is begun yet, else somebody was quicker.

@@ -69,7 +69,7 @@ export interface StudentView {
   };
   next: RankShown | null;
   /** The newest word on contact; `counts` is false where a guardian's agreement is missing. */
-  consent: { rung: Rung | null; day: string; guardian: string; counts: boolean } | null;
+  consent: { id: string; rung: Rung | null; day: string; guardian: string; counts: boolean } | null;
   /** Everything said about contact before, newest first. */
   consentBefore: { rung: Rung | null; day: string; guardian: string }[];
   /** Open injuries: which work rests, and until when. */
@@ -80,7 +80,9 @@ export interface StudentView {
   requirements: RequirementVerdict[];
   gates: { id: string; word: 'met' | 'short'; has: string; asks: string }[];
   ranks: RankShown[];
-  held: { rank: RankShown; since: string; note: string }[];
+  held: { id: string; rank: RankShown; since: string; note: string }[];
+  /** What gradings or the head decided, newest first; teachers read it. */
+  decisions: { id: string; rank: string; day: string; passed: boolean; note: string }[];
   adaptations: {
     id: string;
     point: string;

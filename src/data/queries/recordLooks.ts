@@ -50,7 +50,7 @@ export const GROWN = 32;
 
 // Looks, marks and what is known in one prepared statement: this is what a whole line of tablets sends at once. A look is
 // taken only of somebody on the roll, and as a correction only of a look of the same student and item. A mark whose point
-// is of another kind, or gone, finds no partner in the join. The student's turn (their row in `change`) is taken before
+// is of another kind, or gone, finds no partner in the join; what is to be measured may also be seen, by eye. The student's turn (their row in `change`) is taken before
 // anything of theirs is written, so that nobody makes their standings anew from looks that are not all there yet.
 const RECORD = `
   with x as materialized (
@@ -80,7 +80,8 @@ const RECORD = `
     select $1, x.id, y.point_id, y.kind, y.held, y."of", y."values", y.reps, y.told_by
     from l join x on x.id = l.id cross join lateral jsonb_to_recordset(x.marks)
       as y(point_id uuid, kind text, held smallint, "of" smallint, "values" double precision[], reps text, told_by uuid)
-    join point p on p.school_id = $1 and p.id = y.point_id and p.kind = y.kind
+    join point p on p.school_id = $1 and p.id = y.point_id
+      and (p.kind = y.kind or (p.kind = 'measured' and y.kind = 'seen'))
     returning look_id, point_id, held, "of", "values"
   ), said as (
     select x.student_id, m.point_id as of, 0::smallint as from_count, x.side, x.condition_id, x.purpose, x.stage, x.day, x.at,

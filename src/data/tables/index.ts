@@ -6,6 +6,7 @@ export * from './consent';
 export * from './injury';
 export * from './rank';
 export * from './condition';
+export * from './struck';
 export * from './syllabus';
 export * from './sequence';
 export * from './hall';

@@ -1,9 +1,23 @@
 import { eq } from 'drizzle-orm';
 import { dayInWords, daysBetween } from '../../core';
+import type { Transaction } from '../../data/connection';
 import { cameToClass } from '../../data/queries/standings';
 import { attendance, classHeld, person, school } from '../../data/tables';
 import { Refusal } from '../http/problem';
+import type { Who } from '../who';
 import type { Runs } from './command';
+import { mustNotBeStruck } from './struck';
+
+/** Who was there long ago is no longer changed in passing: then it takes a head instructor. */
+export async function mayChangeClass(tx: Transaction, who: Who, day: string): Promise<void> {
+  if (who.role === 'head') return;
+  const [{ classDays } = { classDays: 0 }] = await tx.select({ classDays: school.classDays }).from(school);
+  if (daysBetween(day, who.today) > classDays)
+    throw new Refusal(
+      403,
+      `This class was on ${dayInWords(day, who.today)}. After ${classDays === 1 ? 'a day' : `${classDays} days`} only a head instructor changes who was there.`,
+    );
+}
 
 export const classCommands: Runs<'class.record'> = {
   'class.record': async (tx, who, c) => {
@@ -18,12 +32,8 @@ export const classCommands: Runs<'class.record'> = {
       );
     // A class that is new is taken however late it comes; who was there long ago is no longer changed in passing.
     const [before] = await tx.select({ day: classHeld.day }).from(classHeld).where(eq(classHeld.id, c.id));
-    const [{ classDays } = { classDays: 0 }] = await tx.select({ classDays: school.classDays }).from(school);
-    if (before && who.role !== 'head' && daysBetween(before.day, who.today) > classDays)
-      throw new Refusal(
-        403,
-        `This class was on ${dayInWords(before.day, who.today)}. After ${classDays === 1 ? 'a day' : `${classDays} days`} only a head instructor changes who was there.`,
-      );
+    if (before) await mayChangeClass(tx, who, before.day);
+    else await mustNotBeStruck(tx, c.id);
     const known = new Set((await tx.select({ id: person.id }).from(person)).map((p) => p.id));
     const there = c.present.filter((id) => known.has(id));
     if (there.length < c.present.length) {

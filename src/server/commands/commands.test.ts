@@ -84,8 +84,22 @@ describe('the door for writes', () => {
   });
 
   it('refuses a mark of another kind than its point', async () => {
-    const wrong = aLook(s, { marks: [{ pointId: s.points.measured, kind: 'seen', held: 1, of: 1 }] });
+    const wrong = aLook(s, { marks: [{ pointId: s.points.measured, kind: 'counted', held: 1, of: 1 }] });
     expect((await refused(s.send('instructor', 'look.record', wrong))).title).toContain('not in the library any more');
+  });
+
+  it('takes a mark by eye at a measured point, which counts as it was seen and says so', async () => {
+    const fresh = v7();
+    const at = { name: 'Eye Reed', born: '4 May 2010', rankId: s.ranks[0]!, since: '2025-06-01' };
+    await s.send('head', 'student.add', { id: fresh, ...at });
+    const marks = [{ pointId: s.points.measured, kind: 'seen' as const, held: 3, of: 5 }];
+    await s.send('instructor', 'look.record', aLook(s, { studentId: fresh, marks }));
+    const point = (await page(fresh)).requirements[0]!.points.find(
+      (p) => p.pointId === s.points.measured && p.side === 'left',
+    )!;
+    expect(point).toMatchObject({ held: 3, of: 5 });
+    const { looks } = await runView(t.db, s.as.head, 'studentLooks', { id: fresh }, NOW);
+    expect(looks[0]!.marks[0]!.words).toBe('3 of 5, by eye');
   });
 });
 

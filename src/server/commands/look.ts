@@ -3,7 +3,7 @@ import type { CommandInput, CommandName, Mend } from '../../contracts/commands';
 import { dayInWords, daysBetween } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { storedSlips } from '../../contracts/stored/slips';
-import { recordLooks, type LookRow } from '../../data/queries/recordLooks';
+import { recordLooks, type LookRow, type MarkRow } from '../../data/queries/recordLooks';
 import { look, mark, person, point } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import { dayIn, type Who } from '../who';
@@ -33,12 +33,14 @@ export const lookRow = (l: LookInput, by: string): LookRow => ({
   replaces: l.replaces,
   partner_id: l.partnerId,
   note: l.note,
-  marks: l.marks.map((m) =>
-    m.kind === 'measured'
-      ? { point_id: m.pointId, kind: m.kind, held: 0, of: m.values.length, values: m.values }
-      : { point_id: m.pointId, kind: m.kind, held: m.held, of: m.of, reps: m.reps, told_by: m.toldBy },
-  ),
+  marks: l.marks.map(markRow),
 });
+
+/** A mark as it is sent, as the row that is kept of it. */
+export const markRow = (m: LookInput['marks'][number]): MarkRow =>
+  m.kind === 'measured'
+    ? { point_id: m.pointId, kind: m.kind, held: 0, of: m.values.length, values: m.values }
+    : { point_id: m.pointId, kind: m.kind, held: m.held, of: m.of, reps: m.reps, told_by: m.toldBy };
 
 /** A tablet's clock may run this far off before it is asked about, in ms. */
 const CLOCK_MAY_DIFFER = 6 * 3_600_000;

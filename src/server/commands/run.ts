@@ -25,13 +25,14 @@ import { injuryCommands } from './injury';
 import { adaptationCommands } from './adaptation';
 import { overrideCommands } from './override';
 import { lookCommands } from './look';
+import { mendCommands } from './mend';
+import { strikeCommands } from './strike';
 import { feltCommands } from './felt';
 import { classCommands } from './class';
 import { focusCommands } from './focus';
 import { practiceCommands } from './practice';
 import { pauseCommands } from './pause';
 import { incidentCommands } from './incident';
-import { outcomeCommands } from './outcome';
 import { gradingDayCommands } from './gradingDay';
 import { schoolCommands } from './school';
 import { guardianCommands } from './guardian';
@@ -56,13 +57,14 @@ const RUNS: Runs<CommandName> = {
   ...adaptationCommands,
   ...overrideCommands,
   ...lookCommands,
+  ...mendCommands,
+  ...strikeCommands,
   ...feltCommands,
   ...classCommands,
   ...focusCommands,
   ...practiceCommands,
   ...pauseCommands,
   ...incidentCommands,
-  ...outcomeCommands,
   ...gradingDayCommands,
   ...schoolCommands,
   ...guardianCommands,

@@ -1,4 +1,4 @@
-import { and, desc, eq, gte, isNotNull, ne, or, sql } from 'drizzle-orm';
+import { and, desc, eq, gte, inArray, isNotNull, ne, or, sql } from 'drizzle-orm';
 import type { RequirementVerdict, StudentView, ViewInput } from '../../contracts/views';
 import {
   ageOn,
@@ -30,7 +30,7 @@ import {
 import type { Transaction } from '../../data/connection';
 import { readRoll } from '../../data/queries/roll';
 import type { SyllabusRead } from '../../data/queries/syllabus';
-import { consent, injury, look, mark, pause, person, practice, rank, rankHeld } from '../../data/tables';
+import { consent, injury, look, mark, outcome, pause, person, practice, rank, rankHeld } from '../../data/tables';
 import { user } from '../../data/tables/auth';
 import { mustBeOwnStudent } from '../auth/ownStudent';
 import { beltChanceOf, chanceOfOne, groundsOf } from '../belief/chance';
@@ -117,6 +117,9 @@ function followsShown(j: Judging, syllabus: SyllabusRead): StudentView['follows'
     : null;
 }
 
+/** So many of the newest looks stand on the page. */
+const LOOKS_SHOWN = 40;
+
 const nameOfSequence = (j: Judging, id: string | null): string => (id ? (j.items.sequences.get(id)?.title ?? '') : '');
 
 /** "What does … need for … belt?" A student sees only their own page, and only what has been decided and seen. */
@@ -160,12 +163,19 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
   const present = rankOf.get(student.rankId)!;
 
   const held = await tx
-    .select({ rankId: rankHeld.rankId, since: rankHeld.since, note: rankHeld.note })
+    .select({ id: rankHeld.id, rankId: rankHeld.rankId, since: rankHeld.since, note: rankHeld.note })
     .from(rankHeld)
     .innerJoin(rank, eq(rank.id, rankHeld.rankId))
     .where(eq(rankHeld.personId, id))
     .orderBy(desc(rankHeld.since), desc(rankHeld.at));
+  // What was decided is let out by a belt, or told by a teacher.
+  const decided =
+    reader === 'teacher'
+      ? await tx.select().from(outcome).where(eq(outcome.studentId, id)).orderBy(desc(outcome.day), desc(outcome.at))
+      : [];
   const standing = sql`exists (select 1 from ${standingLook} l where l.school_id = ${look.schoolId} and l.id = ${look.id})`;
+  const marked = sql`exists (select 1 from mark m where m.school_id = ${look.schoolId} and m.look_id = ${look.id})`;
+  // The newest alone are read: a student of many years has thousands.
   const looks = await tx
     .select({
       id: look.id,
@@ -178,17 +188,29 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
       side: look.side,
       by: look.by,
       note: look.note,
-      held: sql<number>`coalesce(sum(${mark.held}), 0)::int`,
-      of: sql<number>`coalesce(sum(case when ${mark.values} is null then ${mark.of} end), 0)::int`,
     })
     .from(look)
-    .leftJoin(mark, and(eq(mark.schoolId, look.schoolId), eq(mark.lookId, look.id)))
-    .where(
-      and(eq(look.studentId, id), standing, or(isNotNull(mark.pointId), isNotNull(look.counts), ne(look.note, ''))),
-    )
-    .groupBy(look.schoolId, look.id)
+    .where(and(eq(look.studentId, id), standing, or(marked, isNotNull(look.counts), ne(look.note, ''))))
     .orderBy(desc(look.day), desc(look.at))
-    .limit(40);
+    .limit(LOOKS_SHOWN);
+  const sums = new Map(
+    (
+      await tx
+        .select({
+          lookId: mark.lookId,
+          held: sql<number>`sum(${mark.held})::int`,
+          of: sql<number>`coalesce(sum(case when ${mark.values} is null then ${mark.of} end), 0)::int`,
+        })
+        .from(mark)
+        .where(
+          inArray(
+            mark.lookId,
+            looks.map((l) => l.id),
+          ),
+        )
+        .groupBy(mark.lookId)
+    ).map((m) => [m.lookId, m]),
+  );
   const said = j.consents.get(id) ?? null;
   const agreed = await tx.select().from(consent).where(eq(consent.studentId, id)).orderBy(desc(consent.at)).limit(20);
   const open = await tx
@@ -216,6 +238,7 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
     },
     next: next ? rankOf.get(next.id)! : null,
     consent: said && {
+      id: said.id,
       rung: said.rung,
       day: said.day,
       guardian: said.guardian,
@@ -228,7 +251,14 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
     requirements,
     gates: gates.map((g) => ({ id: g.gate.id, word: g.word, ...gateInWords(g, present.name, who.today) })),
     ranks: [...rankOf.values()],
-    held: held.map((h) => ({ rank: rankOf.get(h.rankId)!, since: h.since, note: h.note })),
+    held: held.map((h) => ({ id: h.id, rank: rankOf.get(h.rankId)!, since: h.since, note: h.note })),
+    decisions: decided.map(({ id: decisionId, rankId, day, passed, note }) => ({
+      id: decisionId,
+      rank: rankOf.get(rankId)?.name ?? '',
+      day,
+      passed,
+      note,
+    })),
     adaptations: writtenFor.map((a) => ({
       id: a.id,
       point: j.library.ownerOf.get(a.pointId)?.points.find((p) => p.id === a.pointId)?.name ?? 'a point since retired',
@@ -248,8 +278,8 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
       side: l.side,
       by: names.get(l.by) ?? '',
       note: who.role === 'head' || who.role === 'instructor' ? l.note : '',
-      held: l.held,
-      of: l.of,
+      held: sums.get(l.id)?.held ?? 0,
+      of: sums.get(l.id)?.of ?? 0,
       shown: showingShown(l),
     })),
     lookCount: student.looks,

@@ -1,14 +1,15 @@
 import { desc, eq, inArray, ne, or } from 'drizzle-orm';
+import type { MarkInput } from '../../contracts/look';
 import type { StudentLooksView, ViewInput } from '../../contracts/views';
 import { readShowing, showingInWords } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readItems } from '../../data/queries/items';
 import { readLibrary } from '../../data/queries/library';
 import { readVersions } from '../../data/queries/syllabus';
-import { condition, look, mark, person } from '../../data/tables';
+import { condition, look, mark, person, struck } from '../../data/tables';
 import { mustBeOwnStudent } from '../auth/ownStudent';
 import { Refusal } from '../http/problem';
-import type { Who } from '../who';
+import { dayIn, type Who } from '../who';
 
 /** "count 5 slipped", of a showing; empty for other looks. */
 export function showingShown(l: { counts: string | null; partFrom: number | null }): string {
@@ -54,6 +55,7 @@ export async function studentLooksView(
           );
   const byLook = new Map<string, (typeof marks)[number][]>();
   for (const m of marks) byLook.set(m.lookId, [...(byLook.get(m.lookId) ?? []), m]);
+  const taught = who.role === 'head' || who.role === 'instructor';
   const pointOf = (pointId: string) => library.ownerOf.get(pointId)?.points.find((p) => p.id === pointId);
   return {
     looks: rows.map((l) => ({
@@ -67,11 +69,13 @@ export async function studentLooksView(
       purpose: l.purpose,
       stage: l.stage,
       by: names.get(l.by) ?? '',
-      note: who.role === 'head' || who.role === 'instructor' ? l.note : '',
+      note: taught ? l.note : '',
       partner: l.partnerId ? (names.get(l.partnerId) ?? 'a partner') : null,
       replaced: replaced.has(l.id),
+      mends: !replaced.has(l.id) && (who.role === 'head' || (who.role === 'instructor' && l.by === who.personId)),
+      technique: l.techniqueId !== null,
       marks: [
-        ...(l.counts ? [{ point: 'counts', words: showingShown(l), felt: null }] : []),
+        ...(l.counts ? [{ point: 'counts', words: showingShown(l), felt: null, unit: null, sent: null }] : []),
         ...(byLook.get(l.id) ?? []).map((m) => {
           const p = pointOf(m.pointId);
           const unit = p?.unit ? ` ${p.unit}` : '';
@@ -83,10 +87,36 @@ export async function studentLooksView(
             point: p?.name ?? 'a point since retired',
             words: m.values ? `${m.values.join(', ')}${unit}` : `${m.held} of ${m.of}${which}${byEye}`,
             felt: m.kind === 'felt' ? (names.get(m.toldBy ?? l.by) ?? '') : null,
+            unit: p?.unit ?? null,
+            sent: sentAs(m),
           };
         }),
       ],
     })),
+    struck: taught
+      ? (
+          await tx.select().from(struck).where(eq(struck.studentId, id)).orderBy(desc(struck.at)).limit(LOOKS_SHOWN)
+        ).map((x) => ({
+          id: x.id,
+          kind: x.kind,
+          says: x.says,
+          reason: x.reason,
+          by: names.get(x.by) ?? '',
+          day: dayIn(who.timeZone, x.at),
+        }))
+      : [],
   };
 }
+
+const sentAs = (m: typeof mark.$inferSelect): MarkInput =>
+  m.values
+    ? { pointId: m.pointId, kind: 'measured', values: m.values }
+    : {
+        pointId: m.pointId,
+        kind: m.kind as 'seen' | 'counted' | 'felt',
+        held: m.held,
+        of: m.of,
+        reps: m.reps,
+        toldBy: m.toldBy,
+      };
 const LOOKS_SHOWN = 400;

@@ -3,6 +3,7 @@ import type { StudentView } from '../../../contracts/views';
 import { dateInWords } from '../../../core';
 import { Belt } from '../../../kit/marks/Belt';
 import { VerdictMark } from '../../../kit/marks/Lozenge';
+import { StrikeWord, type OnStrike } from './Strike';
 
 /** What the next belt asks besides work. */
 export function Gates({ view }: { view: StudentView }) {
@@ -61,8 +62,10 @@ export function Belts({
   view,
   onDecision,
   onPromote,
+  onStrike,
 }: {
   view: StudentView;
+  onStrike: OnStrike;
   onDecision: () => void;
   onPromote: () => void;
 }) {
@@ -85,22 +88,44 @@ export function Belts({
       </div>
       <ul>
         {view.held.map((h) => (
-          <li key={h.since + h.rank.id} className="line row py-1">
+          <li key={h.id} className="line row py-1">
             <Belt name={h.rank.name} cloth={h.rank.cloth} />
             <b style={{ fontWeight: 550 }}>{h.rank.name}</b>
             <span className="second" style={{ marginLeft: 'auto', textAlign: 'right' }}>
               {dateInWords(h.since)}
-              {h.note !== '' && `, ${h.note}`}
+              {h.note !== '' && `, ${h.note}`}{' '}
+              {view.held.length > 1 && (
+                <StrikeWord
+                  onStrike={onStrike}
+                  thing={{ kind: 'promotion', id: h.id, says: `${h.rank.name}, given ${dateInWords(h.since)}` }}
+                />
+              )}
             </span>
           </li>
         ))}
+        {view.decisions.map((d) => {
+          const says = `${d.rank}: ${d.passed ? 'passed' : 'try again'}`;
+          return (
+            <li key={d.id} className="line spread py-1">
+              <span>{says}</span>
+              <span className="second">
+                {dateInWords(d.day)}
+                {d.note !== '' && `, ${d.note}`}{' '}
+                <StrikeWord
+                  onStrike={onStrike}
+                  thing={{ kind: 'decision', id: d.id, says: `${says}, ${dateInWords(d.day)}` }}
+                />
+              </span>
+            </li>
+          );
+        })}
       </ul>
     </section>
   );
 }
 
 /** What the head has written for this student alone, with its reason. */
-export function Adapted({ view, onAdapt }: { view: StudentView; onAdapt: () => void }) {
+export function Adapted({ view, onAdapt, onStrike }: { view: StudentView; onAdapt: () => void; onStrike: OnStrike }) {
   const { may, next, adaptations } = view;
   if (adaptations.length === 0 && !may.decide) return null;
   return (
@@ -122,7 +147,8 @@ export function Adapted({ view, onAdapt }: { view: StudentView; onAdapt: () => v
               {a.technique}: {a.what}, from {dateInWords(a.from)}
             </span>
             <p className="second">
-              {a.reason} {a.by !== '' && `(${a.by})`}
+              {a.reason} {a.by !== '' && `(${a.by})`}{' '}
+              <StrikeWord onStrike={onStrike} thing={{ kind: 'adaptation', id: a.id, says: `${a.point}: ${a.what}` }} />
             </p>
           </li>
         ))}

@@ -3,17 +3,18 @@ import { useState } from 'react';
 import type { StudentLooksView, StudentView } from '../../../contracts/views';
 import { dateInWords } from '../../../core';
 import { ask } from '../../../kit/send';
+import type { LookShown } from './Mend';
 
 /** The newest looks; all of them, mark by mark, one tap away. */
-export function Looks({ view }: { view: StudentView }) {
-  const [all, setAll] = useState<StudentLooksView['looks'] | null>(null);
+export function Looks({ view, onMend }: { view: StudentView; onMend: (look: LookShown) => void }) {
+  const [all, setAll] = useState<StudentLooksView | null>(null);
   const [wrong, setWrong] = useState('');
   const { id } = view.student;
   const show = async () => {
     if (all) return setAll(null);
     const found = await ask('studentLooks', { id });
     setWrong(found.ok ? '' : found.title);
-    if (found.ok) setAll(found.view.looks);
+    if (found.ok) setAll(found.view);
   };
   return (
     <section>
@@ -25,7 +26,7 @@ export function Looks({ view }: { view: StudentView }) {
       ) : (
         <>
           {all ? (
-            <AllLooks looks={all} />
+            <AllLooks looks={all.looks} onMend={onMend} />
           ) : (
             <ul>
               {view.looks.slice(0, 5).map((l) => (
@@ -54,6 +55,7 @@ export function Looks({ view }: { view: StudentView }) {
               {all ? 'Show fewer' : 'All looks, mark by mark'}
             </Button>
           </p>
+          {all && all.struck.length > 0 && <Struck struck={all.struck} />}
           {wrong !== '' && <p className="message wrong">{wrong}</p>}
         </>
       )}
@@ -62,7 +64,7 @@ export function Looks({ view }: { view: StudentView }) {
 }
 
 /** Every look with every mark, who looked, and what a later one replaced. */
-function AllLooks({ looks }: { looks: StudentLooksView['looks'] }) {
+function AllLooks({ looks, onMend }: { looks: StudentLooksView['looks']; onMend: (look: LookShown) => void }) {
   return (
     <ul className="all-looks">
       {looks.map((l) => (
@@ -82,10 +84,39 @@ function AllLooks({ looks }: { looks: StudentLooksView['looks'] }) {
             {l.note !== '' && `: “${l.note}”`}
           </p>
           <p className="second">
-            {l.marks.map((m) => `${m.point} ${m.words}${m.felt === null ? '' : `, felt by ${m.felt}`}`).join('; ')}
+            {l.marks.map((m) => `${m.point} ${m.words}${m.felt === null ? '' : `, felt by ${m.felt}`}`).join('; ')}{' '}
+            {l.mends && (
+              <Button
+                variant="text"
+                className="no-print"
+                aria-label={`Mend: ${l.item}, ${dateInWords(l.day)}`}
+                onClick={() => onMend(l)}
+              >
+                mend
+              </Button>
+            )}
           </p>
         </li>
       ))}
     </ul>
+  );
+}
+
+/** What was taken out of the record, each with who did it and why. */
+function Struck({ struck }: { struck: StudentLooksView['struck'] }) {
+  return (
+    <>
+      <h3>Struck</h3>
+      <ul>
+        {struck.map((x) => (
+          <li key={x.id} className="line py-1">
+            <s>{x.says}</s>
+            <p className="second">
+              {x.reason} ({x.by}, {dateInWords(x.day)})
+            </p>
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }

@@ -39,8 +39,8 @@ export function Outcome({ view, done, leave }: Sheet) {
       <DateField name="day" label="Day" />
       <TextField name="note" label="Note" />
       <p className="second">
-        Kept with the chance believed that day, so that it can be seen later how good chances were. A belt is given by
-        “Record a promotion”.
+        Kept with the chance believed that day, so that it can be seen later how good chances were. Passed gives the
+        belt as well.
       </p>
     </SheetForm>
   );

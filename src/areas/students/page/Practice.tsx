@@ -7,9 +7,18 @@ import { SheetForm } from '../../../kit/form/SheetForm';
 import { useCommandSheet } from '../../../kit/form/useSheet';
 import { newId } from '../../../kit/send';
 import type { Sheet } from './sheet';
+import { StrikeWord, type OnStrike } from './Strike';
 
 /** The student's own log: home hours, apart from those of class. */
-export function PracticeLog({ view, onAdd }: { view: StudentView; onAdd: (() => void) | null }) {
+export function PracticeLog({
+  view,
+  onAdd,
+  onStrike,
+}: {
+  view: StudentView;
+  onAdd: (() => void) | null;
+  onStrike: OnStrike;
+}) {
   const p = view.practice;
   const hours = p.minutes >= 90 ? `${Math.round((p.minutes / 60) * 10) / 10} hours` : `${p.minutes} minutes`;
   return (
@@ -37,7 +46,11 @@ export function PracticeLog({ view, onAdd }: { view: StudentView; onAdd: (() => 
               {e.what !== '' && `: ${e.what}`}
               {e.hands !== 'fine' && `, hands ${e.hands}`}
               {e.joints !== 'fine' && `, joints ${e.joints}`}
-            </span>
+            </span>{' '}
+            <StrikeWord
+              onStrike={onStrike}
+              thing={{ kind: 'practice', id: e.id, says: `${e.minutes} minutes, ${dateInWords(e.day)}` }}
+            />
           </li>
         ))}
       </ul>

@@ -36,7 +36,8 @@ export function Promote({ view, done, leave }: Sheet) {
         <p className="message">Not met yet: {missing.join('; ')}. You decide; it is written down as you say.</p>
       )}
       <p className="second">
-        A promotion stays on record. It starts the next belt: classes and hours count from this day.
+        It is the decision as well, and starts the next belt: classes and hours count from this day. A wrong one is
+        struck.
       </p>
     </SheetForm>
   );

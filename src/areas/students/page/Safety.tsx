@@ -8,6 +8,7 @@ import { SheetForm } from '../../../kit/form/SheetForm';
 import { useCommandSheet } from '../../../kit/form/useSheet';
 import { newId } from '../../../kit/send';
 import type { Sheet } from './sheet';
+import { StrikeWord, type OnStrike } from './Strike';
 
 /** Consent to contact, or its refusal, which needs no reason. A minor's guardian agrees too. */
 export function Consent({ view, done, leave }: Sheet) {
@@ -76,8 +77,10 @@ export function Safety({
   view,
   onConsent,
   onInjury,
+  onStrike,
 }: {
   view: StudentView;
+  onStrike: OnStrike;
   onConsent: (() => void) | null;
   onInjury: ((value: StudentView['injuries'][number] | null) => void) | null;
 }) {
@@ -101,6 +104,12 @@ export function Safety({
               </span>
             )}
           </span>
+          {consent && (
+            <StrikeWord
+              onStrike={onStrike}
+              thing={{ kind: 'consent', id: consent.id, says: `Contact: ${consent.rung ?? 'none'}` }}
+            />
+          )}
           {onConsent && (
             <Button variant="text" className="no-print" onClick={onConsent}>
               Record consent

@@ -252,4 +252,39 @@ describe('the rows of a belt', () => {
     expect(row(/Front kick/)).toMatch(/Rests until 20 March: no kicks\. Rear heel held/);
     expect(row(/Short Walk/)).toMatch(/The head’s word: Seen at camp/);
   });
+
+  it('an entry is struck from where it is shown, with why, and what follows is said', async () => {
+    const held = [
+      { id: idFor('straw'), rank: pageOf().next!, since: '2026-03-01', note: '' },
+      { id: idFor('white'), rank: pageOf().student.rank, since: '2025-06-01', note: '' },
+    ];
+    const wearing = pageOf({ held, student: { ...pageOf().student, rank: pageOf().next! } });
+    const user = open(wearing);
+    await user.click(button('Strike: Straw, given 1 March 2026'));
+    const sheet = screen.getByRole('form', { name: 'Strike it' });
+    expect(sheet.textContent).toMatch(/The belt before is worn again/);
+    await user.click(within(sheet).getByRole('button', { name: 'Strike it' }));
+    expect(await screen.findByText('Say why: it is kept with it.')).toBeTruthy();
+    expect(sent).toEqual([]);
+    await user.type(within(sheet).getByLabelText('Because'), 'the next candidate’s line');
+    fresh = pageOf({ requirements: [need('Front stance', { word: 'met' })] });
+    await user.click(within(sheet).getByRole('button', { name: 'Strike it' }));
+    await waitFor(() =>
+      expect(screen.getByText('What follows:').parentElement!.textContent).toMatch(
+        /What follows: White is worn; Front stance was short and is met\./,
+      ),
+    );
+    expect(sent).toMatchObject([
+      { name: 'record.strike', input: { kind: 'promotion', id: idFor('straw'), reason: 'the next candidate’s line' } },
+    ]);
+  });
+
+  it('a student strikes their own practice and nothing else', () => {
+    const list = [
+      { id: 'p', day: '2026-03-01', minutes: 20, repetitions: 0, strikes: 0, hands: 'fine', joints: 'fine', what: '' },
+    ] as StudentView['practice']['list'];
+    open(forStudent({ practice: { ...pageOf().practice, entries: 1, list } }));
+    expect(screen.getAllByRole('button', { name: /^Strike/ })).toHaveLength(1);
+    expect(button('Strike: 20 minutes, 1 March 2026')).toBeTruthy();
+  });
 });

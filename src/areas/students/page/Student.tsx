@@ -16,6 +16,7 @@ import { Felt } from './Felt';
 import { Forecast } from './Forecast';
 import { Adapted, Belts, Faded, Gates } from './Held';
 import { Looks } from './Looks';
+import { Mend, type LookShown } from './Mend';
 import { Missed } from './Missed';
 import { ChooseFocus, OneThing } from './OneThing';
 import { OnTheDay } from './OnTheDay';
@@ -26,6 +27,7 @@ import { Promote } from './Promote';
 import { Need, Working } from './Requirement';
 import { Room } from './Room';
 import { Consent, Injury, Safety } from './Safety';
+import { Strike, type Thing } from './Strike';
 
 const GROUPS: readonly { name: string; kinds: readonly string[] }[] = [
   { name: 'Stances and steps', kinds: ['stance', 'step', 'turn'] },
@@ -51,6 +53,8 @@ type Open =
   | { what: 'requirement'; id: string }
   | { what: keyof typeof SHEETS }
   | { what: 'injury'; value: StudentView['injuries'][number] | null }
+  | { what: 'strike'; thing: Thing }
+  | { what: 'mend'; look: LookShown }
   | null;
 
 /** "What does … need for … belt?": the answer in one sentence, then every requirement with its reason, and the gates. */
@@ -58,6 +62,9 @@ export default function Student({ view: first }: { view: StudentView }) {
   const [view, setView] = useState(first);
   const [open, setOpen] = useState<Open>(null);
   const [wrong, setWrong] = useState('');
+  const [followed, setFollowed] = useState('');
+  // What was read beside the page is read again after something was written.
+  const [round, setRound] = useState(0);
   useEastern(view.student.name);
   const { student: s, next, may, reader } = view;
   const mine = reader === 'student';
@@ -68,15 +75,19 @@ export default function Student({ view: first }: { view: StudentView }) {
     const fresh = await ask('student', { id: s.id });
     setOpen(null);
     setWrong(fresh.ok ? '' : `It is saved, but the page could not be read again. ${fresh.title}`);
-    if (fresh.ok) setView(fresh.view);
+    if (!fresh.ok) return;
+    setFollowed(whatFollowed(view, fresh.view));
+    setView(fresh.view);
+    setRound(round + 1);
   };
+  const strike = (thing: Thing) => setOpen({ what: 'strike', thing });
   const sheet = {
     view,
     done: renew,
     leave: () => setOpen(null),
     onLeft: (left: boolean) => void press('student.leave', { id: s.id, left }),
   };
-  const Sheet = open !== null && open.what !== 'requirement' && open.what !== 'injury' ? SHEETS[open.what] : undefined;
+  const Sheet = open !== null && open.what in SHEETS ? SHEETS[open.what as keyof typeof SHEETS] : undefined;
   /** One press, no sheet: what goes wrong is said above the page. */
   const press = async <N extends CommandName>(name: N, input: CommandDraft<N>) => {
     const answer = await send(name, input);
@@ -115,6 +126,11 @@ export default function Student({ view: first }: { view: StudentView }) {
       {wrong !== '' && (
         <p role="alert" className="message wrong">
           {wrong}
+        </p>
+      )}
+      {followed !== '' && (
+        <p role="status" className="message no-print">
+          <b>What follows:</b> {followed}
         </p>
       )}
       <div className="columns">
@@ -159,13 +175,19 @@ export default function Student({ view: first }: { view: StudentView }) {
           {view.requirements.length > 0 && <Legend />}
           <Faded view={view} />
           <Missed view={view} />
-          <PracticeLog view={view} onAdd={may.log ? () => setOpen({ what: 'practice' }) : null} />
-          <Looks view={view} />
+          <PracticeLog
+            view={view}
+            onAdd={may.log ? () => setOpen({ what: 'practice' }) : null}
+            onStrike={may.log || may.decide ? strike : null}
+          />
+          <Looks key={round} view={view} onMend={(look) => setOpen({ what: 'mend', look })} />
         </div>
         <aside className="stack gap-5">
           {chosen && <Working r={chosen} view={view} done={renew} leave={sheet.leave} />}
           {Sheet && <Sheet key={open?.what} {...sheet} />}
           {open?.what === 'injury' && <Injury key={open.value?.id ?? 'new'} {...sheet} value={open.value} />}
+          {open?.what === 'strike' && <Strike key={open.thing.id} {...sheet} thing={open.thing} />}
+          {open?.what === 'mend' && <Mend key={open.look.id} {...sheet} look={open.look} />}
           {asks && <OneThing view={view} onChoose={may.look ? () => setOpen({ what: 'focus' }) : null} />}
           {may.log && <Felt view={view} done={renew} />}
           <Gates view={view} />
@@ -182,13 +204,15 @@ export default function Student({ view: first }: { view: StudentView }) {
             view={view}
             onConsent={may.decide ? () => setOpen({ what: 'consent' }) : null}
             onInjury={may.look ? (value) => setOpen({ what: 'injury', value }) : null}
+            onStrike={may.decide ? strike : null}
           />
           <Belts
             view={view}
             onDecision={() => setOpen({ what: 'outcome' })}
             onPromote={() => setOpen({ what: 'promote' })}
+            onStrike={may.decide ? strike : null}
           />
-          <Adapted view={view} onAdapt={() => setOpen({ what: 'adapt' })} />
+          <Adapted view={view} onAdapt={() => setOpen({ what: 'adapt' })} onStrike={may.decide ? strike : null} />
           {(may.decide || may.log) && (
             <div className="row no-print">
               {may.decide && <Button onClick={() => setOpen({ what: 'change' })}>Name, birth, leaving</Button>}
@@ -199,6 +223,18 @@ export default function Student({ view: first }: { view: StudentView }) {
       </div>
     </IslandRoot>
   );
+}
+
+/** What is other than before, in words: the belt, and each verdict; empty where nothing is. */
+function whatFollowed(was: StudentView, now: StudentView): string {
+  const before = new Map(was.requirements.map((r) => [r.id, r.word]));
+  const belt = was.student.rank.id === now.student.rank.id ? [] : [`${now.student.rank.name} is worn`];
+  const words = now.requirements.flatMap((r) => {
+    const word = before.get(r.id);
+    return word === undefined || word === r.word ? [] : [`${r.name} was ${word} and is ${r.word}`];
+  });
+  const all = [...belt, ...words];
+  return all.length === 0 ? '' : `${all.join('; ')}.`;
 }
 
 const Legend = () => (
