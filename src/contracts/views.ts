@@ -3,6 +3,7 @@ import { id, instant } from './fields';
 import type { Role } from './role';
 import type { Bundle } from './stored/bundle';
 import type { CalibrationView } from './views/calibration';
+import type { ClassesView } from './views/classes';
 import type { ChancesView } from './views/chance';
 import type { EarlierMarksView } from './views/earlierMarks';
 import type { EarlierShowingsView } from './views/earlierShowings';
@@ -25,6 +26,7 @@ import type { WardsView } from './views/wards';
 
 export type * from './views/calibration';
 export type * from './views/chance';
+export type * from './views/classes';
 export type * from './views/condition';
 export type * from './views/earlierMarks';
 export type * from './views/earlierShowings';
@@ -79,6 +81,7 @@ export const VIEWS = {
   missed: { may: STAFF, input: v.object({}) },
   calibration: { may: ['head'], input: v.object({}) },
   incidents: { may: STAFF, input: v.object({}) },
+  classes: { may: STAFF, input: v.object({}) },
   lookKit: {
     may: STAFF,
     /** The version of what the device has already. */
@@ -119,6 +122,7 @@ export interface ViewResults {
   missed: MissedView;
   calibration: CalibrationView;
   incidents: IncidentsView;
+  classes: ClassesView;
   lookKit: KitAnswer;
   earlierMarks: EarlierMarksView;
   earlierShowings: EarlierShowingsView;

@@ -72,10 +72,32 @@ describe('the mat', () => {
     expect(noted).toMatchObject({ name: 'class.record', input: { minutes: 20, present: [ilse!.id] } });
     await user.click(screen.getByRole('checkbox', { name: 'Bram Oakes' }));
     expect(screen.getByRole('checkbox', { name: /Bram Oakes\s*\d\d:\d\d/ })).toBeTruthy();
-    await user.click(button('Note the class again'));
+    // Who comes late is noted at once: the same class once more, not another one, and nobody's minutes are reset.
     await waitFor(() => expect(put).toHaveBeenCalledTimes(2));
-    // The same class once more, not another one.
-    expect((put.mock.calls[1]![0].input as { id: string }).id).toBe((noted.input as { id: string }).id);
+    const { id } = noted.input as { id: string };
+    expect(put.mock.calls[1]![0].input).toMatchObject({ id, minutes: 20, joins: true, present: [bram!.id, ilse!.id] });
+    // So is who turns out not to be there.
+    await user.click(screen.getByRole('checkbox', { name: /Ilse Marrow/ }));
+    await waitFor(() => expect(put).toHaveBeenCalledTimes(3));
+    expect(put.mock.calls[2]![0].input).toMatchObject({ id, present: [bram!.id], gone: [ilse!.id] });
+    await user.click(button('Note the class again'));
+    await waitFor(() => expect(put).toHaveBeenCalledTimes(4));
+    expect(put.mock.calls[3]![0].input).toMatchObject({ id });
+  });
+
+  it('a class that another device has opened is found, joined, and not opened twice', async () => {
+    const id = '00000000-0000-7000-8000-00000000c1a5';
+    const opened = { id, minutes: 75, opened: '2026-03-05T18:28:00.000Z', by: 'Idris Vane', present: [ilse!.id] };
+    const user = open({ classes: [opened] });
+    await ready();
+    await user.click(screen.getByRole('checkbox', { name: 'Bram Oakes' }));
+    expect(screen.getByText(/Idris Vane opened a class at .*28.*, 1 here, 75 minutes\./)).toBeTruthy();
+    await user.click(button('Join it'));
+    await waitFor(() => expect(put).toHaveBeenCalledTimes(1));
+    expect(put.mock.calls[0]![0].input).toMatchObject({ id, minutes: null, joins: true });
+    expect(screen.getByText('2 of 2 here')).toBeTruthy();
+    expect(screen.getByLabelText('Minutes of this class')).toHaveProperty('value', '75');
+    expect(screen.queryByRole('button', { name: 'Join it' })).toBeNull();
   });
 
   it('begins with what the address asks for', async () => {

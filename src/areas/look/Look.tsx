@@ -1,11 +1,12 @@
 // What the whole mat shares comes before what each of its parts adds.
 import './mat.css';
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import type { LookKitView } from '../../contracts/views';
 import { usualCondition, type Side, type WorthALook as Worth } from '../../core';
 import { put, readOpen, type Waiting } from '../../kit/deviceQueue/deviceQueue';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
+import { noteClass } from './choose/noteClass';
 import { freshLine, itemsOf, keepLine, lastOrder, lineUp, type KitItem, type KitSequence, type Line } from './line';
 import { beginning, type Mode } from './mode';
 import { SaveState } from './SaveState';
@@ -27,6 +28,7 @@ const LEFT_OPEN = 3_600_000;
 export default function Look({ kit, school }: { kit: LookKitView; school: string }) {
   useEastern(...kit.students.map((s) => s.name));
   const [line, setLine] = useState<Line>(() => freshLine(kit.today));
+  const latest = useRef(line);
   const items = useMemo(() => itemsOf(kit), [kit]);
   const [mode, setMode] = useState<Mode>({ what: 'choose' });
   const [itemKey, setItem] = useState(items[0]?.key ?? '');
@@ -43,6 +45,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
   useEffect(() => {
     const b = beginning(kit, items);
 
+    latest.current = b.line;
     setLine(b.line);
     if (b.itemKey) setItem(b.itemKey);
     if (b.conditionId) setCondition(b.conditionId);
@@ -68,10 +71,11 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
     };
   }, []);
 
+  // What comes back from the device a moment later changes the line as it is by then.
   const changeLine = (change: Partial<Line>) => {
-    const next = { ...line, ...change };
-    setLine(next);
-    keepLine(next);
+    latest.current = { ...latest.current, ...change };
+    setLine(latest.current);
+    keepLine(latest.current);
   };
   const go = (next: Mode) => {
     setMode(next);
@@ -104,7 +108,14 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
   };
   const arrive = (id: string) => {
     const at = new Date().toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', timeZone: kit.timeZone });
-    changeLine({ present: [...line.present, id], late: { ...line.late, [id]: at } });
+    const change = {
+      present: [...line.present, id],
+      late: { ...line.late, [id]: at },
+      gone: line.gone.filter((x) => x !== id),
+    };
+    changeLine(change);
+    // Who comes late is on record at once; a device without room says so where the class is noted.
+    if (line.classId !== null) void noteClass(kit, items, { ...line, ...change }).catch(() => undefined);
   };
 
   if (mode.what === 'order')

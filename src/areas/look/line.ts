@@ -17,6 +17,12 @@ export interface Line {
   flipped: boolean;
   leftHanded: boolean;
   classId: string | null;
+  /** When it was opened on this device; null: another one did, or none is open. */
+  openedAt: string | null;
+  /** Minutes that were typed for it; null: as it was noted, or as usual. */
+  minutes: number | null;
+  /** Who was taken off the line again after the class was noted. */
+  gone: string[];
   /** What tonight shows; null: everything. */
   plan: Group[] | null;
   /** The very items tonight is about, by key; none: all of the plan's groups. */
@@ -38,6 +44,9 @@ export const freshLine = (day: string, leftHanded = false): Line => ({
   flipped: false,
   leftHanded,
   classId: null,
+  openedAt: null,
+  minutes: null,
+  gone: [],
   plan: null,
   items: [],
   done: [],

@@ -15,10 +15,17 @@ export interface Beginning {
   mode: Mode;
 }
 
+/** The line with those whom other devices have noted in the same class meanwhile. */
+function withTheOthers(kit: LookKitView, line: Line): Line {
+  const noted = kit.classes.find((c) => c.id === line.classId)?.present ?? [];
+  const left = new Set([...line.present, ...line.gone]);
+  return { ...line, present: [...line.present, ...noted.filter((id) => !left.has(id))] };
+}
+
 /** With what the mat begins: what the address asks for, on the line this device remembers of today. */
 export function beginning(kit: LookKitView, items: readonly KitItem[]): Beginning {
   const asked = new URLSearchParams(location.search);
-  const known = readLine(dayNow(kit.timeZone));
+  const known = withTheOthers(kit, readLine(dayNow(kit.timeZone)));
   const student = kit.students.find((s) => s.id === asked.get('student'));
   const named = items.find((i) => i.key === (asked.get('item') ?? `t:${asked.get('technique')}`));
   const point = named?.technique?.points.find((p) => p.id === asked.get('point'));

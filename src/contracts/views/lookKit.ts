@@ -37,6 +37,8 @@ export interface LookKitView {
     follows: string;
     worths: WorthShown[];
   }[];
+  /** Classes of today that some device has opened. */
+  classes: { id: string; minutes: number; opened: string | null; by: string; present: string[] }[];
   /** How people stood in the last classes, from the door, the newest first. */
   stood: string[][];
   techniques: { id: string; name: string; kind: TechniqueKind; sided: boolean; points: Omit<PointShown, 'why'>[] }[];

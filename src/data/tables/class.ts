@@ -1,6 +1,6 @@
 import { foreignKey, index, pgTable, primaryKey, smallint, uuid } from 'drizzle-orm/pg-core';
 import { storedTaught } from '../../contracts/stored/taught';
-import { day, kept, schoolId } from './columns';
+import { day, instant, kept, schoolId } from './columns';
 import { person } from './person';
 
 /** A class that was held; hours and classes of the gates are counted from these. */
@@ -12,6 +12,8 @@ export const classHeld = pgTable(
     day: day('day').notNull(),
     minutes: smallint('minutes').notNull(),
     by: uuid('by'),
+    /** When it was opened at the mat; null: written in afterwards. */
+    openedAt: instant('opened_at'),
     /** What was taught: those who were away are to make it up. */
     taught: kept('taught', storedTaught).notNull().default([]),
   },

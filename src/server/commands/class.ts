@@ -1,11 +1,14 @@
 import { eq } from 'drizzle-orm';
-import { dayInWords, daysBetween } from '../../core';
+import { USUAL_MINUTES } from '../../contracts/class';
+import type { CommandInput } from '../../contracts/commands';
+import { dayInWords, daysBetween, itemKey, type Item } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { cameToClass } from '../../data/queries/standings';
 import { attendance, classHeld, person, school } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
 import type { Runs } from './command';
+import { inTurn } from './inTurn';
 import { mustNotBeStruck } from './struck';
 
 /** Who was there long ago is no longer changed in passing: then it takes a head instructor. */
@@ -19,6 +22,30 @@ export async function mayChangeClass(tx: Transaction, who: Who, day: string): Pr
     );
 }
 
+type ClassInput = CommandInput<'class.record'>;
+
+/** Two devices that open a class within so long, for much the same people, open the same one; in ms. */
+const ONE_CLASS = 45 * 60_000;
+
+/** The class that is meant: of the same id, or the one that another device opened for the same people a little earlier. */
+async function sameClass(tx: Transaction, c: ClassInput) {
+  const [own] = await tx.select().from(classHeld).where(eq(classHeld.id, c.id));
+  if (own || !c.joins || c.openedAt === null || c.present.length === 0) return own;
+  const opened = Date.parse(c.openedAt);
+  const here = new Set(c.present);
+  for (const one of await tx.select().from(classHeld).where(eq(classHeld.day, c.day))) {
+    if (one.openedAt === null || Math.abs(one.openedAt.getTime() - opened) > ONE_CLASS) continue;
+    const there = await tx.select({ id: attendance.personId }).from(attendance).where(eq(attendance.classId, one.id));
+    const both = there.filter((p) => here.has(p.id)).length;
+    if (2 * both >= Math.min(here.size, there.length) && both > 0) return one;
+  }
+  return undefined;
+}
+
+const merged = (a: readonly Item[], b: readonly Item[]): Item[] => [
+  ...new Map([...a, ...b].map((item) => [itemKey(item), item])).values(),
+];
+
 export const classCommands: Runs<'class.record'> = {
   'class.record': async (tx, who, c) => {
     if (c.day > who.today)
@@ -30,12 +57,13 @@ export const classCommands: Runs<'class.record'> = {
           mends: [{ say: 'Take it as today’s class', set: { day: who.today } }],
         },
       );
+    await inTurn(tx, who, `classes ${c.day}`);
     // A class that is new is taken however late it comes; who was there long ago is no longer changed in passing.
-    const [before] = await tx.select({ day: classHeld.day }).from(classHeld).where(eq(classHeld.id, c.id));
-    if (before) await mayChangeClass(tx, who, before.day);
+    const known = await sameClass(tx, c);
+    if (known) await mayChangeClass(tx, who, known.day);
     else await mustNotBeStruck(tx, c.id);
-    const known = new Set((await tx.select({ id: person.id }).from(person)).map((p) => p.id));
-    const there = c.present.filter((id) => known.has(id));
+    const school = new Set((await tx.select({ id: person.id }).from(person)).map((p) => p.id));
+    const there = c.present.filter((id) => school.has(id));
     if (there.length < c.present.length) {
       const n = c.present.length - there.length;
       throw new Refusal(
@@ -47,21 +75,23 @@ export const classCommands: Runs<'class.record'> = {
         },
       );
     }
-    const { present, ...rest } = c;
+    const id = known?.id ?? c.id;
+    const gone = await tx.delete(attendance).where(eq(attendance.classId, id)).returning();
+    const before = gone.sort((a, b) => (a.place ?? 0) - (b.place ?? 0)).map((g) => g.personId);
+    const left = new Set(c.gone);
+    const people = [...new Set(c.joins ? [...before, ...c.present].filter((x) => !left.has(x)) : c.present)];
+    const minutes = c.minutes ?? known?.minutes ?? USUAL_MINUTES;
+    const taught = c.joins && known ? merged(known.taught, c.taught) : c.taught;
+    const openedAt = c.openedAt === null ? null : new Date(c.openedAt);
     await tx
       .insert(classHeld)
-      .values({ schoolId: who.schoolId, ...rest, by: who.personId })
-      .onConflictDoUpdate({
-        target: [classHeld.schoolId, classHeld.id],
-        set: { minutes: c.minutes, taught: c.taught },
-      });
-    const gone = await tx.delete(attendance).where(eq(attendance.classId, c.id)).returning({ id: attendance.personId });
-    const people = [...new Set(present)];
+      .values({ schoolId: who.schoolId, id, day: c.day, minutes, taught, openedAt, by: who.personId })
+      .onConflictDoUpdate({ target: [classHeld.schoolId, classHeld.id], set: { minutes, taught } });
     if (people.length > 0)
       await tx
         .insert(attendance)
-        .values(people.map((personId, place) => ({ schoolId: who.schoolId, classId: c.id, personId, place })));
-    await cameToClass(tx, who.schoolId, [...people, ...gone.map((g) => g.id)]);
-    return {};
+        .values(people.map((personId, place) => ({ schoolId: who.schoolId, classId: id, personId, place })));
+    await cameToClass(tx, who.schoolId, [...people, ...before]);
+    return { id };
   },
 };

@@ -7,6 +7,10 @@ import type { Who } from '../who';
  * the way. Two who change it at the same moment, also on two servers, come one after the other: the second sees what
  * the first has done and is answered in words. The turn ends with the transaction.
  */
-export async function inTurn(tx: Transaction, who: Who, what: 'roll' | 'library' | 'way' | `person ${string}`) {
+export async function inTurn(
+  tx: Transaction,
+  who: Who,
+  what: 'roll' | 'library' | 'way' | `person ${string}` | `classes ${string}`,
+) {
   await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`${who.schoolId} ${what}`}, 0))`);
 }

@@ -92,6 +92,7 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
       followed.map((v) => [v.versionId ?? '', Object.fromEntries([...v.order].map(([c, above]) => [c, [...above]]))]),
     ),
     students,
+    classes: await readClasses(tx, who.today),
     stood: await readStood(tx),
     techniques: techniques
       .map((t) => ({
@@ -230,6 +231,29 @@ function worthShown(w: LookWorth & { reason: string }, r: number, points: LookKi
       thousandths(p.stands),
     ]),
   };
+}
+
+/** Today's classes, the first opened first. */
+async function readClasses(tx: Transaction, today: string): Promise<LookKitView['classes']> {
+  const { rows } = await tx.execute<{
+    id: string;
+    minutes: number;
+    opened: Date | string | null;
+    by: string | null;
+    present: string[] | null;
+  }>(sql`
+    select c.id, c.minutes, c.opened_at as opened, p.name as by,
+      (select array_agg(a.person_id::text order by a.place) from attendance a
+        where a.school_id = c.school_id and a.class_id = c.id) as present
+    from class_held c left join person p on p.school_id = c.school_id and p.id = c.by
+    where c.day = ${today}::date order by c.opened_at nulls last, c.id`);
+  return rows.map((r) => ({
+    id: r.id,
+    minutes: r.minutes,
+    opened: r.opened === null ? null : new Date(r.opened).toISOString(),
+    by: r.by ?? '',
+    present: r.present ?? [],
+  }));
 }
 
 const CLASSES_STOOD = 8;

@@ -145,7 +145,7 @@ describe('what the mat takes along', () => {
       k.students.find((x) => x.id === s.student)!.worths.map((w) => ({ ...w, itemKey: k.requirements[w.r]!.itemKey }));
     const first = await kit();
     expect(first.gradingDay).toBe(addDays(DAY, 30));
-    expect(first.sequences.map((x) => [x.title, x.points.length])).toEqual([['Mat form', 2]]);
+    expect(first.sequences.map((x) => [x.title, x.at.length])).toEqual([['Mat form', 2]]);
     const mine = worths(first);
     expect(mine.map((w) => w.itemKey).sort()).toEqual([`s:${s.sequence}`, `t:${s.stance}`]);
     expect(mine.every((w) => w.reason !== '' && w.points.length > 0)).toBe(true);
@@ -375,7 +375,7 @@ describe('what was believed before', () => {
         studentId: s.student,
         rankId: s.ranks[1]!,
         day: addDays(DAY, -10),
-        passed: true,
+        passed: false,
         note: '',
       });
       const { rows } = await t.owner.query<{ chance: number }>(`select chance from outcome where id = $1`, [id]);

@@ -12,6 +12,7 @@ import { readWho, whoQuestion, type Who, type WhoRow } from '../who';
 import { bundleView } from './bundle';
 import { calibrationView } from './calibration';
 import { chancesView } from './chances';
+import { classesView } from './classes';
 import { earlierMarksView } from './earlierMarks';
 import { earlierShowingsView } from './earlierShowings';
 import { everybodyView } from './everybody';
@@ -63,6 +64,7 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   missed: missedView,
   calibration: calibrationView,
   incidents: incidentsView,
+  classes: classesView,
   lookKit: lookKitView,
   earlierMarks: earlierMarksView,
   earlierShowings: earlierShowingsView,

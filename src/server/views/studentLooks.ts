@@ -95,7 +95,12 @@ export async function studentLooksView(
     })),
     struck: taught
       ? (
-          await tx.select().from(struck).where(eq(struck.studentId, id)).orderBy(desc(struck.at)).limit(LOOKS_SHOWN)
+          await tx
+            .select()
+            .from(struck)
+            .where(eq(struck.studentId, id))
+            .orderBy(desc(struck.at), desc(struck.id))
+            .limit(LOOKS_SHOWN)
         ).map((x) => ({
           id: x.id,
           kind: x.kind,

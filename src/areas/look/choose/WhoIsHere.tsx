@@ -3,12 +3,11 @@ import ButtonBase from '@mui/material/ButtonBase';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { LookKitView } from '../../../contracts/views';
-import { put } from '../../../kit/deviceQueue/deviceQueue';
+import { USUAL_MINUTES } from '../../../contracts/class';
 import { Belt } from '../../../kit/marks/Belt';
-import { newId } from '../../../kit/send';
 import { AtTheName } from '../AtTheName';
-import { lineUp, taughtTonight, type KitItem, type KitStudent, type Line } from '../line';
-import { dayNow } from '../record';
+import type { KitItem, KitStudent, Line } from '../line';
+import { joining, noteClass } from './noteClass';
 import './WhoIsHere.css';
 
 /** Who is on the line, by belts, and the class noted as they stand. */
@@ -31,35 +30,34 @@ export function WhoIsHere({
   onArrive: (id: string) => void;
   onOrder: () => void;
 }) {
-  const [minutes, setMinutes] = useState('90');
+  const open = kit.classes.find((c) => c.id === line.classId);
+  const [minutes, setMinutes] = useState(String(line.minutes ?? open?.minutes ?? USUAL_MINUTES));
   const [said, setSaid] = useState('');
-  const noteClass = async () => {
-    const id = line.classId ?? newId();
-    const n = Number(minutes);
-    if (!(n >= 5 && n <= 600)) return setSaid('A class lasts from 5 to 600 minutes.');
+  const keep = async (next: Line) => {
     try {
-      await put({
-        id: newId(),
-        at: new Date().toISOString(),
-        name: 'class.record',
-        input: {
-          id,
-          day: dayNow(kit.timeZone),
-          minutes: Math.round(n),
-          // As they stand from the door, so that the next class can stand as this one.
-          present: lineUp(kit, { ...line, flipped: false }).map((s) => s.id),
-          taught: taughtTonight(items, line),
-        },
-        label: `Class of ${line.present.length}, ${n} minutes`,
-        by: kit.me.personId,
-        open: false,
-      });
-      onLine({ classId: id });
-      setSaid(`The class is noted: ${line.present.length} here, ${Math.round(n)} minutes.`);
+      onLine(await noteClass(kit, items, next));
+      setSaid(
+        `The class is noted: ${next.present.length} here${next.minutes === null ? '' : `, ${next.minutes} minutes`}.`,
+      );
     } catch (e) {
       setSaid(e instanceof Error ? e.message : 'The class could not be noted.');
     }
   };
+  const note = () => {
+    const n = Number(minutes);
+    if (!(n >= 5 && n <= 600)) return setSaid('A class lasts from 5 to 600 minutes.');
+    const change = { minutes: Math.round(n) };
+    onLine(change);
+    void keep({ ...line, ...change });
+  };
+  const join = (one: LookKitView['classes'][number]) => {
+    const change = joining(line, one);
+    onLine(change);
+    setMinutes(String(one.minutes));
+    void keep({ ...line, ...change });
+  };
+  const timeOf = (at: string) =>
+    new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', timeZone: kit.timeZone });
 
   const groups = [...kit.ranks]
     .reverse()
@@ -73,7 +71,12 @@ export function WhoIsHere({
       return;
     }
     const { [id]: _gone, ...late } = line.late;
-    onLine({ present: line.present.filter((x) => x !== id), late });
+    const change = { present: line.present.filter((x) => x !== id), late };
+    if (line.classId === null) return onLine(change);
+    // What is noted follows at once, so that every other device knows.
+    const left = { ...change, gone: [...line.gone, id] };
+    onLine(left);
+    void keep({ ...line, ...left });
   };
   const lately = kit.students.filter((s) => s.lastHere !== null).map((s) => s.id);
   return (
@@ -104,6 +107,16 @@ export function WhoIsHere({
         </Button>
         {people.length > 1 && <Button onClick={() => onOrder()}>Order the line</Button>}
       </div>
+      {line.classId === null &&
+        kit.classes.map((c) => (
+          <div key={c.id} className="open-class">
+            <p>
+              {c.opened === null ? `${c.by} wrote a class in` : `${c.by} opened a class at ${timeOf(c.opened)}`},{' '}
+              {c.present.length} here, {c.minutes} minutes.
+            </p>
+            <Button onClick={() => join(c)}>Join it</Button>
+          </div>
+        ))}
       {groups.map((g) => (
         <div key={g.rank.id} className="belt-group">
           <p className="row">
@@ -153,7 +166,7 @@ export function WhoIsHere({
           onChange={(e) => setMinutes(e.target.value)}
           sx={{ maxWidth: 180 }}
         />
-        <Button disabled={line.present.length === 0} onClick={() => void noteClass()}>
+        <Button disabled={line.present.length === 0} onClick={note}>
           {line.classId ? 'Note the class again' : 'Note who is here'}
         </Button>
         <p role="status">{said || 'Hours and classes of the gates are counted from this.'}</p>

@@ -100,6 +100,7 @@ export const kitOf = (more: Partial<LookKitView> = {}): LookKitView => ({
   conditions: [{ id: CONDITION, name: 'in air', ...ALONE }],
   beyond: { '': { [CONDITION]: [CONDITION] } },
   students: [],
+  classes: [],
   stood: [],
   techniques: [],
   sequences: [],

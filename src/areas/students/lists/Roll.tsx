@@ -78,6 +78,7 @@ export default function Roll({ view, mayChange, today }: { view: RollView; mayCh
           <p className="row links no-print">
             <a href="/students/everybody">Who is ready, of all belts?</a>
             <a href="/students/missed">Who has something to make up?</a>
+            <a href="/students/classes">What was taught?</a>
             <a href="/students/incidents">Who was hurt?</a>
             {mayChange && <a href="/students/calibration">How good were our chances?</a>}
           </p>

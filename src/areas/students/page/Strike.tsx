@@ -32,18 +32,28 @@ export const StrikeWord = ({ thing, onStrike }: { thing: Thing; onStrike: OnStri
   );
 
 /** Takes an entry out of the record, with why. Nothing is lost: it stays readable as struck. */
-export function Strike({ view, done, leave, thing }: Sheet & { thing: Thing }) {
+export const Strike = ({ view, ...rest }: Sheet & { thing: Thing }) => (
+  <StrikeSheet studentId={view.student.id} {...rest} />
+);
+
+/** The same, of anybody's or nobody's. */
+export function StrikeSheet({
+  studentId,
+  done,
+  leave,
+  thing,
+}: Pick<Sheet, 'done' | 'leave'> & { studentId: string | null; thing: Thing }) {
   const sheet = useCommandSheet<'record.strike'>({
     command: 'record.strike',
     schema: strikeInput,
-    start: { id: thing.id, kind: thing.kind, studentId: view.student.id, reason: '' },
+    start: { id: thing.id, kind: thing.kind, studentId, reason: '' },
     done,
   });
   return (
     <SheetForm sheet={sheet} title={`Strike “${thing.says}”?`} label="Strike it" saves="Strike it" leave={leave}>
       <p>{WHAT_FOLLOWS[thing.kind]}</p>
       <TextField name="reason" label="Because" />
-      <p className="second">It is kept with who struck it and why, and can be read under “All looks”.</p>
+      <p className="second">It is kept with who struck it and why.</p>
     </SheetForm>
   );
 }

@@ -1,0 +1,49 @@
+import type { LookKitView } from '../../../contracts/views';
+import { put } from '../../../kit/deviceQueue/deviceQueue';
+import { newId } from '../../../kit/send';
+import { lineUp, taughtTonight, type KitItem, type Line } from '../line';
+import { dayNow } from '../record';
+
+/**
+ * Notes the class of this line, or notes it again with what has changed: through the queue of the device, so that it
+ * works without a network. Other devices may note the same class; each adds whom it knows. What the line remembers of it
+ * comes back.
+ */
+export async function noteClass(
+  kit: LookKitView,
+  items: readonly KitItem[],
+  line: Line,
+): Promise<Pick<Line, 'classId' | 'openedAt'>> {
+  const now = new Date();
+  const id = line.classId ?? newId();
+  const openedAt = line.classId === null ? now.toISOString() : line.openedAt;
+  await put({
+    id: newId(),
+    at: now.toISOString(),
+    name: 'class.record',
+    input: {
+      id,
+      day: dayNow(kit.timeZone),
+      minutes: line.minutes,
+      openedAt,
+      joins: true,
+      gone: line.gone,
+      // As they stand from the door, so that the next class can stand as this one.
+      present: lineUp(kit, { ...line, flipped: false }).map((s) => s.id),
+      taught: taughtTonight(items, line),
+    },
+    label: `Class of ${line.present.length}`,
+    by: kit.me.personId,
+    open: false,
+  });
+  return { classId: id, openedAt };
+}
+
+/** The line as somebody joins a class that another device has opened. */
+export const joining = (line: Line, one: LookKitView['classes'][number]): Partial<Line> => ({
+  classId: one.id,
+  openedAt: null,
+  minutes: null,
+  present: [...new Set([...one.present, ...line.present])],
+  gone: [],
+});

@@ -1,0 +1,1 @@
+ALTER TABLE "class_held" ADD COLUMN "opened_at" timestamp with time zone;
