@@ -199,6 +199,7 @@ test.describe('an empty installation', () => {
     for (const [path, words] of [
       ['/students', 'Nobody is on the roll yet.'],
       ['/techniques', 'The library is empty.'],
+      ['/students/classes', 'None yet.'],
       ['/sequences', 'There is no sequence yet.'],
       ['/sequences/new', 'Type the first count at the left'],
       ['/look', 'Nobody is on the roll yet.'],

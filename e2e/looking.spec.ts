@@ -217,10 +217,10 @@ test.describe('what follows from looks', () => {
     await page.goto(demo.url);
     await expect(page.getByRole('heading', { name: /What do you need for Fern belt/ })).toBeVisible();
     await page.getByRole('button', { name: 'Write down practice' }).click();
-    await page.getByLabel('Minutes').fill('0');
+    await page.getByLabel('Minutes', { exact: true }).fill('0');
     await page.getByRole('button', { name: 'Write it down' }).click();
     await expect(page.getByText('The time in minutes is at least 1.').first()).toBeVisible();
-    await page.getByLabel('Minutes').fill('25');
+    await page.getByLabel('Minutes', { exact: true }).fill('25');
     await page.getByLabel('Hands').click();
     await page.getByRole('option', { name: 'skin open' }).click();
     await page.getByLabel('What, in a few words').fill('heels, slowly');

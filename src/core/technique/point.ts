@@ -19,7 +19,7 @@ export type BodyPart = (typeof BODY_PARTS)[number];
 export const POINT_KINDS = ['seen', 'measured', 'counted', 'felt'] as const;
 export type PointKind = (typeof POINT_KINDS)[number];
 
-export const UNITS = ['°', 'cm', '%', 'ms', 'hand breadths', 'shoulder breadths'] as const;
+export const UNITS = ['°', 'cm', 'm', '%', 'ms', 's', 'kg', 'hand breadths', 'shoulder breadths'] as const;
 export type Unit = (typeof UNITS)[number];
 
 export const HURTS = ['nobody', 'self', 'partner'] as const;

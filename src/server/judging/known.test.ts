@@ -238,6 +238,27 @@ describe('what is kept of a school', () => {
             since: DAY,
           }),
       ],
+      [
+        'a look that is struck',
+        async () => {
+          const wrong = aLook(s, { marks: mark(1) });
+          await s.send('head', 'look.record', wrong);
+          await s.send('head', 'record.strike', { id: wrong.id, kind: 'look', studentId: s.student, reason: 'not so' });
+          const other = aLook(s, { marks: mark(3) });
+          await s.send('head', 'look.record', other);
+          return s.send('head', 'look.mend', {
+            id: v7(),
+            lookId: other.id,
+            side: 'left',
+            marks: mark(4),
+            reason: 'both saw',
+          });
+        },
+      ],
+      [
+        'a class that is struck',
+        () => s.send('head', 'record.strike', { id: classId, kind: 'class', studentId: null, reason: 'hall was shut' }),
+      ],
       ['somebody leaves', () => s.send('head', 'student.leave', { id: s.as.student.personId, left: true })],
     ];
     let before = await all(s);

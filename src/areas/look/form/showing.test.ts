@@ -2,7 +2,13 @@ import { describe, expect, it } from 'vitest';
 import type { KitSequence } from '../line';
 import { isShown, markCount, namedPoints, nameSlip, restHeld, showingOf, tapCount, unseen } from './showing';
 
-const point = (id: string, kind: 'seen' | 'felt' = 'seen') => ({ id, name: id, cue: '', kind, critical: false });
+const point = (id: string, kind: 'seen' | 'felt' | 'measured' = 'seen') => ({
+  id,
+  name: id,
+  cue: '',
+  kind,
+  critical: false,
+});
 const form = {
   id: 'form',
   body: { moves: [{}, {}, {}, {}] },
@@ -35,6 +41,12 @@ describe('a showing', () => {
     expect(namedPoints(s, form)).toEqual([{ pointId: 'heel', kind: 'seen', held: 2, of: 3 }]);
     const half = nameSlip(unseen(1, 4), 1, { pointId: 'heel', what: 'heel' });
     expect(namedPoints(half, form)).toEqual([{ pointId: 'heel', kind: 'seen', held: 0, of: 1 }]);
+  });
+
+  it('a point that is measured elsewhere is marked by eye', () => {
+    const knee = { ...form, points: [point('knee', 'measured')], at: [[0], [0], [], []] };
+    const s = restHeld(nameSlip(unseen(1, 4), 1, { pointId: 'knee', what: 'knee falls in' }), false);
+    expect(namedPoints(s, knee)).toEqual([{ pointId: 'knee', kind: 'seen', held: 1, of: 2 }]);
   });
 
   it('counts a part by the numbers of the whole, and never a felt point', () => {

@@ -69,8 +69,16 @@ export function namedPoints(s: ShowingMarks, sequence: KitSequence): MarkInput[]
       kind = at.kind;
       of += 1;
     });
-    if (of === 0 || kind === 'measured' || kind === 'felt') return [];
-    return [{ pointId, kind: kind as 'seen' | 'counted', held: of - Math.min(of, slipped.size), of }];
+    if (of === 0 || kind === 'felt') return [];
+    // Nobody measures within a form: what is named there was seen, by eye.
+    return [
+      {
+        pointId,
+        kind: kind === 'counted' ? ('counted' as const) : ('seen' as const),
+        held: of - Math.min(of, slipped.size),
+        of,
+      },
+    ];
   });
 }
 

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { CommandDraft, CommandName } from '../../../contracts/commands';
 import type { StudentView } from '../../../contracts/views';
 import { dateInWords } from '../../../core';
@@ -66,6 +66,11 @@ export default function Student({ view: first }: { view: StudentView }) {
   // What was read beside the page is read again after something was written.
   const [round, setRound] = useState(0);
   useEastern(view.student.name);
+  const aside = useRef<HTMLElement>(null);
+  // What is opened from far below stands at the top of its column: it comes into sight.
+  useEffect(() => {
+    if (open) aside.current?.scrollIntoView({ block: 'start' });
+  }, [open]);
   const { student: s, next, may, reader } = view;
   const mine = reader === 'student';
   const given = firstName(s.name);
@@ -182,7 +187,7 @@ export default function Student({ view: first }: { view: StudentView }) {
           />
           <Looks key={round} view={view} onMend={(look) => setOpen({ what: 'mend', look })} />
         </div>
-        <aside className="stack gap-5">
+        <aside className="stack gap-5" ref={aside}>
           {chosen && <Working r={chosen} view={view} done={renew} leave={sheet.leave} />}
           {Sheet && <Sheet key={open?.what} {...sheet} />}
           {open?.what === 'injury' && <Injury key={open.value?.id ?? 'new'} {...sheet} value={open.value} />}

@@ -99,10 +99,20 @@ export async function writeSchool(tx: Transaction, schoolId: string, name: strin
     rankHeld,
     made.students.flatMap((s) => s.held.map((h) => ({ schoolId, id: v7(), personId: s.id, ...h, by: head!.id }))),
   );
+  const taughtOn = taughtEachDay(made);
   await insertAll(
     tx,
     classHeld,
-    made.classes.map((c) => ({ schoolId, id: c.id, day: c.day, minutes: c.minutes, by: head!.id })),
+    made.classes.map((c) => ({
+      schoolId,
+      id: c.id,
+      day: c.day,
+      minutes: c.minutes,
+      by: head!.id,
+      openedAt: new Date(`${c.day}T18:04:00Z`),
+      // What was looked at in it was taught in it.
+      taught: [...(taughtOn.get(c.day) ?? [])].map((id) => ({ technique: id })),
+    })),
   );
   await insertAll(
     tx,
@@ -140,4 +150,26 @@ export async function writeSchool(tx: Transaction, schoolId: string, name: strin
     ),
   );
   await restandAll(tx);
+}
+
+/** So many techniques are what a class was about. */
+const TAUGHT = 5;
+
+/** What was looked at most in each class was taught in it. */
+function taughtEachDay(made: DemoSchool): ReadonlyMap<string, string[]> {
+  const times = new Map<string, Map<string, number>>();
+  for (const l of made.looks) {
+    let day = times.get(l.day);
+    if (!day) times.set(l.day, (day = new Map<string, number>()));
+    day.set(l.techniqueId, (day.get(l.techniqueId) ?? 0) + 1);
+  }
+  return new Map(
+    [...times].map(([day, of]) => [
+      day,
+      [...of]
+        .sort((a, b) => b[1] - a[1])
+        .slice(0, TAUGHT)
+        .map(([id]) => id),
+    ]),
+  );
 }
