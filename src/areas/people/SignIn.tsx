@@ -103,7 +103,7 @@ export default function SignIn({ to }: { to: string }) {
           </Button>
         </div>
         {forgotten && (
-          <p className="message">Ask your head instructor: they can give you a new one in a minute, under Records.</p>
+          <p className="message">Ask your head instructor: they can give you a new one in a minute, under Sign-ins.</p>
         )}
       </form>
     </IslandRoot>

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { requirementShape } from '../../contracts/requirement';
 import type { EditInput } from '../../contracts/syllabus';
 import type { ItemShown, SyllabusView } from '../../contracts/views';
-import { PURPOSES, RUNGS, STAGES, type PlacedRequirement, type Syllabus } from '../../core';
+import { countOf, PURPOSES, RUNGS, STAGES, type PlacedRequirement, type Syllabus } from '../../core';
 import { ChoiceField, SwitchField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
 import { useSheet } from '../../kit/form/useSheet';
@@ -71,8 +71,9 @@ export function RequirementSheet({
     >
       {item && (
         <p className="second">
-          {item.points} points{item.critical > 0 && `, ${item.critical} critical`}
-          {item.counts > 0 && `, ${item.counts} counts`}.{' '}
+          {countOf(item.points, 'point')}
+          {item.critical > 0 && `, ${item.critical} critical`}
+          {item.counts > 0 && `, ${countOf(item.counts, 'count')}`}.{' '}
           <a
             href={'technique' in item.item ? `/techniques/${item.item.technique}` : `/sequences/${item.item.sequence}`}
           >

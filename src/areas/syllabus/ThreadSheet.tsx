@@ -5,6 +5,7 @@ import { useMemo } from 'react';
 import type { EditInput } from '../../contracts/syllabus';
 import type { ItemShown, SyllabusView } from '../../contracts/views';
 import {
+  countOf,
   hangsOn,
   inWords,
   itemKey,
@@ -62,7 +63,8 @@ export function ThreadSheet({
       <h2>{name(thread.id)}</h2>
       {item && (
         <p className="second">
-          {item.points} points{item.counts > 0 && `, ${item.counts} counts`}
+          {countOf(item.points, 'point')}
+          {item.counts > 0 && `, ${countOf(item.counts, 'count')}`}
           {item.equipment.length > 0 && `, takes ${item.equipment.join(', ')}`}.{' '}
           <a
             href={'technique' in item.item ? `/techniques/${item.item.technique}` : `/sequences/${item.item.sequence}`}

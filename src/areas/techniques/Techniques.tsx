@@ -3,7 +3,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { printTechniques } from '../../contracts/techniqueFile';
 import type { TechniquesView } from '../../contracts/views';
-import { TECHNIQUE_KINDS, capital, fold } from '../../core';
+import { countOf, TECHNIQUE_KINDS, capital, fold } from '../../core';
 import { download } from '../../kit/drawing/exportDrawing';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
@@ -45,8 +45,8 @@ export default function Techniques({ view }: { view: TechniquesView }) {
         <div>
           <h1>What do we teach?</h1>
           <p className="sub">
-            {view.techniques.filter((t) => !t.retired).length} techniques in use, each with its points from the ground
-            up.
+            {countOf(view.techniques.filter((t) => !t.retired).length, 'technique')} in use, each with its points from
+            the ground up.
           </p>
         </div>
         <div className="actions">
@@ -106,7 +106,7 @@ export default function Techniques({ view }: { view: TechniquesView }) {
                   <li key={t.id} className="line">
                     <a href={`/techniques/${t.id}`}>{t.name}</a>
                     <span className="second">
-                      {t.points === 0 ? 'no points yet' : `${t.points} points`}
+                      {t.points === 0 ? 'no points yet' : countOf(t.points, 'point')}
                       {t.critical > 0 && `, ${t.critical} critical`}
                     </span>
                     <span className="belts">

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { LookWritten } from '../../../contracts/look';
 import type { LookKitView } from '../../../contracts/views';
-import type { Purpose, Side, Stage } from '../../../core';
+import { countOf, type Purpose, type Side, type Stage } from '../../../core';
 import { drop, openNow } from '../../../kit/deviceQueue/deviceQueue';
 import { useAhead } from '../../../kit/deviceQueue/useAhead';
 import { newId } from '../../../kit/send';
@@ -83,7 +83,7 @@ export function useCard({
         marks: list,
         note: own.note,
         names: Object.fromEntries(points.map((p) => [p.id, p.name])),
-        label: `${student.name}, ${technique.name}${side === 'none' ? '' : `, ${side}`}: ${list.length === 0 ? 'a note' : `${list.length} points`}`,
+        label: `${student.name}, ${technique.name}${side === 'none' ? '' : `, ${side}`}: ${list.length === 0 ? 'a note' : countOf(list.length, 'point')}`,
       });
       await recordLook(draft, kit.me.personId, kit.timeZone, own.open);
       return own;

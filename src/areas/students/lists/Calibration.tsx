@@ -1,5 +1,5 @@
 import type { CalibrationView } from '../../../contracts/views';
-import { dateInWords, OUTCOMES_TO_SPEAK, plural, type Reliability } from '../../../core';
+import { countOf, dateInWords, OUTCOMES_TO_SPEAK, plural, type Reliability } from '../../../core';
 import { useEastern } from '../../../kit/fonts/useEastern';
 import { IslandRoot } from '../../../kit/IslandRoot';
 
@@ -88,7 +88,7 @@ export default function Calibration({ view }: { view: CalibrationView }) {
                         : t.hi < 0
                           ? 'More strictly than the others'
                           : 'No difference that is sure'}
-                      , over {t.compared} marks of the same thing.
+                      , over {countOf(t.compared, 'mark')} of the same thing.
                     </p>
                   </li>
                 ))}

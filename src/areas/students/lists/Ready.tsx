@@ -1,7 +1,16 @@
 import ButtonBase from '@mui/material/ButtonBase';
 import { useMemo, useState, type KeyboardEvent } from 'react';
 import type { ReadinessView } from '../../../contracts/views';
-import { READINESS, capital, dateInWords, inWords, missingInWords, plural, tenthsInWords } from '../../../core';
+import {
+  countOf,
+  READINESS,
+  capital,
+  dateInWords,
+  inWords,
+  missingInWords,
+  plural,
+  tenthsInWords,
+} from '../../../core';
 import { IslandRoot } from '../../../kit/IslandRoot';
 import { Belt } from '../../../kit/marks/Belt';
 import { ChanceRule } from '../../../kit/marks/ChanceRule';
@@ -14,7 +23,7 @@ import { useByMissing } from './useByMissing';
 
 const GATE_HEADS = {
   'time in rank': (n: number) => `${n} ${plural(n, 'month')}`,
-  classes: (n: number) => `${n} classes`,
+  classes: (n: number) => countOf(n, 'class', 'classes'),
   hours: (n: number) => `${n} hours`,
   age: (n: number) => `Age ${n}`,
   consent: () => 'Consent',
@@ -248,7 +257,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
                 {student.chance && (
                   <div className="line py-2">
                     <p className="spread">
-                      <b>On the day</b> <span className="second">from {student.chance.looks} looks</span>
+                      <b>On the day</b> <span className="second">from {countOf(student.chance.looks, 'look')}</span>
                     </p>
                     <ChanceRule {...student.chance} width={260} height={22} scale />
                     <p className="second">{capital(student.chance.words)}, gates aside.</p>

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { StudentLooksView, StudentView } from '../../../contracts/views';
-import { dateInWords } from '../../../core';
+import { countOf, dateInWords } from '../../../core';
 import { ask } from '../../../kit/send';
 import type { LookShown } from './Mend';
 
@@ -50,7 +50,7 @@ export function Looks({ view, onMend }: { view: StudentView; onMend: (look: Look
             </ul>
           )}
           <p className="second line pt-1">
-            {view.lookCount} looks in all.{' '}
+            {countOf(view.lookCount, 'look')} in all.{' '}
             <Button variant="text" className="no-print" aria-expanded={all !== null} onClick={() => void show()}>
               {all ? 'Show fewer' : 'All looks, mark by mark'}
             </Button>

@@ -1,5 +1,5 @@
 import type { StudentView } from '../../../contracts/views';
-import { capital, chanceAgainstWords, chanceInWords, inWords, listInWords, low, plural } from '../../../core';
+import { countOf, capital, chanceAgainstWords, chanceInWords, inWords, listInWords, low, plural } from '../../../core';
 import { ChanceRule } from '../../../kit/marks/ChanceRule';
 
 /** How likely the belt passes on the day, gates aside, with the looks behind it. */
@@ -17,7 +17,7 @@ export function OnTheDay({ view }: { view: StudentView }) {
     <section>
       <div className="spread">
         <h2>On the day</h2>
-        <span className="second">{c ? `from ${c.looks} looks` : ''}</span>
+        <span className="second">{c ? `from ${countOf(c.looks, 'look')}` : ''}</span>
       </div>
       {!c ? (
         <p className="second line pt-1">{tooEarly(view)}</p>

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import type { RequirementVerdict, StudentView } from '../../../contracts/views';
-import { capital, dateInWords, inWords, low } from '../../../core';
+import { countOf, capital, dateInWords, inWords, low } from '../../../core';
 import { Lozenge, VerdictMark } from '../../../kit/marks/Lozenge';
 import { Stick } from '../../../kit/marks/Stick';
 import { Override } from './Override';
@@ -64,7 +64,7 @@ export function Working({
       </p>
       {r.chance && (
         <p className="mt-1">
-          <b>On the day:</b> {r.chance.words}, from {r.chance.looks} looks.
+          <b>On the day:</b> {r.chance.words}, from {countOf(r.chance.looks, 'look')}.
         </p>
       )}
       {r.override && (
