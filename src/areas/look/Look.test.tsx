@@ -100,6 +100,34 @@ describe('the mat', () => {
     expect(screen.queryByRole('button', { name: 'Join it' })).toBeNull();
   });
 
+  it('what was seen on another day is entered for that day, and today’s line is there again afterwards', async () => {
+    const user = open();
+    await ready();
+    await user.click(screen.getByRole('checkbox', { name: 'Ilse Marrow' }));
+    await user.click(button('Looks of another day'));
+    await user.type(screen.getByLabelText('Seen on'), '31 February 2026{Enter}');
+    expect(screen.getByText(/February/)).toBeTruthy();
+    await user.clear(screen.getByLabelText('Seen on'));
+    await user.type(screen.getByLabelText('Seen on'), `${kit.today}{Enter}`);
+    expect(screen.getByText('That day is not over yet.')).toBeTruthy();
+    await user.clear(screen.getByLabelText('Seen on'));
+    await user.type(screen.getByLabelText('Seen on'), '3 March 2026{Enter}');
+    expect(screen.getByText(/Everything is written down for 3 March 2026/)).toBeTruthy();
+    expect(screen.getByText('0 of 2 here')).toBeTruthy();
+    await user.click(screen.getByRole('checkbox', { name: 'Bram Oakes' }));
+    await user.click(button('Note who is here'));
+    await waitFor(() => expect(put).toHaveBeenCalledTimes(1));
+    // A class of that day, which nobody opened now.
+    expect(put.mock.calls[0]![0].input).toMatchObject({ day: '2026-03-03', openedAt: null, present: [bram!.id] });
+    await user.click(button('Back to today'));
+    expect(screen.getByText('1 of 2 here')).toBeTruthy();
+    expect(screen.getByRole('checkbox', { name: 'Ilse Marrow' }).getAttribute('aria-checked')).toBe('true');
+    await user.click(button('Note who is here'));
+    await waitFor(() => expect(put).toHaveBeenCalledTimes(2));
+    const now = put.mock.calls[1]![0].input as { day: string; openedAt: string | null };
+    expect([now.day === '2026-03-03', now.openedAt === null]).toEqual([false, false]);
+  });
+
   it('begins with what the address asks for', async () => {
     history.replaceState(null, '', `/look?student=${ilse!.id}&item=t:${kick.id}&condition=${CONDITION}`);
     open();

@@ -7,8 +7,10 @@ import { put, readOpen, type Waiting } from '../../kit/deviceQueue/deviceQueue';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { noteClass } from './choose/noteClass';
+import { AnotherDay } from './choose/AnotherDay';
 import { freshLine, itemsOf, keepLine, lastOrder, lineUp, type KitItem, type KitSequence, type Line } from './line';
 import { beginning, type Mode } from './mode';
+import { writeFor } from './record';
 import { SaveState } from './SaveState';
 import { Sweep } from './sweep/Sweep';
 import { WhichItem } from './choose/WhichItem';
@@ -29,6 +31,8 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
   useEastern(...kit.students.map((s) => s.name));
   const [line, setLine] = useState<Line>(() => freshLine(kit.today));
   const latest = useRef(line);
+  /** Today's line while something is entered for another day; null: it is today's that stands here. */
+  const todays = useRef<Line | null>(null);
   const items = useMemo(() => itemsOf(kit), [kit]);
   const [mode, setMode] = useState<Mode>({ what: 'choose' });
   const [itemKey, setItem] = useState(items[0]?.key ?? '');
@@ -40,6 +44,21 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
   );
   const [side, setSide] = useState<Side>('left');
   const [ready, setReady] = useState(false);
+  const [day, setDay] = useState<string | null>(null);
+  // Whoever leaves the mat comes back to today.
+  useEffect(() => () => writeFor(null), []);
+  const ofDay = (other: string | null) => {
+    writeFor(other);
+    setDay(other);
+    // The line of another day is another one, and so is its class; today's is taken up again afterwards.
+    if (other === null) latest.current = todays.current ?? latest.current;
+    else {
+      todays.current ??= latest.current;
+      latest.current = freshLine(kit.today, latest.current.leftHanded);
+    }
+    if (other === null) todays.current = null;
+    setLine(latest.current);
+  };
 
   // The address says what to begin with; the device knows today's line.
   useEffect(() => {
@@ -75,7 +94,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
   const changeLine = (change: Partial<Line>) => {
     latest.current = { ...latest.current, ...change };
     setLine(latest.current);
-    keepLine(latest.current);
+    if (todays.current === null) keepLine(latest.current);
   };
   const go = (next: Mode) => {
     setMode(next);
@@ -228,6 +247,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
               {school}. Tap who is on the line. What is worth a look stands first; any item, point and person can be
               chosen.
             </p>
+            <AnotherDay day={day} today={kit.today} onDay={ofDay} />
           </div>
           <a className="button" href="/students">
             To the desk

@@ -25,6 +25,8 @@ export interface StudentLooksView {
     note: string;
     partner: string | null;
     replaced: boolean;
+    /** The day on which it was entered, where that was later. */
+    later: string | null;
     /** Whether who reads may put it right or strike it. */
     mends: boolean;
     /** A technique's: its marks can be put right. A showing is struck and marked again. */

@@ -101,6 +101,16 @@ describe('what is struck of the record', () => {
     expect(await inSchool(t.db, s.id, standingsAstray)).toEqual([]);
   });
 
+  it('a look that was entered on a later day says on which, and counts for the day on which it was seen', async () => {
+    const late = aLook(s, { marks: seen(4), day: addDays(DAY, -3), at: `${DAY}T19:00:00.000Z` });
+    await s.send('head', 'look.record', late);
+    const one = (await looksOf()).looks.find((l) => l.id === late.id)!;
+    expect(one).toMatchObject({ day: addDays(DAY, -3), later: DAY });
+    const sameDay = aLook(s, { marks: seen(4), day: DAY, at: `${DAY}T19:00:00.000Z` });
+    await s.send('head', 'look.record', sameDay);
+    expect((await looksOf()).looks.find((l) => l.id === sameDay.id)).toMatchObject({ later: null });
+  });
+
   it('a promotion of the wrong person goes back with the decision by which it was given, in whichever order', async () => {
     const given = { id: v7(), studentId: s.student, rankId: s.ranks[1]!, day: DAY, note: '' };
     await s.send('head', 'student.promote', given);

@@ -72,6 +72,7 @@ export async function studentLooksView(
       note: taught ? l.note : '',
       partner: l.partnerId ? (names.get(l.partnerId) ?? 'a partner') : null,
       replaced: replaced.has(l.id),
+      later: dayIn(who.timeZone, l.at) > l.day ? dayIn(who.timeZone, l.at) : null,
       mends: !replaced.has(l.id) && (who.role === 'head' || (who.role === 'instructor' && l.by === who.personId)),
       technique: l.techniqueId !== null,
       marks: [

@@ -2,7 +2,7 @@ import type { LookKitView } from '../../../contracts/views';
 import { put } from '../../../kit/deviceQueue/deviceQueue';
 import { newId } from '../../../kit/send';
 import { lineUp, taughtTonight, type KitItem, type Line } from '../line';
-import { dayNow } from '../record';
+import { dayNow, writtenDay } from '../record';
 
 /**
  * Notes the class of this line, or notes it again with what has changed: through the queue of the device, so that it
@@ -16,14 +16,17 @@ export async function noteClass(
 ): Promise<Pick<Line, 'classId' | 'openedAt'>> {
   const now = new Date();
   const id = line.classId ?? newId();
-  const openedAt = line.classId === null ? now.toISOString() : line.openedAt;
+  const day = writtenDay(kit.timeZone);
+  // A class of another day was not opened now.
+  const openedNow = day === dayNow(kit.timeZone) ? now.toISOString() : null;
+  const openedAt = line.classId === null ? openedNow : line.openedAt;
   await put({
     id: newId(),
     at: now.toISOString(),
     name: 'class.record',
     input: {
       id,
-      day: dayNow(kit.timeZone),
+      day,
       minutes: line.minutes,
       openedAt,
       joins: true,

@@ -6,7 +6,7 @@ import { newId } from '../../../kit/send';
 import { useKeys } from '../../../kit/useKeys';
 import type { KitPoint, KitStudent, KitTechnique } from '../line';
 import { rangeFor, unitAfter } from '../Measuring';
-import { draftLook, recordLook } from '../record';
+import { draftLook, recordLook, writtenDay } from '../record';
 import { restAt } from '../rests';
 import { keepPass, readPass, wordFor, wordOf, type Tapped } from './pass';
 
@@ -32,7 +32,7 @@ export function useSweep({ kit, line, technique, point, conditionId, side, onSwe
     0,
     line.findIndex((s) => !out(s)),
   );
-  const sweepKey = `${kit.today} ${point.id} ${conditionId} ${side}`;
+  const sweepKey = `${writtenDay(kit.timeZone)} ${point.id} ${conditionId} ${side}`;
   // A reload in the middle of a pass goes on where it was. Each sweep is a component of its own, so this is read once.
   const [kept] = useState(() => readPass(sweepKey));
   const [pass, setPass] = useState(kept.pass);

@@ -80,6 +80,7 @@ function AllLooks({ looks, onMend }: { looks: StudentLooksView['looks']; onMend:
           <p className="second">
             {dateInWords(l.day)}, {l.by}
             {l.partner !== null && `, with ${l.partner}`}
+            {l.later !== null && `, entered on ${dateInWords(l.later)}`}
             {l.replaced && ', replaced by a later look'}
             {l.note !== '' && `: “${l.note}”`}
           </p>
