@@ -29,7 +29,9 @@ export function AnotherDay({
   if (day !== null)
     return (
       <p className="another-day" role="status">
-        <b>Everything is written down for {dateInWords(day)}</b>, and marked as entered later.
+        <span>
+          <b>Everything is written down for {dateInWords(day)}</b>, and marked as entered later.
+        </span>
         <Button onClick={() => onDay(null)}>Back to today</Button>
       </p>
     );
