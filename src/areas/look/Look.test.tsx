@@ -80,9 +80,12 @@ describe('the mat', () => {
     await user.click(screen.getByRole('checkbox', { name: /Ilse Marrow/ }));
     await waitFor(() => expect(put).toHaveBeenCalledTimes(3));
     expect(put.mock.calls[2]![0].input).toMatchObject({ id, present: [bram!.id], gone: [ilse!.id] });
+    // And so is everybody, where the whole line is emptied and somebody is tapped in again.
+    await user.click(button('Nobody'));
+    await user.click(screen.getByRole('checkbox', { name: /Ilse Marrow/ }));
     await user.click(button('Note the class again'));
-    await waitFor(() => expect(put).toHaveBeenCalledTimes(4));
-    expect(put.mock.calls[3]![0].input).toMatchObject({ id });
+    await waitFor(() => expect(put).toHaveBeenCalledTimes(5));
+    expect(put.mock.calls[4]![0].input).toMatchObject({ id, present: [ilse!.id], gone: [bram!.id] });
   });
 
   it('a class that another device has opened is found, joined, and not opened twice', async () => {

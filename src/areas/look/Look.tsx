@@ -8,7 +8,17 @@ import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { noteClass } from './choose/noteClass';
 import { AnotherDay } from './choose/AnotherDay';
-import { freshLine, itemsOf, keepLine, lastOrder, lineUp, type KitItem, type KitSequence, type Line } from './line';
+import {
+  freshLine,
+  itemsOf,
+  keepLine,
+  lastOrder,
+  lineUp,
+  standing,
+  type KitItem,
+  type KitSequence,
+  type Line,
+} from './line';
 import { beginning, type Mode } from './mode';
 import { writeFor } from './record';
 import { SaveState } from './SaveState';
@@ -64,6 +74,11 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
   useEffect(() => {
     const b = beginning(kit, items);
 
+    // A kit that comes while another day is entered changes today's line, not the one that stands here.
+    if (todays.current !== null) {
+      todays.current = b.line;
+      return;
+    }
     latest.current = b.line;
     setLine(b.line);
     if (b.itemKey) setItem(b.itemKey);
@@ -127,11 +142,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
   };
   const arrive = (id: string) => {
     const at = new Date().toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', timeZone: kit.timeZone });
-    const change = {
-      present: [...line.present, id],
-      late: { ...line.late, [id]: at },
-      gone: line.gone.filter((x) => x !== id),
-    };
+    const change = { ...standing(line, [...line.present, id]), late: { ...line.late, [id]: at } };
     changeLine(change);
     // Who comes late is on record at once; a device without room says so where the class is noted.
     if (line.classId !== null) void noteClass(kit, items, { ...line, ...change }).catch(() => undefined);

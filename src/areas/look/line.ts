@@ -52,6 +52,13 @@ export const freshLine = (day: string, leftHanded = false): Line => ({
   done: [],
 });
 
+/** Another set of people on the line. Once the class is noted, whoever goes is taken out of it, and whoever comes back is not. */
+export const standing = (line: Line, present: readonly string[]): Pick<Line, 'present' | 'gone'> => {
+  const here = new Set(present);
+  const left = line.classId === null ? [] : line.present;
+  return { present: [...present], gone: [...new Set([...line.gone, ...left])].filter((id) => !here.has(id)) };
+};
+
 /** The line of a day; another day begins empty, only the hand is remembered. */
 export function readLine(day: string): Line {
   try {

@@ -6,7 +6,7 @@ import type { LookKitView } from '../../../contracts/views';
 import { USUAL_MINUTES } from '../../../contracts/class';
 import { Belt } from '../../../kit/marks/Belt';
 import { AtTheName } from '../AtTheName';
-import type { KitItem, KitStudent, Line } from '../line';
+import { standing, type KitItem, type KitStudent, type Line } from '../line';
 import { joining, noteClass } from './noteClass';
 import './WhoIsHere.css';
 
@@ -71,12 +71,16 @@ export function WhoIsHere({
       return;
     }
     const { [id]: _gone, ...late } = line.late;
-    const change = { present: line.present.filter((x) => x !== id), late };
-    if (line.classId === null) return onLine(change);
+    const change = {
+      ...standing(
+        line,
+        line.present.filter((x) => x !== id),
+      ),
+      late,
+    };
+    onLine(change);
     // What is noted follows at once, so that every other device knows.
-    const left = { ...change, gone: [...line.gone, id] };
-    onLine(left);
-    void keep({ ...line, ...left });
+    if (line.classId !== null) void keep({ ...line, ...change });
   };
   const lately = kit.students.filter((s) => s.lastHere !== null).map((s) => s.id);
   return (
@@ -93,13 +97,23 @@ export function WhoIsHere({
         </p>
       )}
       <div className="tools">
-        <Button onClick={() => onLine({ present: kit.students.map((s) => s.id) })} disabled={kit.students.length === 0}>
+        <Button
+          onClick={() =>
+            onLine(
+              standing(
+                line,
+                kit.students.map((s) => s.id),
+              ),
+            )
+          }
+          disabled={kit.students.length === 0}
+        >
           Everybody
         </Button>
         {lately.length > 0 && lately.length < kit.students.length && (
-          <Button onClick={() => onLine({ present: lately })}>Who came before</Button>
+          <Button onClick={() => onLine(standing(line, lately))}>Who came before</Button>
         )}
-        <Button onClick={() => onLine({ present: [] })} disabled={line.present.length === 0}>
+        <Button onClick={() => onLine(standing(line, []))} disabled={line.present.length === 0}>
           Nobody
         </Button>
         <Button onClick={() => onLine({ flipped: !line.flipped })} aria-pressed={line.flipped}>
