@@ -1,5 +1,6 @@
 import { v7 } from 'uuid';
 import type { CommandDraft, CommandName, FieldError, Meanwhile, Mend, Problem } from '../contracts/commands';
+import type { Followed, Tried } from '../contracts/trial';
 import type { ViewInput, ViewName, ViewResults } from '../contracts/views';
 
 export interface Refused {
@@ -82,6 +83,14 @@ export const postCommand = (
 /** Sends one command and waits for its answer. Marks at the mat go through the queue of the device instead. */
 export const send = <N extends CommandName>(name: N, input: CommandDraft<N>, id = newId()): Promise<Answer> =>
   postCommand({ id, at: new Date().toISOString(), name, input });
+
+export type TriedOut = { ok: true; followed: Followed } | Refused;
+
+/** Asks what would follow from a command; nothing is changed by it. */
+export async function tryOut(name: Tried, input: object): Promise<TriedOut> {
+  const said = await post('/api/trial', { name, input });
+  return said.ok ? { ok: true, followed: said.answer as Followed } : said;
+}
 
 export type Asked<N extends ViewName> = { ok: true; view: ViewResults[N] } | Refused;
 

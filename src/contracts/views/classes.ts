@@ -17,6 +17,8 @@ export interface ClassesView {
   }[];
   people: { id: string; name: string; rank: RankShown }[];
   items: { id: string; name: string; item: Item }[];
+  /** Looks of who reads that others put right or struck in the last two weeks, the newest first. */
+  putRight: { id: string; studentId: string; student: string; says: string; reason: string; by: string; day: string }[];
   timeZone: string;
   today: string;
 }

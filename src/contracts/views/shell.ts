@@ -5,4 +5,6 @@ export interface ShellView {
   school: { name: string; timeZone: string };
   me: { personId: string; name: string; role: Role };
   today: string;
+  /** Looks of one's own that others put right or struck in the last two weeks. */
+  putRight: number;
 }

@@ -72,6 +72,10 @@ const RUNS: Runs<CommandName> = {
   ...accessCommands,
 };
 
+/** What a command does. */
+export const runOf = (name: CommandName) =>
+  RUNS[name] as (tx: Transaction, who: Who, input: unknown) => Promise<unknown>;
+
 /** What must not stay in the history: a password that was given once. */
 const withoutSecrets = (input: unknown): unknown => {
   if (typeof input !== 'object' || input === null) return input;
@@ -114,24 +118,20 @@ export async function runCommand(
   const { id, at, name } = outer.value;
   const amiss = unsound(outer.value.input, name === 'bundle.import' ? MOST_VALUES_OF_A_SCHOOL : undefined);
   if (amiss[0]) throw new Refusal(422, amiss[0].message, amiss);
-  const command = COMMANDS[name];
   const digest = digestOf(name, outer.value.input);
   return throughSchool<WhoRow, unknown>(db, me.schoolId, {
     first: whoQuestion(me, id),
     work: async (tx, rows) => {
       const { who, known } = readWho(rows, me, now);
       if (known) return { value: answerAgain(known, me, digest), last: null };
-      if (!(command.may as readonly string[]).includes(who.role))
-        throw new Refusal(403, `${roleName(who.role)} may not do this.`);
+      mustBeAllowed(who, name);
       await inPace(who);
-      const input = readInput(command.input as v.GenericSchema, outer.value.input);
-      if (!input.ok) throw new Refusal(422, input.errors[0]?.message ?? 'Something here is wrong.', input.errors);
-      const run = RUNS[name] as (tx: Transaction, who: Who, input: unknown) => Promise<unknown>;
+      const input = mustRead(name, outer.value.input);
       const behind = outer.value.sent === undefined ? null : now.getTime() - Date.parse(outer.value.sent);
-      const answer = (await run(tx, { ...who, behind, ...(watch ? { watch } : {}) }, input.value)) ?? {};
+      const answer = (await runOf(name)(tx, { ...who, behind, ...(watch ? { watch } : {}) }, input)) ?? {};
       return {
         value: answer,
-        last: `${changeLine(who.schoolId, touchedBy(name, who.schoolId, input.value as never))}${historyLines([{ who, id, name, at, digest, input: withoutSecrets(input.value), answer }])}`,
+        last: `${changeLine(who.schoolId, touchedBy(name, who.schoolId, input as never))}${historyLines([{ who, id, name, at, digest, input: withoutSecrets(input), answer }])}`,
       };
     },
   }).catch(async (error: unknown) => {
@@ -189,6 +189,19 @@ export const historyLines = (lines: readonly HistoryLine[]): string =>
     )
     .join(', ')}`;
 
+/** Refuses whoever's role may not send a command. */
+export function mustBeAllowed(who: Who, name: CommandName): void {
+  if (!(COMMANDS[name].may as readonly string[]).includes(who.role))
+    throw new Refusal(403, `${roleName(who.role)} may not do this.`);
+}
+
+/** The input of a command as its schema reads it; refused field by field. */
+export function mustRead(name: CommandName, input: unknown): unknown {
+  const read = readInput(COMMANDS[name].input as v.GenericSchema, input);
+  if (!read.ok) throw new Refusal(422, read.errors[0]?.message ?? 'Something here is wrong.', read.errors);
+  return read.value;
+}
+
 const roleName = (role: Who['role']) =>
   role === 'head'
     ? 'A head instructor'
@@ -224,7 +237,7 @@ const GONE: Record<string, string> = {
 };
 
 /** Turns a broken foreign key into words; anything else stays a fault of ours. */
-function refusalOf(error: unknown): unknown {
+export function refusalOf(error: unknown): unknown {
   const c = constraintOf(error);
   if (c === null) return error;
   if (REFUSED_BY_THE_DATABASE[c]) return new Refusal(409, REFUSED_BY_THE_DATABASE[c]);

@@ -5,10 +5,11 @@ import { daysBetween, itemKey, type Item } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readItems } from '../../data/queries/items';
 import { readLibrary } from '../../data/queries/library';
+import { readPutRight } from '../../data/queries/putRight';
 import { readRoll } from '../../data/queries/roll';
 import { readVersions } from '../../data/queries/syllabus';
 import { school } from '../../data/tables';
-import type { Who } from '../who';
+import { dayIn, type Who } from '../who';
 
 /** So many classes are shown: a few months of a school with one class a day. */
 const SHOWN = 90;
@@ -55,6 +56,15 @@ export async function classesView(tx: Transaction, who: Who): Promise<ClassesVie
       rank: ranks.get(s.rankId)!,
     })),
     items: all.map((item) => ({ id: itemKey(item), name: items.nameOf(item), item })),
+    putRight: (await readPutRight(tx, who.personId, who.now)).map((p) => ({
+      id: p.id,
+      studentId: p.student_id,
+      student: p.student,
+      says: p.says,
+      reason: p.reason,
+      by: p.by,
+      day: dayIn(who.timeZone, new Date(p.at)),
+    })),
     timeZone: who.timeZone,
     today: who.today,
   };

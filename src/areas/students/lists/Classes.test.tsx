@@ -17,6 +17,7 @@ const view = (more: Partial<ClassesView> = {}): ClassesView => ({
     { id: idFor('noor'), name: 'Noor Saltby', rank },
   ],
   items: [{ id: `t:${stance}`, name: 'Front stance', item: { technique: stance } }],
+  putRight: [],
   timeZone: 'UTC',
   today: '2026-03-05',
   ...more,

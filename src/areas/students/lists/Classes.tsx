@@ -46,6 +46,7 @@ export default function Classes({ view: first }: { view: ClassesView }) {
       <div role="alert">{wrong !== '' && <p className="message">{wrong}</p>}</div>
       <div className="columns">
         <section>
+          {view.putRight.length > 0 && <PutRightOfMine all={view.putRight} />}
           <h2>Classes</h2>
           {view.classes.length === 0 && (
             <p className="second line pt-1">
@@ -118,6 +119,25 @@ export default function Classes({ view: first }: { view: ClassesView }) {
     </IslandRoot>
   );
 }
+
+/** What others changed of one's own looks: nobody's record is mended behind their back. */
+const PutRightOfMine = ({ all }: { all: ClassesView['putRight'] }) => (
+  <>
+    <h2>Looks of yours that were put right</h2>
+    <ul className="mb-3">
+      {all.map((p) => (
+        <li key={p.id} className="line py-2">
+          <p>
+            <a href={`/students/${p.studentId}`}>{p.student}</a>: <del>{p.says}</del>
+          </p>
+          <p className="second">
+            “{p.reason}” {p.by}, {dateInWords(p.day)}
+          </p>
+        </li>
+      ))}
+    </ul>
+  </>
+);
 
 const timeOf = (at: string, timeZone: string) =>
   new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', timeZone });

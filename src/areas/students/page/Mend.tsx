@@ -1,6 +1,8 @@
 import Autocomplete from '@mui/material/Autocomplete';
 import MuiTextField from '@mui/material/TextField';
 import { useEffect, useState } from 'react';
+import { useWatch } from 'react-hook-form';
+import * as v from 'valibot';
 import { mendInput, moveInput } from '../../../contracts/struck';
 import type { RollView, StudentLooksView } from '../../../contracts/views';
 import { dateInWords, type Side } from '../../../core';
@@ -11,6 +13,7 @@ import { ask, newId } from '../../../kit/send';
 import { Switch } from '../../../kit/Switch';
 import { onSide, type Sheet } from './sheet';
 import { Strike } from './Strike';
+import { WhatFollows } from './WhatFollows';
 
 export type LookShown = StudentLooksView['looks'][number];
 type How = 'right' | 'other' | 'strike';
@@ -63,6 +66,8 @@ function PutRight({ look, says, done, leave }: Mending) {
     done,
   });
   const sides: Side[] = ['left', 'right'];
+  const now = useWatch({ control: sheet.form.control });
+  const readable = v.safeParse(mendInput, { ...now, reason: 'tried beforehand' }).success;
   return (
     <SheetForm sheet={sheet} title={says} label="Put it right" saves="Put it right" leave={leave}>
       {look.side !== 'none' && (
@@ -82,6 +87,7 @@ function PutRight({ look, says, done, leave }: Mending) {
         ),
       )}
       <TextField name="reason" label="Because" />
+      {readable && <WhatFollows name="look.mend" draft={now} />}
       <p className="second">
         The day and the hour stay. What was marked first stays readable, struck; a corrected measure takes its place.
       </p>
@@ -129,6 +135,9 @@ function SomebodyElses({ view, look, says, done, leave }: Mending) {
         )}
       />
       <TextField name="reason" label="Because" />
+      {chosen && (
+        <WhatFollows name="look.move" draft={{ id: form.getValues('id'), lookId: look.id, studentId: chosen.id }} />
+      )}
       <p className="second">It counts for them as it was marked, and no longer here.</p>
     </SheetForm>
   );

@@ -4,6 +4,7 @@ import { TextField } from '../../../kit/form/fields';
 import { SheetForm } from '../../../kit/form/SheetForm';
 import { useCommandSheet } from '../../../kit/form/useSheet';
 import type { Sheet } from './sheet';
+import { WhatFollows } from './WhatFollows';
 
 /** Something on record that may be wrong: what it is and what it says. */
 export interface Thing {
@@ -33,7 +34,7 @@ export const StrikeWord = ({ thing, onStrike }: { thing: Thing; onStrike: OnStri
 
 /** Takes an entry out of the record, with why. Nothing is lost: it stays readable as struck. */
 export const Strike = ({ view, ...rest }: Sheet & { thing: Thing }) => (
-  <StrikeSheet studentId={view.student.id} {...rest} />
+  <StrikeSheet studentId={view.student.id} seesAhead={view.may.look} {...rest} />
 );
 
 /** The same, of anybody's or nobody's. */
@@ -42,17 +43,25 @@ export function StrikeSheet({
   done,
   leave,
   thing,
-}: Pick<Sheet, 'done' | 'leave'> & { studentId: string | null; thing: Thing }) {
+  seesAhead = true,
+}: Pick<Sheet, 'done' | 'leave'> & {
+  studentId: string | null;
+  thing: Thing;
+  /** Teachers read beforehand what follows. */
+  seesAhead?: boolean;
+}) {
+  const draft = { id: thing.id, kind: thing.kind, studentId };
   const sheet = useCommandSheet<'record.strike'>({
     command: 'record.strike',
     schema: strikeInput,
-    start: { id: thing.id, kind: thing.kind, studentId, reason: '' },
+    start: { ...draft, reason: '' },
     done,
   });
   return (
     <SheetForm sheet={sheet} title={`Strike “${thing.says}”?`} label="Strike it" saves="Strike it" leave={leave}>
       <p>{WHAT_FOLLOWS[thing.kind]}</p>
       <TextField name="reason" label="Because" />
+      {seesAhead && <WhatFollows name="record.strike" draft={{ ...draft, reason: '' }} />}
       <p className="second">It is kept with who struck it and why.</p>
     </SheetForm>
   );

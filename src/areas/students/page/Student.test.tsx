@@ -1,6 +1,7 @@
 import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Followed } from '../../../contracts/trial';
 import type { StudentView } from '../../../contracts/views';
 import { idFor } from '../../../kit/testing/ids';
 import { doneAs, idIn, refusedAs, shown } from '../../../kit/testing/server';
@@ -11,13 +12,16 @@ import Student from './Student';
 let sent: { name: string; input: Record<string, unknown> }[] = [];
 let answer: { status: number; body: unknown } = { status: 200, body: {} };
 let fresh: StudentView | null = null;
+let followed: Followed = { students: [], told: null };
 beforeEach(() => {
   sent = [];
   answer = { status: 200, body: {} };
   fresh = null;
+  followed = { students: [], told: null };
   vi.stubGlobal('fetch', (path: string, init?: RequestInit) => {
     if (path.startsWith('/api/views/'))
       return Promise.resolve(fresh ? shown(fresh) : refusedAs(503, 'The database cannot be reached just now.'));
+    if (path === '/api/trial') return Promise.resolve(shown(followed));
     sent.push(JSON.parse(init?.body as string) as (typeof sent)[number]);
     const { status, body } = answer;
     return Promise.resolve(
@@ -259,10 +263,16 @@ describe('the rows of a belt', () => {
       { id: idFor('white'), rank: pageOf().student.rank, since: '2025-06-01', note: '' },
     ];
     const wearing = pageOf({ held, student: { ...pageOf().student, rank: pageOf().next! } });
+    const still = { verdicts: [], gates: [], focus: null, chance: null };
+    const ilse = { ...still, id: idFor('ilse'), name: 'Ilse Marrow' };
+    const back = { belt: { was: 'Straw', now: 'White' }, asked: { was: 'Amber', now: 'Straw' }, looksStay: 5 };
+    followed = { students: [{ ...ilse, ...back }], told: null };
     const user = open(wearing);
     await user.click(button('Strike: Straw, given 1 March 2026'));
     const sheet = screen.getByRole('form', { name: 'Strike it' });
     expect(sheet.textContent).toMatch(/The belt before is worn again/);
+    expect(await within(sheet).findByText('5 looks since that day.')).toBeTruthy();
+    expect(sheet.textContent).toMatch(/goes backBelt Straw → White.*The list asked Amber → Straw.*yours to do/);
     await user.click(within(sheet).getByRole('button', { name: 'Strike it' }));
     expect(await screen.findByText('Say why: it is kept with it.')).toBeTruthy();
     expect(sent).toEqual([]);
