@@ -2,9 +2,6 @@ import * as v from 'valibot';
 import { date, id, instant, whole } from './fields';
 import { itemShape } from './item';
 
-/** Where nobody said how long a class lasted, in minutes. */
-export const USUAL_MINUTES = 90;
-
 export const classInput = v.object({
   id,
   day: date,

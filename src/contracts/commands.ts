@@ -68,7 +68,7 @@ export const COMMANDS = {
   },
   'student.leave': { may: HEAD, input: v.object({ id, left: v.boolean() }) },
   'student.promote': { may: HEAD, input: promotionInput },
-  'consent.record': { may: HEAD, input: consentInput },
+  'consent.record': { may: ['head', 'student', 'guardian'], input: consentInput },
   'injury.record': { may: STAFF, input: injuryInput },
   'adaptation.write': { may: HEAD, input: adaptationInput },
   'override.set': { may: HEAD, input: overrideInput },

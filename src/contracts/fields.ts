@@ -76,3 +76,16 @@ export const position = whole(0, 100_000, 'A place in the order');
  * there is meant.
  */
 export const version = v.optional(whole(0, 1_000_000_000, 'The version'));
+
+/** The name of a time zone, such as Europe/London. */
+export const timeZone = v.pipe(
+  v.string(),
+  v.check((zone) => {
+    try {
+      new Intl.DateTimeFormat('en', { timeZone: zone });
+      return zone !== '';
+    } catch {
+      return false;
+    }
+  }, 'This time zone is not known.'),
+);

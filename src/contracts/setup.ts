@@ -1,20 +1,10 @@
 import * as v from 'valibot';
-import { email, name, password } from './fields';
+import { email, name, password, timeZone } from './fields';
 
 /** What the first page of an empty installation asks. */
 export const setupInput = v.object({
   school: name,
-  timeZone: v.pipe(
-    v.string(),
-    v.check((zone) => {
-      try {
-        new Intl.DateTimeFormat('en', { timeZone: zone });
-        return zone !== '';
-      } catch {
-        return false;
-      }
-    }, 'This time zone is not known.'),
-  ),
+  timeZone,
   head: name,
   email,
   password,

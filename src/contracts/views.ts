@@ -16,6 +16,7 @@ import type { MissedView } from './views/missed';
 import type { PeopleView } from './views/people';
 import type { ReadinessView } from './views/readiness';
 import type { RollView } from './views/roll';
+import type { SchoolView } from './views/school';
 import type { SequenceView, SequencesView } from './views/sequence';
 import type { ShellView } from './views/shell';
 import type { StudentView } from './views/student';
@@ -40,6 +41,7 @@ export type * from './views/incident';
 export type * from './views/lookKit';
 export type * from './views/missed';
 export type * from './views/people';
+export type * from './views/school';
 export type * from './views/rank';
 export type * from './views/readiness';
 export type * from './views/roll';
@@ -94,6 +96,7 @@ export const VIEWS = {
   },
   earlierShowings: { may: STAFF, input: v.object({ sequenceId: id }) },
   people: { may: ['head'], input: v.object({}) },
+  school: { may: ['head'], input: v.object({}) },
 } as const satisfies Record<string, { may: readonly Role[]; input: v.GenericSchema }>;
 export type ViewName = keyof typeof VIEWS;
 export type ViewInput<N extends ViewName> = v.InferOutput<(typeof VIEWS)[N]['input']>;
@@ -127,4 +130,5 @@ export interface ViewResults {
   earlierMarks: EarlierMarksView;
   earlierShowings: EarlierShowingsView;
   people: PeopleView;
+  school: SchoolView;
 }

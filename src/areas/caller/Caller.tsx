@@ -51,8 +51,13 @@ export function doneIn(move: Move): string[] {
   ];
 }
 
+/** Every language that is counted in, those of the hall first. */
+const hallFirst = (languages: readonly CountLanguageId[]): CountLanguageId[] => [
+  ...new Set([...languages, ...(Object.keys(COUNT_LANGUAGES) as CountLanguageId[])]),
+];
+
 /** The caller: big enough to read across a hall, stops at once, needs no network once it is open. */
-export default function Caller({ view }: { view: SequenceView }) {
+export default function Caller({ view, languages }: { view: SequenceView; languages: readonly CountLanguageId[] }) {
   const s = view.sequence!;
   const two = s.body.moves.some((m) => m.partner !== null);
   const [pace, setPace] = useState<Pace>(() => ({
@@ -63,7 +68,7 @@ export default function Caller({ view }: { view: SequenceView }) {
     sides: 'written',
     seed: Math.floor(Math.random() * 1e9),
   }));
-  const [words, setWords] = useState<Words>('en');
+  const [words, setWords] = useState<Words>(languages[0] ?? 'en');
   const [voice, setVoice] = useState(true);
   const [tone, setTone] = useState(true);
   const [facing, setFacing] = useState(false);
@@ -142,9 +147,9 @@ export default function Caller({ view }: { view: SequenceView }) {
               value={words}
               onChange={(e) => setWords(e.target.value as Words)}
             >
-              {Object.entries(COUNT_LANGUAGES).map(([id, l]) => (
+              {hallFirst(languages).map((id) => (
                 <MenuItem key={id} value={id}>
-                  {l.name}
+                  {COUNT_LANGUAGES[id].name}
                 </MenuItem>
               ))}
               <MenuItem value="names">names</MenuItem>

@@ -8,7 +8,6 @@ import People from './People';
 
 const view: PeopleView = {
   me: idFor('maren'),
-  classDays: 14,
   teachers: [
     { id: idFor('maren'), name: 'Maren Holt', role: 'head', email: 'maren@causewayhall.example', version: 1 },
     { id: idFor('idris'), name: 'Idris Vane', role: 'instructor', email: null, version: 4 },
@@ -55,22 +54,6 @@ describe('who may do what', () => {
     expect(row('Maren Holt').queryByRole('button')).toBeNull();
     expect(row('Aldous Marrow').getByText(/of Ilse Marrow/)).toBeTruthy();
     expect(row('Idris Vane').getByText('no sign-in')).toBeTruthy();
-  });
-
-  it('sets how long teachers may put a class right, in whole days', async () => {
-    const user = open();
-    const days = screen.getByRole('textbox', { name: 'Days' });
-    expect(days).toHaveProperty('value', '14');
-    await user.clear(days);
-    await user.type(days, '2.5');
-    await user.click(button('Save'));
-    expect(await screen.findByText('The number of days is a whole number.')).toBeTruthy();
-    expect(sent).toEqual([]);
-    await user.clear(days);
-    await user.type(days, '30');
-    await user.click(button('Save'));
-    expect(await screen.findByText('Saved.')).toBeTruthy();
-    expect(sent).toMatchObject([{ name: 'school.set', input: { classDays: 30 } }]);
   });
 
   it('finds a student by any part of a name', async () => {

@@ -7,7 +7,6 @@ import { IslandRoot } from '../../kit/IslandRoot';
 import { AccessSheet } from './AccessSheet';
 import { GuardianSheet } from './GuardianSheet';
 import { RIGHTS, WORD } from './roles';
-import { SchoolSheet } from './SchoolSheet';
 import { TeacherSheet } from './TeacherSheet';
 
 export interface Person {
@@ -163,7 +162,6 @@ export default function People({ view }: { view: PeopleView }) {
               {guardian && <GuardianSheet view={view} value={guardian} />}
             </div>
           ) : (
-            <div className="stack gap-5">
               <section className="sheet stack">
                 <h2>The rights</h2>
                 {Object.entries(RIGHTS).map(([role, may]) => (
@@ -175,8 +173,6 @@ export default function People({ view }: { view: PeopleView }) {
                   <b>student</b>: their own page, to read.
                 </p>
               </section>
-              <SchoolSheet classDays={view.classDays} />
-            </div>
           )}
         </aside>
       </div>

@@ -9,6 +9,8 @@ import type { PointShown } from './technique';
 export interface LookKitView {
   today: string;
   timeZone: string;
+  /** A class takes so long where nobody says otherwise. */
+  usualMinutes: number;
   me: { personId: string; name: string };
   ranks: RankShown[];
   conditions: ConditionShown[];
@@ -33,6 +35,8 @@ export interface LookKitView {
     rests: Record<string, RestShown>;
     /** The rung of contact agreed to, 1 the lowest; 0 refused, null nothing on record that counts. */
     rung: number | null;
+    /** Not of age, or nobody knows. */
+    minor: boolean;
     /** The version they are judged by; empty: none yet. */
     follows: string;
     worths: WorthShown[];

@@ -12,6 +12,4 @@ export interface PeopleView {
   students: { id: string; name: string; email: string | null }[];
   guardians: { id: string; name: string; email: string | null; studentIds: string[]; version: number }[];
   me: string;
-  /** So many days back a teacher may put a class right. */
-  classDays: number;
 }

@@ -71,6 +71,8 @@ export interface StudentView {
   /** The newest word on contact; `counts` is false where a guardian's agreement is missing. */
   consent: { id: string; rung: Rung | null; day: string; guardian: string; counts: boolean } | null;
   /** Everything said about contact before, newest first. */
+  /** How far who reads may say that contact goes, and why not further; null: they may not say. */
+  consentSaid: { most: number; asksGuardian: boolean; because: string; minor: boolean } | null;
   consentBefore: { rung: Rung | null; day: string; guardian: string }[];
   /** Open injuries: which work rests, and until when. */
   injuries: { id: string; what: string; from: string; until: string }[];

@@ -1,5 +1,4 @@
 import type { PlainDate } from '../units/plainDate';
-import { OF_AGE } from './consent';
 
 /** What whoever teaches has to know of somebody before anything is asked of them; it stands at the name. */
 export type AtTheName =
@@ -17,12 +16,14 @@ export function atTheName(s: {
   resting: readonly { what: string; until: PlainDate | null; pause: boolean }[];
   rung: number | null;
   age: number | null;
+  /** Not of age, or nobody knows. */
+  minor: boolean;
 }): AtTheName[] {
   const rests = [...s.resting]
     .sort((a, b) => Number(a.pause) - Number(b.pause))
     .map(({ what, until, pause }): AtTheName => ({ kind: pause ? 'pause' : 'injury', what, until }));
   const consent: AtTheName[] =
     s.rung === null ? [{ kind: 'no consent' }] : s.rung === 0 ? [{ kind: 'no contact' }] : [];
-  const minor: AtTheName[] = s.age === null || s.age < OF_AGE ? [{ kind: 'minor', age: s.age }] : [];
+  const minor: AtTheName[] = s.minor ? [{ kind: 'minor', age: s.age }] : [];
   return [...rests, ...consent, ...minor];
 }

@@ -1,8 +1,12 @@
 import { RUNGS, type Rung } from '../syllabus/standard';
 import { ageOn, type PlainDate } from '../units/plainDate';
 
-/** Below this age a guardian agrees as well: the school's policy as delivered; local law comes first. */
+/** Below this age a guardian agrees as well, where the school says nothing else: local law comes first. */
 export const OF_AGE = 18;
+
+/** Whether a guardian has to agree as well. Whose age is not known is treated as a minor. */
+export const isMinor = (born: PlainDate | null, today: PlainDate, ofAge: number): boolean =>
+  born === null || ageOn(born, today) < ofAge;
 
 /**
  * The rung a person has agreed to, 1 the lowest; 0 where they refused, for which no reason is asked; null where nothing
@@ -12,11 +16,11 @@ export function consentOf(
   said: { rung: Rung | null; guardian: string } | undefined,
   born: PlainDate | null,
   today: PlainDate,
+  ofAge: number,
 ): number | null {
   if (!said) return null;
   if (said.rung === null) return 0;
-  const minor = born === null || ageOn(born, today) < OF_AGE;
-  if (minor && said.guardian.trim() === '') return null;
+  if (isMinor(born, today, ofAge) && said.guardian.trim() === '') return null;
   return RUNGS.indexOf(said.rung) + 1;
 }
 

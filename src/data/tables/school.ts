@@ -1,4 +1,5 @@
 import { pgTable, smallint, text, uuid } from 'drizzle-orm/pg-core';
+import { LANGUAGES } from '../../contracts/school';
 import { instant } from './columns';
 
 export const school = pgTable('school', {
@@ -7,5 +8,11 @@ export const school = pgTable('school', {
   timeZone: text('time_zone').notNull(),
   /** So many days back an instructor may put a class right; the head may go further. */
   classDays: smallint('class_days').notNull().default(14),
+  /** A class takes so long where nobody says otherwise. */
+  usualMinutes: smallint('usual_minutes').notNull().default(90),
+  /** Below this age a guardian agrees as well. */
+  ofAge: smallint('of_age').notNull().default(18),
+  /** In which languages the hall counts, the usual one first. */
+  languages: text('languages', { enum: LANGUAGES }).array().notNull().default([]),
   madeAt: instant('made_at').notNull().defaultNow(),
 });

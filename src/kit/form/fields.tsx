@@ -161,7 +161,7 @@ export function PickField({
   );
 }
 
-/** Several of many, found by typing; what is written are their ids. */
+/** Several of many, found by typing, in the order in which they were chosen; what is written are their ids. */
 export function PickManyField({
   name,
   label,
@@ -171,7 +171,7 @@ export function PickManyField({
 }: Common & { options: readonly { id: string; name: string }[] }) {
   const { value, onChange, shown } = useField(name, id, help);
   const { error, helperText, ...more } = shown;
-  const chosen = new Set(value as string[]);
+  const known = new Map(options.map((o) => [o.id, o]));
   return (
     <Autocomplete
       multiple
@@ -179,7 +179,7 @@ export function PickManyField({
       options={[...options]}
       getOptionKey={(o) => o.id}
       getOptionLabel={(o) => o.name}
-      value={options.filter((o) => chosen.has(o.id))}
+      value={(value as string[]).flatMap((x) => known.get(x) ?? [])}
       onChange={(_, list) => onChange(list.map((o) => o.id))}
       onBlur={more.onBlur}
       renderInput={(p) => (

@@ -1,9 +1,9 @@
 import { eq } from 'drizzle-orm';
-import { USUAL_MINUTES } from '../../contracts/class';
 import type { CommandInput } from '../../contracts/commands';
 import { dayInWords, daysBetween, itemKey, type Item } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { cameToClass } from '../../data/queries/standings';
+import { readUsualMinutes } from '../../data/queries/usualMinutes';
 import { attendance, classHeld, person, school } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
@@ -80,7 +80,7 @@ export const classCommands: Runs<'class.record'> = {
     const before = gone.sort((a, b) => (a.place ?? 0) - (b.place ?? 0)).map((g) => g.personId);
     const left = new Set(c.gone);
     const people = [...new Set(c.joins ? [...before, ...c.present].filter((x) => !left.has(x)) : c.present)];
-    const minutes = c.minutes ?? known?.minutes ?? USUAL_MINUTES;
+    const minutes = c.minutes ?? known?.minutes ?? (await readUsualMinutes(tx));
     const taught = c.joins && known ? merged(known.taught, c.taught) : c.taught;
     const openedAt = c.openedAt === null ? null : new Date(c.openedAt);
     await tx

@@ -14,7 +14,7 @@ export function judgeGates(j: Judging, student: Judgeable, rankId: string): Gate
     rankSince: student.since,
     classes: classes.length,
     hours: classes.reduce((sum, c) => sum + c.minutes, 0) / 60,
-    consent: consentOf(j.consents.get(student.id), student.born, j.today),
+    consent: consentOf(j.consents.get(student.id), student.born, j.today, j.ofAge),
     injuredUntil: j.injured.get(student.id) ?? null,
     stale: mine.some((g) => g.kind === 'earlier ranks fresh')
       ? staleEarlier(j, student).map((x) => j.items.nameOf(x.requirement.item))

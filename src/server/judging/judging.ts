@@ -27,6 +27,8 @@ export interface Judging {
   consents: ReadonlyMap<string, ConsentRow>;
   injured: ReadonlyMap<string, string>;
   today: string;
+  /** From this age on nobody is a minor. */
+  ofAge: number;
   once: Once;
   /** What was reckoned of the whole school, until the day or the school changes. */
   made: Map<string, unknown>;
@@ -39,7 +41,7 @@ export const eachTime: Once = (_student, _what, _stamp, make) => make();
 
 /** What is known today, of everybody on the roll or of the students named. */
 export async function readJudging(tx: Transaction, today: string, studentIds?: readonly string[]): Promise<Judging> {
-  const { grounded, students, made } = await readKnown(tx, today, studentIds);
+  const { grounded, students, ofAge, made } = await readKnown(tx, today, studentIds);
   const { library, items, versions, followed } = grounded;
   const each = [...students];
   return {
@@ -56,6 +58,7 @@ export async function readJudging(tx: Transaction, today: string, studentIds?: r
     consents: new Map(each.flatMap(([id, s]): [string, ConsentRow][] => (s.consent ? [[id, s.consent]] : []))),
     injured: new Map(each.flatMap(([id, s]): [string, string][] => (s.injuredUntil ? [[id, s.injuredUntil]] : []))),
     today,
+    ofAge,
     once: (studentId, what, stamp, make) => {
       const mine = students.get(studentId)?.made;
       const known = mine?.get(what);

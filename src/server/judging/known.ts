@@ -40,6 +40,8 @@ export interface StudentKnown {
 export interface SchoolKnown {
   grounded: Grounded;
   students: ReadonlyMap<string, StudentKnown>;
+  /** From this age on nobody is a minor. */
+  ofAge: number;
   /** Reckoned of the school as it was this morning. */
   made: Map<string, unknown>;
 }
@@ -143,6 +145,7 @@ interface Asked extends Record<string, unknown> {
   kept: boolean;
   whole: number | null;
   draft: number | null;
+  of_age: number;
   students: Record<string, number> | null;
 }
 
@@ -156,14 +159,19 @@ export async function readKnown(tx: Transaction, today: string, ids?: readonly s
   const { rows } = await tx.execute<Asked>(sql`
     select current_setting('app.school') as school, current_setting('transaction_read_only') = 'on' as kept,
       (select times from change where of::text = current_setting('app.school')) as whole,
-      (select times from change where of = ${DRAFT}::uuid) as draft,
+      (select times from change where of = ${DRAFT}::uuid) as draft, (select of_age from school) as of_age,
       (select json_object_agg(p.id, coalesce(c.times, 0)) from person p
         left join change c on c.school_id = p.school_id and c.of = p.id where ${whose}) as students`);
   const asked = rows[0]!;
   const times = new Map(Object.entries(asked.students ?? {}));
   if (!asked.kept) {
     const grounded = await readGrounded(tx);
-    return { grounded, students: await readStudents(tx, grounded, today, [...times.keys()]), made: new Map() };
+    return {
+      grounded,
+      students: await readStudents(tx, grounded, today, [...times.keys()]),
+      ofAge: asked.of_age,
+      made: new Map(),
+    };
   }
   let kept = shelf.get(asked.school);
   if (kept?.day !== today || kept.times !== (asked.whole ?? 0))
@@ -190,6 +198,7 @@ export async function readKnown(tx: Transaction, today: string, ids?: readonly s
   return {
     grounded: kept.grounded,
     students: new Map([...times.keys()].map((id) => [id, kept.students.get(id)!.known])),
+    ofAge: asked.of_age,
     made: kept.made,
   };
 }

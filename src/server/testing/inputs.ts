@@ -68,7 +68,7 @@ export const goodInputs = (s: SmallSchool): { [N in CommandName]: () => CommandD
   }),
   'student.leave': () => ({ id: s.student, left: false }),
   'student.promote': () => ({ id: v7(), studentId: s.student, rankId: s.ranks[1]!, day: DAY, note: '' }),
-  'consent.record': () => ({ id: v7(), studentId: s.student, rung: 'slow, soft hands', day: DAY, guardian: '' }),
+  'consent.record': () => ({ id: v7(), studentId: s.student, rung: null, day: DAY, guardian: '' }),
   'injury.record': () => ({ id: v7(), studentId: s.student, what: 'kicks', from: DAY, until: DAY }),
   'adaptation.write': () => ({
     id: v7(),
@@ -141,7 +141,7 @@ export const goodInputs = (s: SmallSchool): { [N in CommandName]: () => CommandD
   'look.move': () => ({ id: v7(), lookId: v7(), studentId: s.student, reason: 'not him' }),
   'record.strike': () => ({ id: v7(), kind: 'look', studentId: s.student, reason: 'not him' }),
   'outcome.record': () => ({ id: v7(), studentId: s.student, rankId: s.ranks[1]!, day: DAY, passed: true, note: '' }),
-  'school.set': () => ({ classDays: 21 }),
+  'school.set': () => ({ classDays: 21, languages: ['ja'] }),
   'gradingDay.set': () => ({ day: '2026-05-01', graded: true }),
   'student.room': () => ({ id: s.student, roomWidth: 2, roomDepth: 3, stature: 170 }),
   'guardian.save': () => ({ id: s.as.guardian.personId, name: `Guardian ${++n}`, studentIds: [s.student] }),

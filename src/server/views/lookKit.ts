@@ -6,6 +6,7 @@ import {
   canHurt,
   CARD_SECONDS,
   consentOf,
+  isMinor,
   daysBetween,
   itemKey,
   praiseInWords,
@@ -16,6 +17,7 @@ import {
   type Resting,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
+import { readUsualMinutes } from '../../data/queries/usualMinutes';
 import { readRoll, type RollRow } from '../../data/queries/roll';
 import type { SyllabusRead } from '../../data/queries/syllabus';
 import { groundsOf } from '../belief/chance';
@@ -76,7 +78,7 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
     const mine = resting.get(x.id) ?? [];
     const focus = given.get(x.id);
     // All that it depends on besides what is known of the student.
-    const stamp = JSON.stringify([school.serial, versionId, x, grading, most, mine, focus]);
+    const stamp = JSON.stringify([school.serial, versionId, x, grading, most, mine, focus, j.ofAge]);
     return j.once(x.id, 'kit', stamp, () => {
       const next = rankAbove(ranks, x.rankId);
       return studentInKit(j, school, x, next, { given: focus, resting: mine, grading, most, placeOf, points, items });
@@ -85,6 +87,7 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
   const kit: LookKitView = {
     today: who.today,
     timeZone: who.timeZone,
+    usualMinutes: await readUsualMinutes(tx),
     me: { personId: who.personId, name: who.name },
     ranks: j.versions.ranks.map(({ id, name, cloth }) => ({ id, name, cloth })),
     conditions: j.versions.conditions.map(conditionShown),
@@ -177,6 +180,7 @@ function studentInKit(
     name: x.name,
     rankId: x.rankId,
     age: x.born ? ageOn(x.born, j.today) : null,
+    minor: isMinor(x.born, j.today, j.ofAge),
     lastHere: x.lastHere,
     waived: own.filter((a) => a.waived).map((a) => a.pointId),
     adapted: Object.fromEntries(
@@ -187,7 +191,7 @@ function studentInKit(
     praise: guided ? praiseInWords(guided.praise, j.today) : '',
     resting: resting.map((r) => ({ what: r.what, until: r.until, pause: r.itemKey !== null })),
     rests: restsShown(j, resting, items),
-    rung: consentOf(j.consents.get(x.id), x.born, j.today),
+    rung: consentOf(j.consents.get(x.id), x.born, j.today, j.ofAge),
     follows: versionId ?? '',
     worths: worthsOf(j, groundsOf(j, school, x), x, open, grading, resting)
       .sort((a, b) => b.settles - a.settles || sum(b) - sum(a))

@@ -1,7 +1,7 @@
 import { asc, desc, sql } from 'drizzle-orm';
 import type { PeopleView } from '../../contracts/views';
 import type { Transaction } from '../../data/connection';
-import { guardianOf, person, school } from '../../data/tables';
+import { guardianOf, person } from '../../data/tables';
 import { user } from '../../data/tables/auth';
 import type { Who } from '../who';
 
@@ -13,7 +13,6 @@ export async function peopleView(tx: Transaction, who: Who): Promise<PeopleView>
     .orderBy(asc(person.name), desc(person.id));
   const wards = await tx.select().from(guardianOf);
   const users = await tx.select({ id: user.id, email: user.email }).from(user);
-  const [own] = await tx.select({ classDays: school.classDays }).from(school);
   const emails = new Map(users.map((u) => [u.id, u.email]));
   const shown = people.map((p) => ({
     id: p.id,
@@ -35,6 +34,5 @@ export async function peopleView(tx: Transaction, who: Who): Promise<PeopleView>
         studentIds: wards.filter((w) => w.guardianId === id).map((w) => w.studentId),
       })),
     me: who.personId,
-    classDays: own?.classDays ?? 0,
   };
 }

@@ -24,6 +24,7 @@ import { missedView } from './missed';
 import { peopleView } from './people';
 import { readinessView } from './readiness';
 import { rollView } from './roll';
+import { schoolView } from './school';
 import { sequenceView } from './sequence';
 import { sequencesView } from './sequences';
 import { shellView } from './shell';
@@ -69,6 +70,7 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   earlierMarks: earlierMarksView,
   earlierShowings: earlierShowingsView,
   people: peopleView,
+  school: schoolView,
 };
 
 /** Refuses whoever's role may not see a view. */

@@ -9,6 +9,7 @@ import {
   consentOf,
   dayInWords,
   gateInWords,
+  isMinor,
   itemKey,
   praiseInWords,
   reasonFor,
@@ -32,6 +33,7 @@ import { readRoll } from '../../data/queries/roll';
 import type { SyllabusRead } from '../../data/queries/syllabus';
 import { consent, injury, look, mark, outcome, pause, person, practice, rank, rankHeld } from '../../data/tables';
 import { user } from '../../data/tables/auth';
+import { mayConsent } from '../auth/mayConsent';
 import { mustBeOwnStudent } from '../auth/ownStudent';
 import { beltChanceOf, chanceOfOne, groundsOf } from '../belief/chance';
 import { focusOf, readGiven } from '../belief/focus';
@@ -115,6 +117,18 @@ function followsShown(j: Judging, syllabus: SyllabusRead): StudentView['follows'
   return version
     ? { title: version.title, from: version.from!, newest: j.versions.inForce(j.today)?.id === version.id }
     : null;
+}
+
+async function consentSaid(
+  tx: Transaction,
+  who: Who,
+  student: { id: string; born: string | null },
+  ofAge: number,
+): Promise<StudentView['consentSaid']> {
+  if (who.role === 'instructor') return null;
+  const { most, guardian, because } = await mayConsent(tx, who, student.id);
+  const minor = isMinor(student.born, who.today, ofAge);
+  return { most, asksGuardian: guardian === null && minor, because, minor };
 }
 
 /** So many of the newest looks stand on the page. */
@@ -242,8 +256,9 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
       rung: said.rung,
       day: said.day,
       guardian: said.guardian,
-      counts: consentOf(said, student.born, who.today) !== null,
+      counts: consentOf(said, student.born, who.today, j.ofAge) !== null,
     },
+    consentSaid: await consentSaid(tx, who, student, j.ofAge),
     consentBefore: agreed.filter((c) => c.id !== said?.id).map(({ rung, day, guardian }) => ({ rung, day, guardian })),
     injuries: open.map(({ id: injuryId, what, from, until }) => ({ id: injuryId, what, from, until })),
     follows: followsShown(j, syllabus),

@@ -3,7 +3,6 @@ import ButtonBase from '@mui/material/ButtonBase';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { LookKitView } from '../../../contracts/views';
-import { USUAL_MINUTES } from '../../../contracts/class';
 import { Belt } from '../../../kit/marks/Belt';
 import { AtTheName } from '../AtTheName';
 import { standing, type KitItem, type KitStudent, type Line } from '../line';
@@ -31,7 +30,7 @@ export function WhoIsHere({
   onOrder: () => void;
 }) {
   const open = kit.classes.find((c) => c.id === line.classId);
-  const [minutes, setMinutes] = useState(String(line.minutes ?? open?.minutes ?? USUAL_MINUTES));
+  const [minutes, setMinutes] = useState(String(line.minutes ?? open?.minutes ?? kit.usualMinutes));
   const [said, setSaid] = useState('');
   const keep = async (next: Line) => {
     try {

@@ -240,7 +240,7 @@ describe('a sweep along the line', () => {
       resting: [{ what: 'right knee: no kicks', until, pause: false }],
       rests: { [kick]: { what: 'right knee: no kicks', until, points: null } },
     });
-    const young = student(2, 'Noor Saltby', { age: 14, rung: null });
+    const young = student(2, 'Noor Saltby', { age: 14, minor: true, rung: null });
     const { user } = open({ line: [ilse!, hurt, young] });
     const list = screen.getByRole('list', { name: 'The line' });
     expect(within(list).getByText('right knee: no kicks, until 20 March')).toBeTruthy();

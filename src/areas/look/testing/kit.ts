@@ -89,12 +89,14 @@ export const student = (n: number, name: string, more: Partial<KitStudent> = {})
   resting: [],
   rests: {},
   rung: 2,
+  minor: false,
   ...more,
 });
 
 export const kitOf = (more: Partial<LookKitView> = {}): LookKitView => ({
   today: '2026-03-05',
   timeZone: 'UTC',
+  usualMinutes: 90,
   me: { personId: ME, name: 'Maren Holt' },
   ranks: RANKS,
   conditions: [{ id: CONDITION, name: 'in air', ...ALONE }],

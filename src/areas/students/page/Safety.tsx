@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { consentInput } from '../../../contracts/consent';
 import { injuryInput } from '../../../contracts/injury';
 import type { StudentView } from '../../../contracts/views';
-import { dateInWords, OF_AGE, RUNGS } from '../../../core';
+import { dateInWords, RUNGS } from '../../../core';
 import { ChoiceField, DateField, TextField } from '../../../kit/form/fields';
 import { SheetForm } from '../../../kit/form/SheetForm';
 import { useCommandSheet } from '../../../kit/form/useSheet';
@@ -12,14 +12,15 @@ import { StrikeWord, type OnStrike } from './Strike';
 
 /** Consent to contact, or its refusal, which needs no reason. A minor's guardian agrees too. */
 export function Consent({ view, done, leave }: Sheet) {
-  const minor = view.student.age === null || view.student.age < OF_AGE;
+  const { most, asksGuardian, because, minor } = view.consentSaid!;
+  const offered = RUNGS.slice(0, most);
   const sheet = useCommandSheet<'consent.record'>({
     command: 'consent.record',
     schema: consentInput,
     start: {
       id: newId(),
       studentId: view.student.id,
-      rung: view.consent?.rung ?? null,
+      rung: offered.find((r) => r === view.consent?.rung) ?? null,
       day: view.today,
       guardian: '',
     },
@@ -28,11 +29,12 @@ export function Consent({ view, done, leave }: Sheet) {
   });
   return (
     <SheetForm sheet={sheet} title="Consent to contact" saves="Record it" leave={leave}>
-      <ChoiceField name="rung" label="Agrees to, at most" none="no contact" options={RUNGS} />
-      {minor && sheet.form.watch('rung') !== null && <TextField name="guardian" label="Guardian who agrees" />}
+      <ChoiceField name="rung" label="Agrees to, at most" none="no contact" options={offered} />
+      {because !== '' && <p>{because}</p>}
+      {asksGuardian && sheet.form.watch('rung') !== null && <TextField name="guardian" label="Guardian who agrees" />}
       <p className="second">
         A refusal needs no reason.{' '}
-        {minor && `Under ${OF_AGE}, or with the date of birth unknown, it counts only with a guardian’s agreement. `}
+        {minor && 'Of a minor, or with the date of birth unknown, it counts only with a guardian’s agreement. '}
         Every change stays on record. Rules of federation, insurer and local law come first.
       </p>
     </SheetForm>
@@ -112,7 +114,7 @@ export function Safety({
           )}
           {onConsent && (
             <Button variant="text" className="no-print" onClick={onConsent}>
-              Record consent
+              {view.reader === 'teacher' ? 'Record consent' : 'Say how far contact may go'}
             </Button>
           )}
         </li>

@@ -201,6 +201,22 @@ describe('what is decided and written on it', () => {
     await waitFor(() => expect(sent).toMatchObject([{ input: { rung: null, guardian: '' } }]));
   });
 
+  it('a student says how far contact may go up to what the guardian agreed to, and that it ends', async () => {
+    const because = 'Your guardian has agreed to slow, soft hands: for more, they say so first.';
+    fresh = forStudent();
+    const user = open(forStudent({ consentSaid: { most: 1, asksGuardian: false, because, minor: true } }));
+    await user.click(button('Say how far contact may go'));
+    expect(screen.getByText(because)).toBeTruthy();
+    await user.click(screen.getByRole('combobox', { name: 'Agrees to, at most' }));
+    expect(screen.getAllByRole('option').map((o) => o.textContent)).toEqual(['no contact', 'slow, soft hands']);
+    await user.click(screen.getByRole('option', { name: 'slow, soft hands' }));
+    expect(screen.queryByLabelText('Guardian who agrees')).toBeNull();
+    await user.click(button('Record it'));
+    await waitFor(() =>
+      expect(sent).toMatchObject([{ name: 'consent.record', input: { rung: 'slow, soft hands', guardian: '' } }]),
+    );
+  });
+
   it('the room at home is read with a comma as well', async () => {
     fresh = forStudent();
     const user = open(forStudent());

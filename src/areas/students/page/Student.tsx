@@ -207,7 +207,7 @@ export default function Student({ view: first }: { view: StudentView }) {
           />
           <Safety
             view={view}
-            onConsent={may.decide ? () => setOpen({ what: 'consent' }) : null}
+            onConsent={view.consentSaid ? () => setOpen({ what: 'consent' }) : null}
             onInjury={may.look ? (value) => setOpen({ what: 'injury', value }) : null}
             onStrike={may.decide ? strike : null}
           />

@@ -3,10 +3,10 @@ import { useState } from 'react';
 import type { CommandDraft } from '../../contracts/commands';
 import { hallInput } from '../../contracts/hall';
 import type { HallShown } from '../../contracts/views';
-import { NumberField, TextField } from '../../kit/form/fields';
-import { SheetForm } from '../../kit/form/SheetForm';
-import { useEditedSheet } from '../../kit/form/useEditedSheet';
-import { newId, send } from '../../kit/send';
+import { NumberField, TextField } from '../form/fields';
+import { SheetForm } from '../form/SheetForm';
+import { useEditedSheet } from '../form/useEditedSheet';
+import { newId, send } from '../send';
 
 /** The rooms the school trains in: name and size. */
 export function HallSheet({
@@ -16,7 +16,7 @@ export function HallSheet({
 }: {
   halls: readonly HallShown[];
   done: () => Promise<void>;
-  leave: () => void;
+  leave?: () => void;
 }) {
   const [changed, setChanged] = useState<HallShown | null>(null);
   const [wrong, setWrong] = useState('');
@@ -36,7 +36,7 @@ export function HallSheet({
         setChanged(null);
         setRound(round + 1);
       }}
-      leave={leave}
+      {...(leave ? { leave } : {})}
     >
       <div role="alert">{wrong !== '' && <p className="message wrong">{wrong}</p>}</div>
       <ul>
@@ -62,7 +62,7 @@ function HallForm({
 }: {
   value: HallShown | null;
   done: () => Promise<void>;
-  leave: () => void;
+  leave?: () => void;
   children: React.ReactNode;
 }) {
   const start: CommandDraft<'hall.save'> = value
@@ -81,7 +81,7 @@ function HallForm({
     }),
   });
   return (
-    <SheetForm sheet={sheet} title="Where do we train?" saves="Keep it" leave={leave} leaves="Done">
+    <SheetForm sheet={sheet} title="Where do we train?" saves="Keep it" {...(leave ? { leave } : {})} leaves="Done">
       {meeting}
       {children}
       <div className="row top">
