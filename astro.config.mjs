@@ -1,7 +1,22 @@
 // @ts-check
-import { defineConfig } from 'astro/config';
+import { defineConfig, passthroughImageService } from 'astro/config';
 import node from '@astrojs/node';
 import react from '@astrojs/react';
+
+/** Documents link to each other as files; inside the program the same pages have addresses of their own. */
+function linksInside() {
+  /** @type {Record<string, string>} */
+  const TO = { 'notation.md': '/guide/notation', 'school.md': '/syllabus/exchange', 'README.md': '/guide' };
+  const walk = (/** @type {any} */ node) => {
+    const href = node.properties?.href;
+    if (typeof href === 'string' && !href.includes(':') && href.endsWith('.md')) {
+      const name = href.split('/').at(-1) ?? '';
+      node.properties.href = TO[name] ?? `/guide/${name.slice(0, -3)}`;
+    }
+    node.children?.forEach(walk);
+  };
+  return walk;
+}
 
 export default defineConfig({
   output: 'server',
@@ -11,7 +26,9 @@ export default defineConfig({
   // checked against it in src/server/http/origin.ts.
   security: { checkOrigin: false, allowedDomains: [{}] },
   devToolbar: { enabled: false },
-  markdown: { syntaxHighlight: false },
+  markdown: { syntaxHighlight: false, rehypePlugins: [linksInside] },
+  // Pictures of the guide are shipped as they are: nothing is downloaded to make them smaller.
+  image: { service: passthroughImageService() },
   vite: {
     // Nothing inside of style sheets: the page’s policy allows fonts and pictures from our own server only.
     build: {

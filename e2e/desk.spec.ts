@@ -11,6 +11,30 @@ const shows = (page: Page, text: string | RegExp) => expect(page.getByText(text)
 test.describe('the desk of the head instructor', () => {
   test.beforeEach(({ demo, context }) => demo.signIn(context, 'maren'));
 
+  test('the guide opens inside at the page one is on, and our words are explained where they stand', async ({
+    demo,
+    page,
+  }) => {
+    await page.goto(`${demo.url}/syllabus`);
+    await settle(page);
+    await page.getByRole('link', { name: 'the way', exact: true }).hover();
+    await expect(page.getByRole('tooltip')).toHaveText(/introduced, worked on, tested and kept/);
+    await page.keyboard.press('?');
+    await expect(
+      page.getByRole('heading', { level: 1, name: 'The way from the first belt to the last' }),
+    ).toBeVisible();
+    const picture = page.locator('.guide img').first();
+    expect(await picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(600);
+    // Links between its documents lead to pages of the program.
+    await page.goto(`${demo.url}/guide/sequences`);
+    await page.getByRole('link', { name: 'How it is written', exact: true }).click();
+    await expect(page.getByRole('heading', { level: 1, name: 'How a sequence is written' })).toBeVisible();
+    await page.getByRole('link', { name: 'Our words' }).click();
+    await expect(page.getByText('One point along the whole line, one tap a person.')).toBeVisible();
+    await page.goto(`${demo.url}/guide/nothing`);
+    await shows(page, 'There is no such page in the guide.');
+  });
+
   test('a technique is written with its points and slips, shown, changed, and found again', async ({ demo, page }) => {
     await page.goto(`${demo.url}/techniques/new`);
     await settle(page);

@@ -235,6 +235,20 @@ test('a school goes out as a file and into an empty one, tried before it is done
     await theirs.getByRole('button', { name: 'Open the school' }).click();
     await expect(theirs.getByRole('heading', { name: /Does the way to .* hold together/ })).toBeVisible();
     await shows(theirs, 'Nothing is on the way yet.');
+    // The steps to the first verdict stand above every page, and lead to its first field.
+    const steps = theirs.getByRole('region', { name: 'To the first verdict' });
+    await steps.getByRole('link', { name: 'Write a stance' }).click();
+    await settle(theirs);
+    await steps.getByRole('link', { name: 'Write a stance' }).click();
+    await expect(theirs.getByLabel('Name', { exact: true })).toBeFocused();
+    await theirs.keyboard.type('Reed stance?');
+    await expect(theirs).toHaveURL(/techniques\/new/);
+    await theirs.getByRole('button', { name: 'Save it' }).click();
+    await expect(steps.getByText(/^Reed stance\?, \d\d:\d\d$/)).toBeVisible();
+    await expect(steps.getByRole('button', { name: 'Technique' })).toBeVisible();
+    await expect(steps.getByRole('heading', { name: /Write one technique/ })).toBeVisible();
+    await theirs.goto(`${empty.url}/syllabus`);
+    await settle(theirs);
     await theirs.getByRole('link', { name: 'begin from a starter or a file' }).click();
     await settle(theirs);
     const input = theirs.getByLabel('A school as JSON, or its tables as CSV');

@@ -8,6 +8,7 @@ import type { ChancesView } from './views/chance';
 import type { EarlierMarksView } from './views/earlierMarks';
 import type { EarlierShowingsView } from './views/earlierShowings';
 import type { EverybodyView } from './views/everybody';
+import type { FirstStepsView } from './views/firstSteps';
 import type { ForecastView } from './views/forecast';
 import type { HomeView } from './views/home';
 import type { IncidentsView } from './views/incident';
@@ -32,6 +33,7 @@ export type * from './views/condition';
 export type * from './views/earlierMarks';
 export type * from './views/earlierShowings';
 export type * from './views/everybody';
+export type * from './views/firstSteps';
 export type * from './views/focus';
 export type * from './views/forecast';
 export type * from './views/gate';
@@ -97,6 +99,7 @@ export const VIEWS = {
   earlierShowings: { may: STAFF, input: v.object({ sequenceId: id }) },
   people: { may: ['head'], input: v.object({}) },
   school: { may: ['head'], input: v.object({}) },
+  firstSteps: { may: ['head'], input: v.object({}) },
 } as const satisfies Record<string, { may: readonly Role[]; input: v.GenericSchema }>;
 export type ViewName = keyof typeof VIEWS;
 export type ViewInput<N extends ViewName> = v.InferOutput<(typeof VIEWS)[N]['input']>;
@@ -131,4 +134,5 @@ export interface ViewResults {
   earlierShowings: EarlierShowingsView;
   people: PeopleView;
   school: SchoolView;
+  firstSteps: FirstStepsView;
 }

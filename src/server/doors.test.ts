@@ -104,6 +104,7 @@ const MAY_SEE: Record<ViewName, string> = {
   earlierShowings: 'hi',
   people: 'h',
   school: 'h',
+  firstSteps: 'h',
 };
 
 const seeing = (s: SmallSchool): Record<ViewName, object> => ({
@@ -136,6 +137,7 @@ const seeing = (s: SmallSchool): Record<ViewName, object> => ({
   earlierShowings: { sequenceId: s.sequence },
   people: {},
   school: {},
+  firstSteps: {},
 });
 
 const statusOf = (work: Promise<unknown>): Promise<number> =>

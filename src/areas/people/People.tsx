@@ -162,17 +162,17 @@ export default function People({ view }: { view: PeopleView }) {
               {guardian && <GuardianSheet view={view} value={guardian} />}
             </div>
           ) : (
-              <section className="sheet stack">
-                <h2>The rights</h2>
-                {Object.entries(RIGHTS).map(([role, may]) => (
-                  <p key={role}>
-                    <b>{WORD[role as Role]}</b>: {may}.
-                  </p>
-                ))}
-                <p>
-                  <b>student</b>: their own page, to read.
+            <section className="sheet stack">
+              <h2>The rights</h2>
+              {Object.entries(RIGHTS).map(([role, may]) => (
+                <p key={role}>
+                  <b>{WORD[role as Role]}</b>: {may}.
                 </p>
-              </section>
+              ))}
+              <p>
+                <b>student</b>: their own page, to read.
+              </p>
+            </section>
           )}
         </aside>
       </div>

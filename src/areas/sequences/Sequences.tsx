@@ -7,6 +7,7 @@ import { download } from '../../kit/drawing/exportDrawing';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { Switch } from '../../kit/Switch';
+import { Word } from '../../kit/Word';
 import './shared.css';
 import './Sequences.css';
 
@@ -82,8 +83,8 @@ export default function Sequences({ view }: { view: SequencesView }) {
         <div>
           <h1>What do we run?</h1>
           <p className="sub">
-            {all.length} {plural(all.length, 'sequence')}, {all.filter((s) => s.parentId !== null).length} of them made
-            from others.
+            {all.length} <Word of="sequence">{plural(all.length, 'sequence')}</Word>,{' '}
+            {all.filter((s) => s.parentId !== null).length} of them made from others.
           </p>
         </div>
         <div className="actions">

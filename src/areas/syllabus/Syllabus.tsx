@@ -19,6 +19,7 @@ import {
 import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { newId, send } from '../../kit/send';
+import { Word } from '../../kit/Word';
 import { type Does } from './BeltSheet';
 import { Beside, type Open } from './Beside';
 import { Coverage } from './Coverage';
@@ -213,6 +214,12 @@ export default function Syllabus({
         <div>
           <h1>{top ? `Does the way to ${top} hold together?` : 'Which belts are there?'}</h1>
           <p className="sub">{sub}</p>
+          {top && (
+            <p className="sub">
+              A row is one item on <Word of="way" />, a column one belt: what stands in it is what that belt introduces,
+              works on, <Word of="requirement">tests</Word> or keeps.
+            </p>
+          )}
         </div>
         {mayChange && (
           <div className="actions">

@@ -10,6 +10,7 @@ import { Belt } from '../../kit/marks/Belt';
 import { Splinter } from '../../kit/marks/small';
 import { ask } from '../../kit/send';
 import { Switch } from '../../kit/Switch';
+import { Word } from '../../kit/Word';
 
 const PLURAL: Record<string, string> = { 'hand shape': 'hand shapes', 'weapon cut': 'weapon cuts' };
 
@@ -45,8 +46,8 @@ export default function Techniques({ view }: { view: TechniquesView }) {
         <div>
           <h1>What do we teach?</h1>
           <p className="sub">
-            {countOf(view.techniques.filter((t) => !t.retired).length, 'technique')} in use, each with its points from
-            the ground up.
+            {countOf(view.techniques.filter((t) => !t.retired).length, 'technique')} in use, each with its{' '}
+            <Word of="point">points</Word> from the ground up.
           </p>
         </div>
         <div className="actions">

@@ -16,6 +16,7 @@ import { classesView } from './classes';
 import { earlierMarksView } from './earlierMarks';
 import { earlierShowingsView } from './earlierShowings';
 import { everybodyView } from './everybody';
+import { firstStepsView } from './firstSteps';
 import { forecastView } from './forecast';
 import { homeView } from './home';
 import { incidentsView } from './incidents';
@@ -71,6 +72,7 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   earlierShowings: earlierShowingsView,
   people: peopleView,
   school: schoolView,
+  firstSteps: firstStepsView,
 };
 
 /** Refuses whoever's role may not see a view. */

@@ -3,6 +3,7 @@ import type { Transaction } from '../../data/connection';
 import { readPutRight } from '../../data/queries/putRight';
 import { school } from '../../data/tables';
 import type { Who } from '../who';
+import { firstStepsView, hasVerdict } from './firstSteps';
 
 export async function shellView(tx: Transaction, who: Who): Promise<ShellView> {
   const [own] = await tx.select({ languages: school.languages }).from(school);
@@ -11,6 +12,7 @@ export async function shellView(tx: Transaction, who: Who): Promise<ShellView> {
     school: { name: who.schoolName, timeZone: who.timeZone, languages: own?.languages ?? [] },
     me: { personId: who.personId, name: who.name, role: who.role },
     today: who.today,
+    firstSteps: who.role === 'head' && !(await hasVerdict(tx)) ? await firstStepsView(tx, who) : null,
     putRight: teaches ? (await readPutRight(tx, who.personId, who.now)).length : 0,
   };
 }

@@ -5,6 +5,7 @@ import TextField from '@mui/material/TextField';
 import type { LookKitView } from '../../../contracts/views';
 import type { Side } from '../../../core';
 import { Splinter } from '../../../kit/marks/small';
+import { Word } from '../../../kit/Word';
 import type { KitItem, KitStudent } from '../line';
 import { SideSwitch } from '../SideSwitch';
 import './WhichItem.css';
@@ -73,7 +74,9 @@ export function WhichItem({
           </div>
           {technique && (
             <>
-              <h2 className="mt-5">Sweep one point</h2>
+              <h2 className="mt-5">
+                <Word of="sweep">Sweep</Word> one point
+              </h2>
               {people.length === 0 && <p>Tap who is on the line first.</p>}
             </>
           )}
@@ -93,7 +96,15 @@ export function WhichItem({
               </li>
             ))}
           </ol>
-          <h2 className="mt-5">{technique ? 'Or a card of one person' : 'Count by count, one person'}</h2>
+          <h2 className="mt-5">
+            {technique ? (
+              <>
+                Or a <Word of="card" /> of one person
+              </>
+            ) : (
+              'Count by count, one person'
+            )}
+          </h2>
           <ul className="cards">
             {(people.length > 0 ? people : kit.students.slice(0, 12)).map((s) => (
               <li key={s.id}>

@@ -4,6 +4,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { LookKitView } from '../../../contracts/views';
 import { Belt } from '../../../kit/marks/Belt';
+import { Word } from '../../../kit/Word';
 import { AtTheName } from '../AtTheName';
 import { standing, type KitItem, type KitStudent, type Line } from '../line';
 import { joining, noteClass } from './noteClass';
@@ -85,7 +86,9 @@ export function WhoIsHere({
   return (
     <section aria-labelledby="line-head">
       <div className="spread">
-        <h2 id="line-head">Who is on the line?</h2>
+        <h2 id="line-head">
+          Who is on the <Word of="line">line</Word>?
+        </h2>
         <span>
           {line.present.length} of {kit.students.length} here
         </span>

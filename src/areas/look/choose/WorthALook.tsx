@@ -7,6 +7,7 @@ import type { LookKitView } from '../../../contracts/views';
 import { low, nextLooks, sweepInWords, type Group, type WorthALook as Worth } from '../../../core';
 import { Belt } from '../../../kit/marks/Belt';
 import { Lozenge } from '../../../kit/marks/Lozenge';
+import { Word } from '../../../kit/Word';
 import { AtTheName } from '../AtTheName';
 import { isTonight, ordersOfKit, worthsOfKit, type KitItem, type KitStudent, type Line } from '../line';
 import './WorthALook.css';
@@ -66,7 +67,9 @@ export function WorthALook({
   return (
     <section aria-labelledby="worth-head" className="worth">
       <div className="spread">
-        <h2 id="worth-head">Worth a look</h2>
+        <h2 id="worth-head">
+          <Word of="worthALook">Worth a look</Word>
+        </h2>
         <span>{kit.gradingDay ? '' : 'no grading is set'}</span>
       </div>
       <div className="tools" role="group" aria-label="What tonight shows">

@@ -8,6 +8,7 @@ import { dateInWords, foldName, plural } from '../../../core';
 import { IslandRoot } from '../../../kit/IslandRoot';
 import { Belt } from '../../../kit/marks/Belt';
 import { errorAt, newId, send } from '../../../kit/send';
+import { Word } from '../../../kit/Word';
 
 /** The next day on which the school grades: looks and forecasts aim at it. */
 function Grading({ day, mayChange }: { day: string | null; mayChange: boolean }) {
@@ -69,7 +70,9 @@ export default function Roll({ view, mayChange, today }: { view: RollView; mayCh
     <IslandRoot>
       <div className="title">
         <div>
-          <h1>Who is on the roll?</h1>
+          <h1>
+            Who is on the <Word of="roll">roll</Word>?
+          </h1>
           <p className="sub">
             {view.students.length} {plural(view.students.length, 'student')}
             {view.leftLately.length > 0 && `, ${view.leftLately.length} who left`}. A belt’s name shows who is ready for

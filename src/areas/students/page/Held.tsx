@@ -3,6 +3,7 @@ import type { StudentView } from '../../../contracts/views';
 import { dateInWords } from '../../../core';
 import { Belt } from '../../../kit/marks/Belt';
 import { VerdictMark } from '../../../kit/marks/Lozenge';
+import { Word } from '../../../kit/Word';
 import { StrikeWord, type OnStrike } from './Strike';
 
 /** What the next belt asks besides work. */
@@ -10,7 +11,9 @@ export function Gates({ view }: { view: StudentView }) {
   if (view.gates.length === 0) return null;
   return (
     <section>
-      <h2>{view.reader === 'teacher' ? 'Gates' : 'Besides the work'}</h2>
+      <h2>
+        <Word of="gate">{view.reader === 'teacher' ? 'Gates' : 'Besides the work'}</Word>
+      </h2>
       <ul>
         {view.gates.map((g) => (
           <li key={g.id} className="line gate">
@@ -131,7 +134,9 @@ export function Adapted({ view, onAdapt, onStrike }: { view: StudentView; onAdap
   return (
     <section>
       <div className="spread">
-        <h2>Adapted</h2>
+        <h2>
+          <Word of="adapted">Adapted</Word>
+        </h2>
         {may.decide && next && (
           <Button variant="text" className="no-print" onClick={onAdapt}>
             Adapt a point

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { StudentLooksView, StudentView } from '../../../contracts/views';
 import { countOf, dateInWords } from '../../../core';
 import { ask } from '../../../kit/send';
+import { Word } from '../../../kit/Word';
 import type { LookShown } from './Mend';
 
 /** The newest looks; all of them, mark by mark, one tap away. */
@@ -18,7 +19,9 @@ export function Looks({ view, onMend }: { view: StudentView; onMend: (look: Look
   };
   return (
     <section>
-      <h2>Looks</h2>
+      <h2>
+        <Word of="look">Looks</Word>
+      </h2>
       {view.looks.length === 0 ? (
         <p className="second line pt-1">
           Nobody has watched yet. {view.may.look && <a href={`/look?student=${id}`}>Take the first look</a>}

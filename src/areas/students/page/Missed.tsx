@@ -1,13 +1,16 @@
 import type { StudentView } from '../../../contracts/views';
 import { dateInWords } from '../../../core';
 import { firstName } from '../../../kit/words';
+import { Word } from '../../../kit/Word';
 
 /** What was missed while away, and how it can be made up; ticked off by the next look. */
 export function Missed({ view }: { view: StudentView }) {
   if (view.missed.length === 0) return null;
   return (
     <section>
-      <h2>To make up</h2>
+      <h2>
+        <Word of="makeUp">To make up</Word>
+      </h2>
       <ul>
         {view.missed.slice(0, 6).map((m) => (
           <li key={m.itemKey} className="line py-1">

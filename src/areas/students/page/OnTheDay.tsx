@@ -1,6 +1,7 @@
 import type { StudentView } from '../../../contracts/views';
 import { countOf, capital, chanceAgainstWords, chanceInWords, inWords, listInWords, low, plural } from '../../../core';
 import { ChanceRule } from '../../../kit/marks/ChanceRule';
+import { Word } from '../../../kit/Word';
 
 /** How likely the belt passes on the day, gates aside, with the looks behind it. */
 export function OnTheDay({ view }: { view: StudentView }) {
@@ -16,7 +17,9 @@ export function OnTheDay({ view }: { view: StudentView }) {
   return (
     <section>
       <div className="spread">
-        <h2>On the day</h2>
+        <h2>
+          <Word of="chance">On the day</Word>
+        </h2>
         <span className="second">{c ? `from ${countOf(c.looks, 'look')}` : ''}</span>
       </div>
       {!c ? (

@@ -7,6 +7,7 @@ import { ChoiceField, TextField } from '../../../kit/form/fields';
 import { SheetForm } from '../../../kit/form/SheetForm';
 import { useCommandSheet } from '../../../kit/form/useSheet';
 import { newId } from '../../../kit/send';
+import { Word } from '../../../kit/Word';
 import { onSide, type Sheet } from './sheet';
 
 /** The one correction with its reason, one true thing to praise, and all slips one tap away. */
@@ -16,7 +17,9 @@ export function OneThing({ view, onChoose }: { view: StudentView; onChoose: (() 
   return (
     <section className="sheet one-thing">
       <div className="spread">
-        <h2>One thing to work on</h2>
+        <h2>
+          <Word of="oneThing">One thing to work on</Word>
+        </h2>
         <span className="second">{f?.since ? `since ${dateInWords(f.since)}` : ''}</span>
       </div>
       <p>

@@ -6,6 +6,7 @@ import { ChoiceField, TextField } from '../../../kit/form/fields';
 import { SheetForm } from '../../../kit/form/SheetForm';
 import { useCommandSheet } from '../../../kit/form/useSheet';
 import { newId } from '../../../kit/send';
+import { Word } from '../../../kit/Word';
 import type { Sheet } from './sheet';
 
 /** Work laid off until a habit is gone. */
@@ -22,7 +23,9 @@ export function Pauses({
   return (
     <section>
       <div className="spread">
-        <h2>Laid off</h2>
+        <h2>
+          <Word of="pause">Laid off</Word>
+        </h2>
         {onPause && (
           <Button variant="text" className="no-print" onClick={onPause}>
             Lay work off

@@ -6,6 +6,7 @@ export * from './day';
 export * from './difference';
 export * from './focus';
 export * from './gate';
+export * from './glossary';
 export * from './makeUp';
 export * from './practice';
 export * from './reader';

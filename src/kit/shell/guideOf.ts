@@ -1,0 +1,25 @@
+/** The page of the guide that belongs to an area of the house. */
+const OF: Record<string, string> = {
+  Techniques: 'techniques',
+  Sequences: 'sequences',
+  Syllabus: 'syllabus',
+  Students: 'students',
+  'My belt': 'students',
+  'Their belt': 'students',
+  Look: 'look',
+  Records: 'records',
+  'Sign-ins': 'records',
+  School: 'records',
+};
+export const guideOf = (area: string): string => (OF[area] ? `/guide/${OF[area]}` : '/guide');
+
+/** Opens the guide at the page one is on when `?` is pressed anywhere but where one types. */
+export function openGuideByKey(document: Document): void {
+  document.addEventListener('keydown', (e) => {
+    if (e.key !== '?' || e.ctrlKey || e.metaKey || e.altKey || e.defaultPrevented) return;
+    const at = e.target instanceof HTMLElement ? e.target : null;
+    if (at?.closest('input, textarea, select, [contenteditable="true"]')) return;
+    const href = document.body.dataset['guide'];
+    if (href) document.defaultView?.location.assign(href);
+  });
+}
