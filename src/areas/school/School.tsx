@@ -45,7 +45,7 @@ export default function School({ view: first, zones }: { view: SchoolView; zones
               help="The day of a class begins and ends by its clock. Days already noted stay as they are."
               options={zones.map((z) => ({ id: z, name: z }))}
             />
-            <div className="row fields">
+            <div className="row top">
               <NumberField name="usualMinutes" label="A class lasts, in minutes" help="Where nobody says otherwise." />
               <NumberField
                 name="classDays"

@@ -41,12 +41,18 @@ export function HallSheet({
       <div role="alert">{wrong !== '' && <p className="message wrong">{wrong}</p>}</div>
       <ul>
         {halls.map((h) => (
-          <li key={h.id} className="row">
+          <li key={h.id} className="line spread">
             <span>
               {h.name}, {h.width} by {h.depth} m
             </span>
-            <Button onClick={() => setChanged(h)}>Change</Button>
-            <Button onClick={() => void remove(h.id)}>Remove</Button>
+            <span className="row">
+              <Button variant="text" onClick={() => setChanged(h)}>
+                Change
+              </Button>
+              <Button variant="text" onClick={() => void remove(h.id)}>
+                Remove
+              </Button>
+            </span>
           </li>
         ))}
       </ul>
@@ -86,8 +92,8 @@ function HallForm({
       {children}
       <div className="row top">
         <TextField name="name" label="Name" />
-        <NumberField name="width" label="Width in metres" />
-        <NumberField name="depth" label="Depth in metres" />
+        <NumberField name="width" label="Width, m" />
+        <NumberField name="depth" label="Depth, m" />
       </div>
     </SheetForm>
   );

@@ -18,7 +18,7 @@ import { schoolBeliefs } from '../belief/school';
 import { Refusal } from '../http/problem';
 import { judgeGates } from '../judging/gates';
 import { judgeStudent } from '../judging/judge';
-import { readJudging, type Judging } from '../judging/judging';
+import { readJudging } from '../judging/judging';
 import { rankAbove } from '../judging/rankAbove';
 import { reasonContext } from '../judging/reasonContext';
 import { requirementNames } from '../judging/requirementNames';
@@ -39,35 +39,53 @@ interface Stand {
   chance: string | null;
 }
 
-/** So many students are compared; a class of more says how many there are. */
-const MOST_COMPARED = 40;
+/** So many students are compared: the evening of a big school. */
+const MOST_COMPARED = 200;
+
+interface Whom {
+  ids: readonly string[];
+  /** Who was at a class changes hours and classes, and no verdict. */
+  onlyGates: boolean;
+}
 
 async function standOf(
   tx: Transaction,
   who: Who,
-  ids: readonly string[],
+  { ids, onlyGates }: Whom,
   beliefs: Map<string, unknown> | null,
 ): Promise<{ stands: Map<string, Stand>; made: Map<string, unknown> }> {
-  const j: Judging = await readJudging(tx, who.today, ids);
+  const j = await readJudging(tx, who.today, ids);
   // The school's habits do not turn on one look: what was known of them this morning serves for both.
   for (const [key, value] of beliefs ?? []) j.made.set(key, value);
-  const school = await schoolBeliefs(tx, who, j);
-  const outcomes = await pastOutcomes(tx);
-  const given = await readGiven(tx, ids);
+  const school = onlyGates ? null : await schoolBeliefs(tx, who, j);
+  const outcomes = school ? await pastOutcomes(tx) : [];
+  const given = school ? await readGiven(tx, ids) : new Map<string, never>();
+  const roll = new Map(
+    (await readRoll(tx, { withLeft: true, ...(ids.length === 1 ? { id: ids[0]! } : {}) })).map((s) => [s.id, s]),
+  );
   const stands = new Map<string, Stand>();
   for (const id of ids) {
-    const [student] = await readRoll(tx, { withLeft: true, id });
+    const student = roll.get(id);
     if (!student) continue;
     const syllabus = j.syllabusOf(student);
     const next = rankAbove(syllabus.ranks, student.rankId);
     const belt = syllabus.ranks.find((r) => r.id === student.rankId)?.name ?? '';
+    const gates = new Map(
+      (next ? judgeGates(j, student, next.id) : []).map((g) => {
+        const { has, asks } = gateInWords(g, belt, who.today);
+        return [g.gate.id, { asks, says: has }];
+      }),
+    );
+    const stand = { student, belt, asked: next?.name ?? null, gates };
+    if (!school) {
+      stands.set(id, { ...stand, verdicts: new Map(), focus: null, chance: null });
+      continue;
+    }
     const judged = next ? judgeStudent(j, student, next.id) : [];
-    const focus = focusOf(j, student, judged, given.get(id)).focus;
+    const { focus } = focusOf(j, student, judged, given.get(id));
     const nameOf = requirementNames(j, student);
     stands.set(id, {
-      student,
-      belt,
-      asked: next?.name ?? null,
+      ...stand,
       verdicts: new Map(
         judged.map((x) => [
           x.requirement.id,
@@ -77,12 +95,6 @@ async function standOf(
             reason: reasonInWords(x.verdict, { ...reasonContext(j, x.requirement), reader: 'teacher' }),
           },
         ]),
-      ),
-      gates: new Map(
-        (next ? judgeGates(j, student, next.id) : []).map((g) => {
-          const { has, asks } = gateInWords(g, belt, who.today);
-          return [g.gate.id, { asks, says: has }];
-        }),
       ),
       focus:
         focus &&
@@ -121,6 +133,9 @@ function compared(was: Stand, now: Stand, looksStay: number | null): StudentFoll
     looksStay,
   };
 }
+
+const isOfClass = (name: Tried, input: unknown): boolean =>
+  name === 'record.strike' && (input as CommandInput<'record.strike'>).kind === 'class';
 
 /** Whom a command is about: whose look it is, who would be given it, and who came to a class. */
 async function whomFor(tx: Transaction, name: Tried, input: unknown): Promise<{ ids: string[]; by: string | null }> {
@@ -178,7 +193,7 @@ export async function tryCommand(db: Database, me: SignedIn, body: unknown, now 
     if (who.role !== 'head' && who.role !== 'instructor')
       throw new Refusal(403, 'Only teachers see beforehand what follows.');
   };
-  const before = await throughSchool<WhoRow, { stands: Map<string, Stand>; made: Map<string, unknown>; of: string[] }>(
+  const before = await throughSchool<WhoRow, { stands: Map<string, Stand>; made: Map<string, unknown>; of: Whom }>(
     db,
     me.schoolId,
     {
@@ -188,7 +203,7 @@ export async function tryCommand(db: Database, me: SignedIn, body: unknown, now 
         const { who } = readWho(rows, me, now);
         mustBeTeacher(who);
         const { ids } = await whomFor(tx, name, mustRead(name, sent));
-        const of = ids.slice(0, MOST_COMPARED);
+        const of = { ids: ids.slice(0, MOST_COMPARED), onlyGates: isOfClass(name, sent) };
         return { value: { ...(await standOf(tx, who, of, null)), of }, last: null };
       },
     },
@@ -206,7 +221,7 @@ export async function tryCommand(db: Database, me: SignedIn, body: unknown, now 
         await runOf(name)(tx, who, input);
         const after = await standOf(tx, who, before.of, before.made);
         throw new TakenBack({
-          students: before.of.flatMap((id) => {
+          students: before.of.ids.flatMap((id) => {
             const [was, then] = [before.stands.get(id), after.stands.get(id)];
             return was && then ? [compared(was, then, stay)] : [];
           }),
