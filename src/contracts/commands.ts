@@ -66,6 +66,7 @@ export const COMMANDS = {
       students: v.pipe(v.array(studentInput), v.minLength(1, 'There is no line to take.'), v.maxLength(2000)),
     }),
   },
+  'student.importBack': { may: HEAD, input: only },
   'student.leave': { may: HEAD, input: v.object({ id, left: v.boolean() }) },
   'student.promote': { may: HEAD, input: promotionInput },
   'consent.record': { may: ['head', 'student', 'guardian'], input: consentInput },

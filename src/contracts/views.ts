@@ -11,6 +11,7 @@ import type { EverybodyView } from './views/everybody';
 import type { FirstStepsView } from './views/firstSteps';
 import type { ForecastView } from './views/forecast';
 import type { HomeView } from './views/home';
+import type { ImportsView } from './views/imports';
 import type { IncidentsView } from './views/incident';
 import type { KitAnswer } from './views/lookKit';
 import type { MissedView } from './views/missed';
@@ -39,6 +40,7 @@ export type * from './views/forecast';
 export type * from './views/gate';
 export type * from './views/hall';
 export type * from './views/home';
+export type * from './views/imports';
 export type * from './views/incident';
 export type * from './views/lookKit';
 export type * from './views/missed';
@@ -100,6 +102,7 @@ export const VIEWS = {
   people: { may: ['head'], input: v.object({}) },
   school: { may: ['head'], input: v.object({}) },
   firstSteps: { may: ['head'], input: v.object({}) },
+  imports: { may: ['head'], input: v.object({}) },
 } as const satisfies Record<string, { may: readonly Role[]; input: v.GenericSchema }>;
 export type ViewName = keyof typeof VIEWS;
 export type ViewInput<N extends ViewName> = v.InferOutput<(typeof VIEWS)[N]['input']>;
@@ -135,4 +138,5 @@ export interface ViewResults {
   people: PeopleView;
   school: SchoolView;
   firstSteps: FirstStepsView;
+  imports: ImportsView;
 }

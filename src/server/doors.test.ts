@@ -48,6 +48,7 @@ const MAY_SEND: Record<CommandName, string> = {
   'student.add': 'h',
   'student.change': 'h',
   'student.import': 'h',
+  'student.importBack': 'h',
   'student.leave': 'h',
   'student.promote': 'h',
   'consent.record': 'hg', // a student for themselves, in its own test
@@ -105,6 +106,7 @@ const MAY_SEE: Record<ViewName, string> = {
   people: 'h',
   school: 'h',
   firstSteps: 'h',
+  imports: 'h',
 };
 
 const seeing = (s: SmallSchool): Record<ViewName, object> => ({
@@ -138,6 +140,7 @@ const seeing = (s: SmallSchool): Record<ViewName, object> => ({
   people: {},
   school: {},
   firstSteps: {},
+  imports: {},
 });
 
 const statusOf = (work: Promise<unknown>): Promise<number> =>
@@ -171,6 +174,8 @@ const ANSWERS: Partial<Record<CommandName, readonly number[]>> = {
   'technique.merge': [404],
   // Belts that are there are left out of the order.
   'rank.order': [409],
+  // No such list came in.
+  'student.importBack': [404],
   // No such look is on record.
   'look.mend': [404],
   'look.move': [404],

@@ -1,10 +1,9 @@
-import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { SequenceView } from '../../contracts/views';
 import type { Finding } from '../../core';
 import { dateInWords } from '../../core';
+import { WhyItMayStay } from '../../kit/form/WhyItMayStay';
 import { CutMark } from '../../kit/marks/CutMark';
 import './Checks.css';
 
@@ -22,20 +21,14 @@ export function Checks({
   onWaive: ((key: string, reason: string | null) => Promise<string | null>) | null;
 }) {
   const [open, setOpen] = useState<string | null>(null);
-  const [reason, setReason] = useState('');
   const [wrong, setWrong] = useState<string | null>(null);
   const waived = (f: Finding) => waivers.find((w) => w.key === f.key);
   const slipped = findings.filter((f) => !f.ok && !waived(f));
   const kept = findings.filter((f) => !f.ok && waived(f));
   const held = findings.filter((f) => f.ok);
-  const waive = async (key: string, why: string | null) => {
-    const said = (await onWaive?.(key, why)) ?? null;
-    setWrong(said);
-    if (said === null) {
-      setOpen(null);
-      setReason('');
-    }
-  };
+  const likeOf = (f: Finding) =>
+    f.check === 'ceiling' ? [] : slipped.filter((x) => x.check === f.check && x.key !== f.key);
+  const waive = async (key: string, why: string | null) => (await onWaive?.(key, why)) ?? null;
   const text = (f: Finding) =>
     f.counts.length > 0 ? (
       <ButtonBase className="to-count" onClick={() => onPick(f.counts[0]! - 1)}>
@@ -56,6 +49,7 @@ export function Checks({
               : `${slipped.length} to look at`}
         </small>
       </h2>
+      <div role="alert">{wrong !== null && <p className="message wrong">{wrong}</p>}</div>
       <ul className="checks">
         {slipped.map((f) => (
           <li key={f.key} className="at">
@@ -68,27 +62,19 @@ export function Checks({
                 </ButtonBase>
               )}
               {open === f.key && (
-                <form
-                  className="row"
-                  onSubmit={(e) => {
-                    e.preventDefault();
-                    void waive(f.key, reason);
+                <WhyItMayStay
+                  says="Waive"
+                  alike={likeOf(f).length}
+                  leave={() => setOpen(null)}
+                  stays={async (reason, all) => {
+                    for (const x of [f, ...(all ? likeOf(f) : [])]) {
+                      const wrong = await waive(x.key, reason);
+                      if (wrong !== null) return wrong;
+                    }
+                    setOpen(null);
+                    return null;
                   }}
-                >
-                  <TextField
-                    id="waive-reason"
-                    label="Why it may stay"
-                    value={reason}
-                    onChange={(e) => setReason(e.target.value)}
-                    error={wrong !== null}
-                    helperText={wrong}
-                    autoFocus
-                  />
-                  <Button type="submit" variant="contained">
-                    Waive
-                  </Button>
-                  <Button onClick={() => setOpen(null)}>Leave it</Button>
-                </form>
+                />
               )}
             </div>
           </li>
@@ -104,7 +90,7 @@ export function Checks({
                   Waived by {w.by}, {dateInWords(w.day)}: {w.reason}
                 </span>
                 {onWaive && (
-                  <ButtonBase className="waive" onClick={() => void waive(f.key, null)}>
+                  <ButtonBase className="waive" onClick={() => void waive(f.key, null).then(setWrong)}>
                     take back
                   </ButtonBase>
                 )}

@@ -1,10 +1,12 @@
-import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { SyllabusFinding } from '../../core';
 import { dateInWords, inWords, plural } from '../../core';
+import { WhyItMayStay } from '../../kit/form/WhyItMayStay';
 import { CutMark } from '../../kit/marks/CutMark';
 import { Ring } from './small';
+
+/** What somebody can be hurt by is thought of one by one. */
+const ONE_BY_ONE: readonly SyllabusFinding['check'][] = ['above the ceiling', 'too young'];
 
 /** What does not hold together, numbered as on the cloth; each can be left with a reason. */
 export function Findings({
@@ -17,11 +19,12 @@ export function Findings({
   waived: readonly (SyllabusFinding & { reason: string; by: string; day: string })[];
   onPick: (f: SyllabusFinding) => void;
   /** Null: this reader may not decide. */
-  onWaive: ((key: string, reason: string | null) => void) | null;
+  onWaive: ((keys: readonly string[], reason: string | null) => void) | null;
 }) {
   const [asking, setAsking] = useState<string | null>(null);
-  const [reason, setReason] = useState('');
   const [all, setAll] = useState(false);
+  const likeOf = (f: SyllabusFinding) =>
+    ONE_BY_ONE.includes(f.check) ? [] : open.filter((x) => x.check === f.check && x.key !== f.key);
   const shown = all ? open : open.slice(0, 8);
   return (
     <section className="findings">
@@ -44,39 +47,25 @@ export function Findings({
                   type="button"
                   className="link"
                   aria-label={`Leave it: ${f.says}`}
-                  onClick={() => {
-                    setAsking(f.key);
-                    setReason('');
-                  }}
+                  onClick={() => setAsking(f.key)}
                 >
                   leave it
                 </button>
               )}
               {asking === f.key && (
-                <form
-                  className="stack"
-                  onSubmit={(e) => {
-                    e.preventDefault();
-                    if (reason.trim().length < 3) return;
-                    onWaive?.(f.key, reason.trim());
+                <WhyItMayStay
+                  says="Leave it"
+                  alike={likeOf(f).length}
+                  leave={() => setAsking(null)}
+                  stays={(reason, all) => {
+                    onWaive?.(
+                      [f, ...(all ? likeOf(f) : [])].map((x) => x.key),
+                      reason,
+                    );
                     setAsking(null);
+                    return null;
                   }}
-                >
-                  <TextField
-                    id="waive-reason"
-                    label="Why it may stay"
-                    autoFocus
-                    value={reason}
-                    onChange={(e) => setReason(e.target.value)}
-                    helperText="Kept with the syllabus."
-                  />
-                  <div className="row">
-                    <Button type="submit" variant="contained" disabled={reason.trim().length < 3}>
-                      Leave it
-                    </Button>
-                    <Button onClick={() => setAsking(null)}>Back</Button>
-                  </div>
-                </form>
+                />
               )}
             </div>
           </li>
@@ -108,7 +97,7 @@ export function Findings({
                     “{f.reason}”, {f.by}, {dateInWords(f.day)}.
                   </span>{' '}
                   {onWaive && (
-                    <button type="button" className="link" onClick={() => onWaive(f.key, null)}>
+                    <button type="button" className="link" onClick={() => onWaive([f.key], null)}>
                       look at it again
                     </button>
                   )}

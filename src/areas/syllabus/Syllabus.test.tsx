@@ -112,3 +112,45 @@ describe('the way', () => {
     }
   });
 });
+
+describe('several at once', () => {
+  it('an item is tested again at other belts, as its last test asks it', async () => {
+    const user = open();
+    fireEvent.keyDown(cell('kick', -1), { key: 'Enter' });
+    await user.click(await screen.findByRole('button', { name: 'Test it again at other belts' }));
+    const again = within(screen.getByRole('group', { name: /Test it again/ }));
+    // The belt that tests it already is not offered.
+    expect(again.queryByLabelText(RANKS[1]!.name)).toBeNull();
+    await user.click(again.getByLabelText(RANKS[2]!.name));
+    await user.click(again.getByLabelText(RANKS[0]!.name));
+    await user.click(again.getByRole('button', { name: 'Test it there' }));
+    await waitFor(() => expect(edits).toHaveLength(1));
+    const [first] = body.requirements;
+    expect(edits[0]).toMatchObject(
+      [RANKS[0]!, RANKS[2]!].map((r) => ({
+        op: 'requirement.put',
+        requirement: { threadId: 'kick', rankId: r.id, standard: first!.standard, conditionId: first!.conditionId },
+      })),
+    );
+  });
+
+  it('checks of one kind are left with one reason; what can hurt one by one', async () => {
+    // Trained and never tested, each of them.
+    const many = syllabus({ threads: [thread('a'), thread('b'), thread('c')], requirements: [] });
+    const user = open(viewOf(many));
+    const before = (await screen.findAllByRole('button', { name: /^Leave it:/ })).length;
+    await user.click(screen.getAllByRole('button', { name: /^Leave it:/ })[0]!);
+    const box = screen.getByRole('checkbox', { name: /others? of this kind, for the same reason/ });
+    await user.click(screen.getByRole('button', { name: 'Leave it' }));
+    expect(await screen.findByText('Say why: it is kept with it.')).toBeTruthy();
+    await user.click(box);
+    await user.type(screen.getByLabelText('Why it may stay'), 'we teach it so');
+    await user.click(screen.getByRole('button', { name: 'Leave it' }));
+    await waitFor(() => expect(edits).toHaveLength(1));
+    const waived = edits[0] as unknown as { op: string; key: string; reason: string }[];
+    expect(waived.length).toBeGreaterThan(1);
+    expect(new Set(waived.map((e) => `${e.op} ${e.reason}`))).toEqual(new Set(['waive we teach it so']));
+    expect(new Set(waived.map((e) => e.key)).size).toBe(waived.length);
+    expect(screen.queryAllByRole('button', { name: /^Leave it:/ }).length).toBe(before - waived.length);
+  });
+});

@@ -6,6 +6,7 @@ import {
   checkSyllabus,
   dateInWords,
   inWords,
+  countOf,
   itemKey,
   loadOf,
   NOTHING_KNOWN,
@@ -328,10 +329,10 @@ export default function Syllabus({
               onPick={goTo}
               onWaive={
                 mayChange
-                  ? (key, reason) =>
+                  ? (keys, reason) =>
                       void edit(
-                        [{ op: 'waive', key, reason }],
-                        reason === null ? 'a check taken up again' : 'a check left',
+                        keys.map((key) => ({ op: 'waive' as const, key, reason })),
+                        reason === null ? 'a check taken up again' : `${countOf(keys.length, 'check')} left`,
                       )
                   : null
               }

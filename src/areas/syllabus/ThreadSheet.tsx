@@ -16,6 +16,7 @@ import {
   type Thread,
 } from '../../core';
 import { Switch } from '../../kit/Switch';
+import { TestAgain } from './TestAgain';
 
 /** One item's way: where it begins and ends, what it hangs on and what hangs on it. */
 export function ThreadSheet({
@@ -128,6 +129,13 @@ export function ThreadSheet({
             ]}
           />
         )
+      )}
+      {mayChange && asked.length > 0 && (
+        <TestAgain
+          like={asked.at(-1)!}
+          ranks={view.ranks.filter((r) => !asked.some((x) => x.rankId === r.id))}
+          edit={(edits) => edit(edits, `${name(thread.id)} tested again`)}
+        />
       )}
       <h3>Hangs on</h3>
       <ul className="plain">

@@ -41,7 +41,7 @@ describe('a belt as people type it', () => {
     });
     expect(two[0]).toMatchObject({
       takes: false,
-      wrong: '“black” can mean Black belt or Black obi. Write it as the school does.',
+      amiss: [{ field: 'rank', says: '“black” can mean Black belt or Black obi. Write it as the school does.' }],
     });
   });
 });

@@ -28,7 +28,13 @@ describe('a pasted roll', () => {
     [['Yuna Brack', 'Straw', '2012-01-01', '2011-01-01'], 'The belt is older than the person.'],
     [['ILSE MARROW', 'Amber', '', ''], 'ILSE MARROW is already on the roll.'],
     [['Ilse Märrow', 'Amber', '14 June 2011', ''], 'Ilse Märrow is already on the roll.'],
-  ])('refuses %j', (row, wrong) => expect(check(row)[0]).toMatchObject({ takes: false, wrong }));
+  ])('refuses %j', (row, wrong) => expect(check(row)[0]).toMatchObject({ takes: false, amiss: [{ says: wrong }] }));
+
+  it('names everything that is wrong with a line', () => {
+    const [one] = check(['', 'Strwa', '31 Feb 2012', 'soon']);
+    expect(one).toMatchObject({ takes: false });
+    expect(one!.takes ? [] : one!.amiss.map((a) => a.field)).toEqual(['name', 'rank', 'born', 'since']);
+  });
 
   it('refuses a doubled name and still takes the rest', () => {
     const rows = check(
@@ -42,7 +48,7 @@ describe('a pasted roll', () => {
       [3, false],
       [4, true],
     ]);
-    expect(rows[1]).toMatchObject({ wrong: 'Bram Oakes already stands on line 1.' });
+    expect(rows[1]).toMatchObject({ amiss: [{ field: 'name', says: 'Bram Oakes already stands on line 1.' }] });
   });
 
   it('takes a second person of the same name with another birth date, and remarks on it', () => {

@@ -20,9 +20,15 @@ export interface NewStudent {
   since: PlainDate;
 }
 
+/** What is wrong with one cell of a line, in words. */
+export interface Amiss {
+  field: Exclude<keyof RollLine, 'line'>;
+  says: string;
+}
+
 export type RollVerdict =
   | { line: number; text: RollLine; takes: true; student: NewStudent; remark: string }
-  | { line: number; text: RollLine; takes: false; wrong: string };
+  | { line: number; text: RollLine; takes: false; amiss: readonly Amiss[] };
 
 export interface RollContext {
   ranks: readonly { id: string; name: string }[];
@@ -58,56 +64,69 @@ export function checkRollLines(lines: readonly RollLine[], context: RollContext)
   const inList = new Map<string, number>();
   return lines.map((text): RollVerdict => {
     const { line } = text;
-    const no = (wrong: string): RollVerdict => ({ line, text, takes: false, wrong });
+    const amiss: Amiss[] = [];
+    const no = (field: Amiss['field'], says: string) => void (says !== '' && amiss.push({ field, says }));
     const name = oneLine(text.name);
-    if (name === '') return no('There is no name on this line.');
-    if (!isKeepable(text.name) || name.includes('\uFFFD'))
-      return no('Some letters of the name could not be read. Type them again, or read the file in another way.');
-    if (!isVisible(name)) return no('Nothing of this name can be seen.');
-    if (name.length > 120) return no('The name is longer than 120 letters.');
+    const [rank, born, since] = [
+      beltOn(text.rank, context.ranks),
+      dayOn(text.born, context.today, 'Date of birth: ', 'The date of birth is still to come.'),
+      dayOn(text.since, context.today, 'Belt since: ', 'The belt’s date is still to come.'),
+    ];
+    const [bornOn, heldOn] = [born, since].map((d) => (typeof d === 'string' ? null : d.day));
+    no('name', nameAmiss(text.name));
+    if (typeof rank === 'string') no('rank', rank);
+    if (typeof born === 'string') no('born', born);
+    if (bornOn && bornOn < '1915-01-01') no('born', 'The date of birth is too long ago.');
+    if (typeof since === 'string') no('since', since);
+    if (bornOn && heldOn && heldOn <= bornOn) no('since', 'The belt is older than the person.');
     const key = foldName(name);
-
-    const typedRank = oneLine(text.rank);
-    if (typedRank === '') return no('There is no belt on this line.');
-    const meant = beltsMeant(typedRank, context.ranks);
-    if (meant.length > 1)
-      return no(`“${typedRank}” can mean ${meant.map((r) => r.name).join(' or ')}. Write it as the school does.`);
-    const rank = meant[0];
-    if (!rank) {
-      const near = nearest(
-        typedRank,
-        context.ranks.map((r) => r.name),
-      );
-      return no(`No belt of this school is called ${typedRank}.${near ? ` ${near}?` : ''}`);
-    }
-
-    let born: PlainDate | null = null;
-    if (text.born.trim() !== '') {
-      const read = readDate(text.born);
-      if (!read.ok) return no(`Date of birth: ${read.error}`);
-      if (read.value > context.today) return no('The date of birth is still to come.');
-      if (read.value < '1915-01-01') return no('The date of birth is too long ago.');
-      born = read.value;
-    }
-    let since = context.today;
-    const remarks: string[] = [];
-    if (text.since.trim() !== '') {
-      const read = readDate(text.since);
-      if (!read.ok) return no(`Belt since: ${read.error}`);
-      if (read.value > context.today) return no('The belt’s date is still to come.');
-      if (born !== null && read.value <= born) return no('The belt is older than the person.');
-      since = read.value;
-    } else remarks.push('belt counted from today');
-    if (born === null) remarks.push('no date of birth: counted as a minor until it is known');
-
-    const earlier = inList.get(key);
-    if (earlier !== undefined) return no(`${name} already stands on line ${earlier}.`);
+    const earlier = name === '' ? undefined : inList.get(key);
     const same = roll.get(key);
-    if (same?.some((b) => b === null || born === null || b === born)) return no(`${name} is already on the roll.`);
-    if (same) remarks.push('another person of this name is on the roll');
+    if (earlier !== undefined) no('name', `${name} already stands on line ${earlier}.`);
+    else if (same?.some((b) => b === null || !bornOn || b === bornOn)) no('name', `${name} is already on the roll.`);
+    if (amiss.length > 0 || typeof rank === 'string') return { line, text, takes: false, amiss };
+    const remarks = [
+      ...(!heldOn ? ['belt counted from today'] : []),
+      ...(!bornOn ? ['no date of birth: counted as a minor until it is known'] : []),
+      ...(same ? ['another person of this name is on the roll'] : []),
+    ];
     inList.set(key, line);
-    return { line, text, takes: true, student: { name, rankId: rank.id, born, since }, remark: remarks.join('; ') };
+    const student = { name, rankId: rank.id, born: bornOn ?? null, since: heldOn ?? context.today };
+    return { line, text, takes: true, student, remark: remarks.join('; ') };
   });
+}
+
+/** What is wrong with a name; empty: nothing. */
+function nameAmiss(typed: string): string {
+  const name = oneLine(typed);
+  if (name === '') return 'There is no name on this line.';
+  if (!isKeepable(typed) || name.includes('\uFFFD'))
+    return 'Some letters of the name could not be read. Type them again, or read the file in another way.';
+  if (!isVisible(name)) return 'Nothing of this name can be seen.';
+  return name.length > 120 ? 'The name is longer than 120 letters.' : '';
+}
+
+/** The belt that is meant, or why none is. */
+function beltOn(text: string, ranks: RollContext['ranks']): RollContext['ranks'][number] | string {
+  const typed = oneLine(text);
+  if (typed === '') return 'There is no belt on this line.';
+  const meant = beltsMeant(typed, ranks);
+  if (meant.length > 1)
+    return `“${typed}” can mean ${meant.map((r) => r.name).join(' or ')}. Write it as the school does.`;
+  if (meant[0]) return meant[0];
+  const near = nearest(
+    typed,
+    ranks.map((r) => r.name),
+  );
+  return `No belt of this school is called ${typed}.${near ? ` ${near}?` : ''}`;
+}
+
+/** A day that is over, none where nothing was written, or why it cannot be one. */
+function dayOn(text: string, today: PlainDate, of: string, late: string): { day: PlainDate | null } | string {
+  if (text.trim() === '') return { day: null };
+  const read = readDate(text, today);
+  if (!read.ok) return `${of}${read.error}`;
+  return read.value > today ? late : { day: read.value };
 }
 
 const HEADS: Record<Exclude<keyof RollLine, 'line'>, readonly string[]> = {

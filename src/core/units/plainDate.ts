@@ -50,16 +50,17 @@ const monthOf = (word: string) => {
 
 /**
  * Reads a date as people write it in a list: `2010-05-04`, `4 May 2010`, `May 4, 2010`, `4.5.2010`, and `25/5/2010` where
- * only one order is possible. Refuses what could be read two ways.
+ * only one order is possible. Refuses what could be read two ways. A year of two digits is one of this century, or of the
+ * last one where the day would come after `notAfter`.
  */
-export function readDate(text: string): Result<PlainDate> {
+export function readDate(text: string, notAfter?: PlainDate): Result<PlainDate> {
   const s = text.trim().replace(/\s+/g, ' ');
   const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(s);
   if (iso) return plainDate(Number(iso[1]), Number(iso[2]), Number(iso[3]));
-  const dotted = /^(\d{1,2})\. ?(\d{1,2})\. ?(\d{4})$/.exec(s);
-  if (dotted) return plainDate(Number(dotted[3]), Number(dotted[2]), Number(dotted[1]));
-  const dayFirst = /^(\d{1,2})(?:st|nd|rd|th)?\.? ([A-Za-z]+)\.?,? (\d{4})$/.exec(s);
-  const monthFirst = /^([A-Za-z]+)\.? (\d{1,2})(?:st|nd|rd|th)?,? (\d{4})$/.exec(s);
+  const dotted = /^(\d{1,2})\. ?(\d{1,2})\. ?(\d{4}|\d{2})$/.exec(s);
+  if (dotted) return inCentury(dotted[3]!, Number(dotted[2]), Number(dotted[1]), notAfter);
+  const dayFirst = /^(\d{1,2})(?:st|nd|rd|th)?\.? ([A-Za-z]+)\.?,? (\d{4}|\d{2})$/.exec(s);
+  const monthFirst = /^([A-Za-z]+)\.? (\d{1,2})(?:st|nd|rd|th)?,? (\d{4}|\d{2})$/.exec(s);
   const named = dayFirst
     ? { day: dayFirst[1]!, month: dayFirst[2]!, year: dayFirst[3]! }
     : monthFirst
@@ -68,16 +69,25 @@ export function readDate(text: string): Result<PlainDate> {
   if (named) {
     const month = monthOf(named.month);
     if (!month) return fail(`“${named.month}” is no month.`);
-    return plainDate(Number(named.year), month, Number(named.day));
+    return inCentury(named.year, month, Number(named.day), notAfter);
   }
-  const slashed = /^(\d{1,2})\/(\d{1,2})\/(\d{4})$/.exec(s);
+  const slashed = /^(\d{1,2})\/(\d{1,2})\/(\d{4}|\d{2})$/.exec(s);
   if (slashed) {
-    const [a, b, year] = [Number(slashed[1]), Number(slashed[2]), Number(slashed[3])];
-    if (a > 12 || a === b) return plainDate(year, b, a);
-    if (b > 12) return plainDate(year, a, b);
-    return fail(`“${s}” can be read two ways. Write ${a} ${MONTHS[b - 1]} ${year} or ${year}-${two(b)}-${two(a)}.`);
+    const [a, b, year] = [Number(slashed[1]), Number(slashed[2]), slashed[3]!];
+    if (a > 12 || a === b) return inCentury(year, b, a, notAfter);
+    if (b > 12) return inCentury(year, a, b, notAfter);
+    const one = inCentury(year, b, a, notAfter);
+    if (!one.ok) return one;
+    return fail(`“${s}” can be read two ways. Write ${a} ${MONTHS[b - 1]} ${one.value.slice(0, 4)} or ${one.value}.`);
   }
   return fail(`“${s}” is no date that can be read. Write 4 May 2010 or 2010-05-04.`);
+}
+
+function inCentury(year: string, month: number, day: number, notAfter: PlainDate | undefined): Result<PlainDate> {
+  if (year.length === 4) return plainDate(Number(year), month, day);
+  const now = plainDate(2000 + Number(year), month, day);
+  const late = notAfter !== undefined && (now.ok ? now.value > notAfter : 2000 + Number(year) > +notAfter.slice(0, 4));
+  return late ? plainDate(1900 + Number(year), month, day) : now;
 }
 
 /** Whole days since 1970-01-01; the inverse of `fromDayNumber`. */

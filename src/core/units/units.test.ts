@@ -20,11 +20,25 @@ describe('dates', () => {
   ])('reads %s', (text, date) => expect(readDate(text)).toEqual({ ok: true, value: date }));
 
   it.each([
+    ['4.5.12', '2012-05-04'],
+    ['4 May 60', '1960-05-04'],
+    ['25/12/25', '2025-12-25'],
+    ['28.11.26', '2026-11-28'],
+    ['29.11.26', '1926-11-29'],
+    ['29 Feb 00', '2000-02-29'],
+  ])('reads %s as the last such day', (text, date) =>
+    expect(readDate(text, '2026-11-28')).toEqual({ ok: true, value: date }),
+  );
+  it('a day that may come is of this century', () =>
+    expect(readDate('1.12.26')).toEqual({ ok: true, value: '2026-12-01' }));
+
+  it.each([
     ['31 Feb 2012', 'February has no 31st.'],
     ['29 Feb 2011', 'February has no 29th in 2011.'],
     ['2010-13-01', 'There is no month 13.'],
     ['31.4.2010', 'April has no 31st.'],
     ['4/5/2010', '“4/5/2010” can be read two ways. Write 4 May 2010 or 2010-05-04.'],
+    ['4/5/60', '“4/5/60” can be read two ways. Write 4 May 2060 or 2060-05-04.'],
     ['soon', '“soon” is no date that can be read. Write 4 May 2010 or 2010-05-04.'],
     ['4 Brumaire 2010', '“Brumaire” is no month.'],
     ['4 May 210', '“4 May 210” is no date that can be read. Write 4 May 2010 or 2010-05-04.'],

@@ -107,7 +107,18 @@ export function NumberField({
 }
 
 /** A day, typed as people write it and said back in words; an empty line is no day where `none` says that may be. */
-export function DateField({ name, label, help, id, none = false }: Common & { none?: boolean }) {
+export function DateField({
+  name,
+  label,
+  help,
+  id,
+  none = false,
+  notAfter,
+}: Common & {
+  none?: boolean;
+  /** Of days that are over: a year of two digits is read as the last such one. */
+  notAfter?: string;
+}) {
   const { value, onChange, shown } = useField(name, id, help);
   const inText = (x: unknown) => (typeof x === 'string' ? dateInWords(x) : '');
   const [typed, setTyped] = useState(() => inText(value));
@@ -118,11 +129,11 @@ export function DateField({ name, label, help, id, none = false }: Common & { no
       value={typed}
       onChange={(e) => {
         setTyped(e.target.value);
-        const day = readDate(e.target.value);
+        const day = readDate(e.target.value, notAfter);
         onChange(none && e.target.value.trim() === '' ? null : day.ok ? day.value : e.target.value);
       }}
       onBlur={() => {
-        const day = readDate(typed);
+        const day = readDate(typed, notAfter);
         if (day.ok) setTyped(dateInWords(day.value));
         shown.onBlur();
       }}

@@ -1,9 +1,10 @@
-import { and, eq, sql } from 'drizzle-orm';
+import { and, eq, inArray, sql } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import type { StudentInput } from '../../contracts/student';
-import { checkRollLines } from '../../core';
+import { checkRollLines, listInWords, type RollVerdict } from '../../core';
 import { type Transaction } from '../../data/connection';
-import { person, rank, rankHeld } from '../../data/tables';
+import { readImports } from '../../data/queries/imports';
+import { person, rank, rankHeld, struck } from '../../data/tables';
 import { session } from '../../data/tables/auth';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
@@ -28,9 +29,15 @@ async function checkStudents(tx: Transaction, who: Who, students: readonly Stude
   }));
   const there = new Set(ranks.map((r) => r.id));
   return checkRollLines(lines, { ranks, onTheRoll, today: who.today }).map((c, i) =>
-    there.has(students[i]!.rankId) ? c : { ...c, takes: false as const, wrong: 'This belt is not there any more.' },
+    there.has(students[i]!.rankId)
+      ? c
+      : { ...c, takes: false as const, amiss: [{ field: 'rank' as const, says: 'This belt is not there any more.' }] },
   );
 }
+
+const wrongOf = (c: RollVerdict): string => (c.takes ? '' : c.amiss.map((a) => a.says).join(' '));
+/** The field of the form that a cell of the list is. */
+const FIELD = { name: 'name', rank: 'rankId', born: 'born', since: 'since' } as const;
 
 async function addStudents(tx: Transaction, { schoolId, personId }: Who, students: readonly StudentInput[]) {
   await tx
@@ -49,12 +56,18 @@ async function addStudents(tx: Transaction, { schoolId, personId }: Who, student
   );
 }
 
-export const studentCommands: Runs<'student.add' | 'student.change' | 'student.import' | 'student.leave'> = {
+export const studentCommands: Runs<
+  'student.add' | 'student.change' | 'student.import' | 'student.importBack' | 'student.leave'
+> = {
   'student.add': async (tx, who, s) => {
     await inTurn(tx, who, 'roll');
     const [checked] = await checkStudents(tx, who, [s]);
     if (checked && !checked.takes)
-      throw new Refusal(422, checked.wrong, [{ path: fieldOf(checked.wrong), message: checked.wrong }]);
+      throw new Refusal(
+        422,
+        wrongOf(checked),
+        checked.amiss.map((a) => ({ path: FIELD[a.field], message: a.says })),
+      );
     await addStudents(tx, who, [s]);
     return { id: s.id };
   },
@@ -88,10 +101,44 @@ export const studentCommands: Runs<'student.add' | 'student.change' | 'student.i
       throw new Refusal(
         422,
         'The roll has changed meanwhile: some lines cannot be taken any more. Nothing was taken.',
-        bad.map((b) => ({ path: `students.${b.line - 1}`, message: b.takes ? '' : b.wrong })),
+        bad.map((b) => ({ path: `students.${b.line - 1}`, message: wrongOf(b) })),
       );
     await addStudents(tx, who, students);
     return { taken: students.length };
+  },
+
+  /** A list that was a mistake goes off the roll as a whole, as long as nothing was added to anybody of it. */
+  'student.importBack': async (tx, who, { id }) => {
+    await inTurn(tx, who, 'roll');
+    const [list] = await readImports(tx, id);
+    if (!list) throw new Refusal(404, 'There is no such list.');
+    if (list.students.length === 0) throw new Refusal(409, 'This list was taken back already.');
+    const touched = list.students.filter((s) => s.touched);
+    if (touched.length > 0)
+      throw new Refusal(
+        409,
+        `Something was added to ${listInWords(touched.slice(0, 3).map((s) => s.name))} since${touched.length > 3 ? `, and to ${touched.length - 3} more` : ''}. Nothing was taken back.`,
+      );
+    const ids = list.students.map((s) => s.id);
+    const belts = await tx.select().from(rankHeld).where(inArray(rankHeld.personId, ids));
+    await tx.insert(struck).values(
+      belts.map((b) => ({
+        schoolId: who.schoolId,
+        id: b.id,
+        kind: 'promotion' as const,
+        studentId: b.personId,
+        says: 'as entered on the roll',
+        reason: 'the list was taken back',
+        by: who.personId,
+        at: who.now,
+      })),
+    );
+    // Names and birth dates that came by mistake are not kept.
+    await tx
+      .update(person)
+      .set({ name: '—', born: null, leftOn: who.today, ...nextVersion(person, who) })
+      .where(inArray(person.id, ids));
+    return { back: ids.length };
   },
 
   'student.leave': async (tx, who, { id, left }) => {
@@ -105,5 +152,3 @@ export const studentCommands: Runs<'student.add' | 'student.change' | 'student.i
     return {};
   },
 };
-
-const fieldOf = (wrong: string) => (/birth/.test(wrong) ? 'born' : /belt/i.test(wrong) ? 'since' : 'name');

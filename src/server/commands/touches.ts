@@ -34,6 +34,7 @@ const TOUCHES: { [N in CommandName]: Touch<N> } = {
   'student.add': 'nothing',
   'student.change': 'nothing',
   'student.import': 'nothing',
+  'student.importBack': 'nothing',
   'student.leave': 'nothing',
   'student.promote': 'nothing',
   'student.room': 'nothing',

@@ -66,6 +66,7 @@ export const goodInputs = (s: SmallSchool): { [N in CommandName]: () => CommandD
   'student.import': () => ({
     students: [{ id: v7(), name: `Pupil ${++n}`, born: null, rankId: s.ranks[0]!, since: DAY }],
   }),
+  'student.importBack': () => ({ id: v7() }),
   'student.leave': () => ({ id: s.student, left: false }),
   'student.promote': () => ({ id: v7(), studentId: s.student, rankId: s.ranks[1]!, day: DAY, note: '' }),
   'consent.record': () => ({ id: v7(), studentId: s.student, rung: null, day: DAY, guardian: '' }),

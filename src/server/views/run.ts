@@ -19,6 +19,7 @@ import { everybodyView } from './everybody';
 import { firstStepsView } from './firstSteps';
 import { forecastView } from './forecast';
 import { homeView } from './home';
+import { importsView } from './imports';
 import { incidentsView } from './incidents';
 import { lookKitView } from './lookKit';
 import { missedView } from './missed';
@@ -73,6 +74,7 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   people: peopleView,
   school: schoolView,
   firstSteps: firstStepsView,
+  imports: importsView,
 };
 
 /** Refuses whoever's role may not see a view. */

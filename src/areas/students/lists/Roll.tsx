@@ -1,14 +1,15 @@
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState, type SyntheticEvent } from 'react';
-import type { FieldError } from '../../../contracts/commands';
 import type { RollView } from '../../../contracts/views';
 import { dateInWords, foldName, plural } from '../../../core';
 import { IslandRoot } from '../../../kit/IslandRoot';
 import { Belt } from '../../../kit/marks/Belt';
-import { errorAt, newId, send } from '../../../kit/send';
+import { errorAt, send } from '../../../kit/send';
 import { Word } from '../../../kit/Word';
+import { AddStudent } from './AddStudent';
+import { GiveBelt } from './GiveBelt';
+import './Roll.css';
 
 /** The next day on which the school grades: looks and forecasts aim at it. */
 function Grading({ day, mayChange }: { day: string | null; mayChange: boolean }) {
@@ -62,7 +63,8 @@ function Grading({ day, mayChange }: { day: string | null; mayChange: boolean })
 /** "Who is on the roll?": everybody by belt, with age, since when, and when last here. */
 export default function Roll({ view, mayChange, today }: { view: RollView; mayChange: boolean; today: string }) {
   const [find, setFind] = useState('');
-  const [adding, setAdding] = useState(false);
+  const [open, setOpen] = useState<'add' | 'belt' | null>(null);
+  const leave = () => setOpen(null);
   const q = foldName(find);
   const shown = view.students.filter((s) => q === '' || foldName(s.name).includes(q));
   const ranks = [...view.ranks].reverse();
@@ -92,13 +94,14 @@ export default function Roll({ view, mayChange, today }: { view: RollView; mayCh
             <a className="button" href="/students/import">
               Take in a list
             </a>
-            <Button variant="contained" onClick={() => setAdding(true)}>
+            {view.students.length > 1 && <Button onClick={() => setOpen('belt')}>Give several a belt</Button>}
+            <Button variant="contained" onClick={() => setOpen('add')}>
               Add a student
             </Button>
           </div>
         )}
       </div>
-      <div className={adding ? 'columns' : ''}>
+      <div className={open ? 'columns' : ''}>
         <div>
           {view.students.length === 0 ? (
             <p className="message">
@@ -174,83 +177,9 @@ export default function Roll({ view, mayChange, today }: { view: RollView; mayCh
             </section>
           )}
         </div>
-        {adding && <AddStudent view={view} today={today} leave={() => setAdding(false)} />}
+        {open === 'add' && <AddStudent view={view} today={today} leave={leave} />}
+        {open === 'belt' && <GiveBelt view={view} today={today} leave={leave} />}
       </div>
-      <style>{`
-        .group { margin-top: 18px; } .group h2 { display: flex; align-items: center; gap: 12px; }
-        .group h2 a { color: var(--ink); text-decoration-color: var(--rule); }
-        .group .list { table-layout: fixed; min-width: 620px; } .group .list th:nth-child(1) { width: 34%; } .group .list th:nth-child(2) { width: 14%; } .group .list th:nth-child(5) { width: 10%; }
-        .group .list a { color: var(--ink); font-weight: 600; text-decoration-color: var(--rule); overflow-wrap: anywhere; }
-      `}</style>
     </IslandRoot>
-  );
-}
-
-function AddStudent({ view, today, leave }: { view: RollView; today: string; leave: () => void }) {
-  const [name, setName] = useState('');
-  const [born, setBorn] = useState('');
-  const [rankId, setRank] = useState(view.ranks[0]?.id ?? '');
-  const [since, setSince] = useState(today);
-  const [errors, setErrors] = useState<FieldError[]>([]);
-  const [wrong, setWrong] = useState('');
-  const save = async (e: SyntheticEvent) => {
-    e.preventDefault();
-    const id = newId();
-    const answer = await send('student.add', { id, name, born: born.trim() === '' ? null : born, rankId, since });
-    if (answer.ok) return location.assign(`/students/${id}`);
-    setErrors(answer.errors);
-    setWrong(answer.errors.length > 0 ? '' : answer.title);
-  };
-  return (
-    <form className="sheet stack" onSubmit={(e) => void save(e)} noValidate>
-      <h2>A new student</h2>
-      <TextField
-        id="student-name"
-        label="Name"
-        value={name}
-        onChange={(e) => setName(e.target.value)}
-        error={!!errorAt(errors, 'name')}
-        helperText={errorAt(errors, 'name')}
-        autoFocus
-      />
-      <TextField
-        id="student-born"
-        label="Date of birth"
-        value={born}
-        onChange={(e) => setBorn(e.target.value)}
-        error={!!errorAt(errors, 'born')}
-        helperText={errorAt(errors, 'born') ?? 'Such as 4 May 2010. Unknown: counted as a minor.'}
-      />
-      <TextField
-        id="student-rank"
-        label="Belt"
-        select
-        value={rankId}
-        onChange={(e) => setRank(e.target.value)}
-        error={!!errorAt(errors, 'rankId')}
-        helperText={errorAt(errors, 'rankId')}
-      >
-        {view.ranks.map((r) => (
-          <MenuItem key={r.id} value={r.id}>
-            {r.name}
-          </MenuItem>
-        ))}
-      </TextField>
-      <TextField
-        id="student-since"
-        label="Since"
-        value={since}
-        onChange={(e) => setSince(e.target.value)}
-        error={!!errorAt(errors, 'since')}
-        helperText={errorAt(errors, 'since')}
-      />
-      <div role="alert">{wrong && <p className="message wrong">{wrong}</p>}</div>
-      <div className="row">
-        <Button type="submit" variant="contained">
-          Add
-        </Button>
-        <Button onClick={leave}>Leave it</Button>
-      </div>
-    </form>
   );
 }

@@ -17,7 +17,7 @@ export function readRoll(source: string, context: RollContext): Reading<Student>
       ? `new, ${rankName.get(c.student.rankId) ?? ''} since ${dateInWords(c.student.since)}${
           c.student.born ? `, born ${dateInWords(c.student.born)}` : ''
         }${c.remark === '' ? '' : `; ${c.remark}`}`
-      : c.wrong,
+      : c.amiss.map((a) => a.says).join(' '),
     at: c.line,
     source: Papa.unparse([rows[c.line - 1] ?? []]),
   }));
