@@ -129,6 +129,7 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
           <Button onClick={() => setSheet(sheet === 'recipe' ? 'none' : 'recipe')}>Change the recipe</Button>
         </p>
       )}
+      {bench.meeting}
       <Unfit view={view} />
 
       <div className="bench">

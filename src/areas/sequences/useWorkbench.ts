@@ -4,6 +4,8 @@ import type { SequenceView } from '../../contracts/views';
 import { inWords, plural } from '../../core';
 import { dropFromDevice, keepOnDevice, readFromDevice } from '../../kit/onDevice';
 import { ask, newId, send } from '../../kit/send';
+import { useSideBySide } from '../../kit/sideBySide/useSideBySide';
+import { linesOf, writtenFrom, type Lined, type Written } from './lines';
 import { liveText } from './score';
 
 /** Where the text of a sequence waits on the device. */
@@ -84,7 +86,28 @@ export function useWorkbench(first: SequenceView) {
     },
     [id],
   );
+  const together = useSideBySide('sequence.save', {
+    title: `Which ${title} shall stand?`,
+    nameOf: (path) =>
+      path[0] === 'title'
+        ? { where: title, what: 'its title' }
+        : { where: `Line ${path[1] ?? ''}`, what: 'what it says' },
+    shape: {
+      from: (sent, began, by) => linesOf(sent as Written, began as Written, by),
+      to: (laid) => writtenFrom(laid as Lined),
+    },
+    done: async () => {
+      dropFromDevice(kept);
+      const now = await refresh();
+      if (!now) return;
+      put(now.text);
+      setTitle(now.title);
+      setSaved({ title: now.title, text: now.text });
+      setMessage({ good: true, text: 'Saved, with what you chose.' });
+    },
+  });
   return {
+    meeting: together.meeting,
     view,
     id,
     title,
@@ -114,14 +137,11 @@ export function useWorkbench(first: SequenceView) {
       const typed = live.get();
       setBusy(true);
       setMessage(null);
-      const answer = await send('sequence.save', {
-        id,
-        title,
-        text: typed,
-        ...(view.sequence ? { version: view.sequence.version } : {}),
-      });
+      const was = { id, title: view.sequence?.title ?? '', text: view.sequence?.text ?? '' };
+      const answer = await together.save(was, { id, title, text: typed }, view.sequence?.version);
       setBusy(false);
-      if (!answer.ok) return wrong(answer.title);
+      // Where somebody saved meanwhile, both stand side by side, and this text stays here until one is chosen.
+      if (!answer.ok) return answer.meanwhile ? undefined : wrong(answer.title);
       dropFromDevice(kept);
       setSaved({ title, text: typed });
       if (!first.sequence) window.history.replaceState(null, '', `/sequences/${id}`);

@@ -84,7 +84,7 @@ export function AddItem({
           <ChoiceField
             name="introduced"
             label="Introduced for"
-            options={view.ranks.map((r) => ({ value: r.id, word: r.name }))}
+            options={view.ranks.map((r, i) => ({ value: r.id, word: i === 0 ? `beginners, with ${r.name}` : r.name }))}
           />
           <SwitchField
             name="informal"

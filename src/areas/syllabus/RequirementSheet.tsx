@@ -7,7 +7,6 @@ import { ChoiceField, SwitchField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
 import { useSheet } from '../../kit/form/useSheet';
 import { Belt } from '../../kit/marks/Belt';
-import { Splinter } from '../../kit/marks/small';
 import { asAnswer } from './asAnswer';
 import { Ladder } from './Ladder';
 import { StandardFields } from './StandardFields';
@@ -104,8 +103,8 @@ export function RequirementSheet({
         ]}
       />
       {critical && (
-        <p className="hurts">
-          <Splinter /> Critical: failing it fails the belt, whatever else is met.
+        <p>
+          <b>Critical:</b> failing it fails the belt, whatever else is met.
         </p>
       )}
     </SheetForm>

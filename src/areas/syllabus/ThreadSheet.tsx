@@ -5,6 +5,7 @@ import { useMemo } from 'react';
 import type { EditInput } from '../../contracts/syllabus';
 import type { ItemShown, SyllabusView } from '../../contracts/views';
 import {
+  capital,
   countOf,
   hangsOn,
   inWords,
@@ -84,9 +85,9 @@ export function ThreadSheet({
           onChange={(e) => put({ introduced: e.target.value || null })}
         >
           <MenuItem value="">no belt</MenuItem>
-          {view.ranks.map((r) => (
+          {view.ranks.map((r, i) => (
             <MenuItem key={r.id} value={r.id}>
-              {r.name}
+              {i === 0 ? `beginners, with ${r.name}` : r.name}
             </MenuItem>
           ))}
         </TextField>
@@ -197,8 +198,8 @@ export function ThreadSheet({
       )}
       {leaning.length > 0 && (
         <p className="second">
-          {inWords(leaning.length)} {plural(leaning.length, 'item')} {leaning.length === 1 ? 'hangs' : 'hang'} on it:{' '}
-          {leaning.slice(0, 4).map(name).join(', ')}
+          {capital(inWords(leaning.length))} {plural(leaning.length, 'item')} {leaning.length === 1 ? 'hangs' : 'hang'}{' '}
+          on it: {leaning.slice(0, 4).map(name).join(', ')}
           {leaning.length > 4 ? ', …' : '.'}
         </p>
       )}

@@ -3,7 +3,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { TechniqueView } from '../../contracts/views';
-import { capital, layoutStance, stanceInWords, svgOf } from '../../core';
+import { capital, inSentence, layoutStance, stanceInWords, svgOf } from '../../core';
 import { onScreen } from '../../kit/drawing/tones';
 import { useEastern } from '../../kit/fonts/useEastern';
 import { CutMark } from '../../kit/marks/CutMark';
@@ -51,7 +51,7 @@ export function StanceFromAbove({ view, stature = 1.7 }: { view: TechniqueView; 
   const plan = layoutStance(s.geometry, stature);
   return (
     <section aria-labelledby="above">
-      <h2 id="above">{view.technique.kind === 'stance' ? 'From above' : `Stands in ${s.name.toLowerCase()}`}</h2>
+      <h2 id="above">{view.technique.kind === 'stance' ? 'From above' : `Stands in ${inSentence(s.name)}`}</h2>
       <div className="from-above">
         <svg
           width={plan.width}
@@ -220,7 +220,7 @@ export function Places({ view }: { view: TechniqueView }) {
           </ul>
           {view.suggested.length > 0 && (
             <p className="second">
-              Perhaps also {view.suggested.map((s) => `${s.name.toLowerCase()} (${s.why})`).join(', ')}.
+              Perhaps also {view.suggested.map((s) => `${inSentence(s.name)} (${s.why})`).join(', ')}.
             </p>
           )}
         </section>
@@ -277,9 +277,9 @@ export function Merge({ view }: { view: TechniqueView }) {
       </TextField>
       {gone && (
         <p className="second">
-          {gone.name} will be retired. Its points that {t.name.toLowerCase()} does not have come here with their marks,
-          belts that ask for it ask for {t.name.toLowerCase()}, and every sequence finds {t.name.toLowerCase()} under
-          its name. Marks on points that both have stay in the record of {gone.name}. This cannot be undone.
+          {gone.name} will be retired. Its points that {inSentence(t.name)} does not have come here with their marks,
+          belts that ask for it ask for {inSentence(t.name)}, and every sequence finds {inSentence(t.name)} under its
+          name. Marks on points that both have stay in the record of {gone.name}. This cannot be undone.
         </p>
       )}
       <div role="alert">{wrong && <p className="message wrong">{wrong}</p>}</div>

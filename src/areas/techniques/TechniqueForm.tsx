@@ -8,7 +8,7 @@ import { Controller, useFieldArray, useForm, useWatch, type FieldPath } from 're
 import { NO_DETAIL } from '../../contracts/stored/technique';
 import { storedTechniqueDraft } from '../../contracts/stored/techniqueDraft';
 import { techniqueInput, type TechniqueInput } from '../../contracts/technique';
-import { TECHNIQUE_KINDS } from '../../core';
+import { inSentence, TECHNIQUE_KINDS } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { dropFromDevice, keepOnDevice, readFromDevice } from '../../kit/onDevice';
 import { useSideBySide } from '../../kit/sideBySide/useSideBySide';
@@ -51,7 +51,7 @@ export default function TechniqueForm({
   const [wrong, setWrong] = useState('');
   const [base, setBase] = useState({ was: start, version, now: start });
   const { save: sendIt, meeting } = useSideBySide('technique.save', {
-    title: `Which ${start.name.toLowerCase()} shall stand?`,
+    title: `Which ${inSentence(start.name)} shall stand?`,
     nameOf: (path) => techniquePlace(path, [base.was, base.now]),
     inDialog: false,
     leave: 'Keep mine as a draft',
@@ -103,7 +103,7 @@ export default function TechniqueForm({
       <form onSubmit={(e) => void save(e)} noValidate>
         <div className="title">
           <div>
-            <h1>{isNew ? 'What is the new technique?' : `What changes in ${start.name.toLowerCase()}?`}</h1>
+            <h1>{isNew ? 'What is the new technique?' : `What changes in ${inSentence(start.name)}?`}</h1>
             <p className="sub">Write points from the ground up: first what one sees at the feet.</p>
           </div>
           <div className="actions">

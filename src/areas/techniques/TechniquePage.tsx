@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import { useState, type KeyboardEvent } from 'react';
 import type { PointShown, TechniqueView } from '../../contracts/views';
-import { canHurt, capital, dateInWords, inWords, low, plural, standardInWords } from '../../core';
+import { canHurt, capital, dateInWords, inSentence, inWords, low, plural, standardInWords } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { BodyFigure } from '../../kit/marks/BodyFigure';
@@ -42,7 +42,7 @@ export default function TechniquePage({ view, mayChange }: { view: TechniqueView
             {capital(inWords(points.length))} {plural(points.length, 'point')}
             {critical > 0 && `, ${inWords(critical)} of them critical`}
             {own < points.length &&
-              `; ${inWords(points.length - own)} from ${inherited.map((f) => f.name.toLowerCase()).join(' and ')}`}
+              `; ${inWords(points.length - own)} from ${inherited.map((f) => inSentence(f.name)).join(' and ')}`}
             . Changed {dateInWords(view.technique.changedOn)}
             {t.changedBy && ` by ${t.changedBy}`}.{t.retired && ' Retired: not offered any more.'}
           </p>
@@ -101,13 +101,14 @@ export default function TechniquePage({ view, mayChange }: { view: TechniqueView
                         tabIndex={p.id === chosen ? 0 : -1}
                       >
                         <span className="spike" aria-hidden="true">
-                          {(p.critical || canHurt(p)) && <Splinter />}
+                          {canHurt(p) && <Splinter />}
                         </span>
                         <span className="no num">{i + 1}</span>
                         <span className="what">
                           <b>{p.name}</b>
                           <span className="second">
-                            {p.critical && <span className="hurts">Critical. </span>}
+                            {p.critical && <b>Critical. </b>}
+                            {canHurt(p) && <span className="hurts">Can hurt. </span>}
                             {p.slips[0]?.looksLike ?? p.how}
                           </span>
                         </span>
@@ -181,10 +182,10 @@ export default function TechniquePage({ view, mayChange }: { view: TechniqueView
 
 const article = (name: string) =>
   /^(Cover|Edge)/.test(name)
-    ? name.toLowerCase()
+    ? inSentence(name)
     : /^[aeiou]/i.test(name)
-      ? `an ${name.toLowerCase()}`
-      : `a ${name.toLowerCase()}`;
+      ? `an ${inSentence(name)}`
+      : `a ${inSentence(name)}`;
 
 const withUnit = (n: number, unit: string) => (unit === '°' || unit === '%' ? `${n}${unit}` : `${n} ${unit}`);
 
@@ -236,11 +237,7 @@ function PointSheet({
         <h2>
           {n} {point.name}
         </h2>
-        {point.critical && (
-          <span className="row hurts" style={{ gap: 4 }}>
-            <Splinter /> critical
-          </span>
-        )}
+        {point.critical && <b>critical</b>}
       </div>
       {point.how !== '' && <p className="mt-1">{point.how}.</p>}
       {point.why !== '' && <p className="second mt-1">Why: {low(point.why)}.</p>}

@@ -51,6 +51,7 @@ export const facts = (item: Item, more: Partial<ItemFacts> = {}): ItemFacts => (
   sided: true,
   points: 4,
   critical: 1,
+  pointIds: Array.from({ length: more.points ?? 4 }, (_, i) => `${itemKey(item)} ${i}`),
   ...more,
 });
 

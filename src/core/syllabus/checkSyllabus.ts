@@ -147,7 +147,7 @@ export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[
         t.id,
         first,
         `${f.name}: new and tested for ${rankName(first)}.`,
-        'No time lies between; introduce it one belt earlier.',
+        `No time lies between; introduce it ${first === 1 ? 'to beginners' : 'one belt earlier'}.`,
       );
     if (first === undefined && life.introduced !== null && !t.informal)
       say(
@@ -155,7 +155,7 @@ export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[
         t.id,
         life.last,
         `${f.name} is never tested.`,
-        `Introduced for ${rankName(life.introduced)}. Test it, or call it informal.`,
+        `Introduced ${life.introduced === 0 ? 'to beginners' : `for ${rankName(life.introduced)}`}. Test it, or call it informal.`,
       );
     const lastTest = life.tests.at(-1);
     if (lastTest !== undefined && life.last - lastTest > KEPT_LONG)

@@ -1,4 +1,4 @@
-import { listInWords, low } from '../words';
+import { inSentence, listInWords } from '../words';
 import { gateAsks } from '../words/english/gate';
 import { standardChanges } from '../words/english/standard';
 import { type Gate } from './gate';
@@ -33,9 +33,7 @@ export function compareSyllabi(was: Syllabus, now: Syllabus, names: CompareNames
   const say = (rankId: string | null, threadId: string | null, text: string) =>
     out.push({ rankId, threadId, rank: rankId === null ? null : rankName(rankId), text });
   const item = (id: string) => {
-    const n = names.item(id);
-    if (names.isTitle?.(id)) return n;
-    return n.charAt(1) === n.charAt(1).toLowerCase() ? low(n) : n;
+    return inSentence(names.item(id), names.isTitle?.(id));
   };
   const how = (r: PlacedRequirement) => `${names.condition(r.conditionId)}${r.purpose ? `, to ${r.purpose}` : ''}`;
 

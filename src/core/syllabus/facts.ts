@@ -24,6 +24,8 @@ export interface ItemFacts {
   sided: boolean;
   /** Points that are looked at, inherited ones included, and how many are critical. */
   points: number;
+  /** Which they are: a point of a stance is the same in everything that stands in it. */
+  pointIds: readonly string[];
   critical: number;
   counts: number;
   cells: readonly Cell[];
@@ -48,6 +50,7 @@ export interface ItemFacts {
 export const NOTHING_KNOWN: Omit<ItemFacts, 'item' | 'name' | 'group'> = {
   sided: false,
   points: 0,
+  pointIds: [],
   critical: 0,
   counts: 0,
   cells: [],

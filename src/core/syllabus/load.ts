@@ -22,7 +22,10 @@ export interface RankLoad {
 const AGAIN = 0.25;
 const CLASS_MINUTES = 75;
 
-/** The load of every rank, in the order given. A part already tested makes the whole cheaper by its counts. */
+/**
+ * The load of every rank, in the order given. A part already tested makes the whole cheaper by its counts; a point is
+ * learned once, in whatever item it comes first: that of a stance is no new work in the next kick that stands in it.
+ */
 export function loadOf(
   s: Syllabus,
   ranks: readonly string[],
@@ -30,6 +33,7 @@ export function loadOf(
 ): RankLoad[] {
   const items = new Map(s.threads.map((t) => [t.id, t.item]));
   const tested = new Map<string, number>();
+  const knownPoints = new Set<string>();
   return ranks.map((rankId) => {
     const asked = [...new Set(s.requirements.filter((r) => r.rankId === rankId).map((r) => r.threadId))];
     const byGroup = Object.fromEntries(
@@ -37,6 +41,7 @@ export function loadOf(
     ) as RankLoad['byGroup'];
     let [fresh, again] = [0, 0];
     const learned = new Map<string, number>();
+    const [newHere, againHere] = [new Set<string>(), new Set<string>()];
     for (const id of asked) {
       const item = items.get(id);
       const f = item && factsOf(itemKey(item));
@@ -46,18 +51,24 @@ export function loadOf(
       if (known) again += 1;
       else fresh += 1;
       const had = isWhole(item) ? (tested.get(`parts ${itemKey(wholeOf(item))}`) ?? 0) : 0;
-      const counts = known ? 0 : Math.max(0, f.counts - had);
-      const points = known ? 0 : f.points;
-      const full = f.points * s.limits.minutesPerPoint + Math.max(0, f.counts - had) * s.limits.minutesPerCount;
+      const counts = Math.max(0, f.counts - had);
       // The points of a sequence are those of its techniques, learned with them: only its counts are new work.
-      const own = f.counts > 0 ? Math.max(0, f.counts - had) * s.limits.minutesPerCount : full;
+      const points = f.counts > 0 ? [] : f.pointIds.filter((p) => !newHere.has(p) && !againHere.has(p));
+      const unknown = points.filter((p) => !knownPoints.has(p));
       const g = byGroup[f.group];
-      g.points += f.counts > 0 ? 0 : points;
-      g.counts += counts;
-      g.minutes += known ? own * AGAIN : own;
+      if (known) {
+        for (const p of points) againHere.add(p);
+        g.minutes += AGAIN * (points.length * s.limits.minutesPerPoint + counts * s.limits.minutesPerCount);
+      } else {
+        for (const p of unknown) newHere.add(p);
+        g.points += unknown.length;
+        g.counts += counts;
+        g.minutes += unknown.length * s.limits.minutesPerPoint + counts * s.limits.minutesPerCount;
+      }
       learned.set(key, f.counts);
       if (!isWhole(item)) learned.set(`parts ${itemKey(wholeOf(item))}`, (had || 0) + f.counts);
     }
+    for (const p of [...newHere, ...againHere]) knownPoints.add(p);
     for (const [k, n] of learned) tested.set(k, (k.startsWith('parts ') ? (tested.get(k) ?? 0) : 0) + n);
     const sum = (of: 'points' | 'counts' | 'minutes') => GROUPS.reduce((n, g) => n + byGroup[g][of], 0);
     const gate = (kind: string) => s.gates.find((x) => x.rankId === rankId && x.kind === kind)?.amount;

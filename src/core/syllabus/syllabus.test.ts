@@ -305,6 +305,23 @@ describe('load', () => {
     expect(straw).toMatchObject({ fresh: 2, again: 0, points: 4, counts: 10, minutes: 250, given: null });
     expect(amber).toMatchObject({ fresh: 1, again: 1, points: 0, counts: 30, minutes: 475, given: 1800 });
   });
+
+  it('counts a point of a stance once, whatever else stands in it', () => {
+    const stance = ['heel', 'knee', 'hip'];
+    const s = syllabus({
+      threads: [thread('Front stance'), thread('Front kick'), thread('Low block')],
+      requirements: [asks('Front stance', 'straw'), asks('Front kick', 'straw'), asks('Low block', 'amber')],
+    });
+    const factsOf = library(s, {
+      't:Front stance': { points: 3, pointIds: stance },
+      't:Front kick': { points: 5, pointIds: [...stance, 'ball of the foot', 'snap back'] },
+      't:Low block': { points: 4, pointIds: [...stance, 'elbow down'] },
+    });
+    const [, straw, amber] = loadOf(s, ids, factsOf);
+    // By hand: 3 + 2 points, then 1, each of 25 minutes.
+    expect(straw).toMatchObject({ fresh: 2, points: 5, minutes: 125 });
+    expect(amber).toMatchObject({ fresh: 1, points: 1, minutes: 25 });
+  });
 });
 
 describe('checks', () => {
@@ -328,7 +345,7 @@ describe('checks', () => {
       'trained, never tested',
       { threads: [thread('Shield')] },
       {},
-      'Shield is never tested. Introduced for White. Test it, or call it informal.',
+      'Shield is never tested. Introduced to beginners. Test it, or call it informal.',
     ],
     [
       'at once',

@@ -2,6 +2,7 @@
 export * from './condition';
 export * from './fold';
 export * from './graphOrder';
+export * from './mergeOrder';
 export * from './plainDate';
 export * from './plainText';
 export * from './random';

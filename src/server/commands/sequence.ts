@@ -24,6 +24,7 @@ import { Refusal } from '../http/problem';
 import type { Who } from '../who';
 import type { Runs } from './command';
 import { inTurn } from './inTurn';
+import { notMeanwhile } from './meanwhile';
 
 const atField = (path: string, message: string): Refusal => new Refusal(422, message, [{ path, message }]);
 
@@ -74,11 +75,11 @@ export const sequenceCommands: Runs<
     await inTurn(tx, who, 'library');
     const rows = await readSequences(tx);
     const before = rows.find((r) => r.id === input.id);
-    if (before && input.version !== undefined && before.version !== input.version)
-      throw new Refusal(
-        409,
-        `${before.title} was changed in the meantime (version ${before.version}, yours began from ${input.version}). Nothing was written over; your text stays here.`,
-      );
+    await notMeanwhile(tx, before?.title ?? '', before, input.version, () => ({
+      id: input.id,
+      title: before!.title,
+      text: before!.text,
+    }));
     await mustBeNew(tx, input.id, input.title);
     const vocabulary = await readVocabulary(tx);
     if (before?.parentId == null) {

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import TextField from '@mui/material/TextField';
 import type { LookKitView } from '../../../contracts/views';
-import type { Side } from '../../../core';
+import { canHurt, type Side } from '../../../core';
 import { Splinter } from '../../../kit/marks/small';
 import { Word } from '../../../kit/Word';
 import type { KitItem, KitStudent } from '../line';
@@ -86,9 +86,10 @@ export function WhichItem({
                 <ButtonBase disabled={people.length === 0 || p.kind === 'felt'} onClick={() => onSweep(p.id)}>
                   <span className="num">{i + 1}</span>
                   <b>{p.name}</b>
-                  {p.critical && (
+                  {p.critical && <span>critical</span>}
+                  {canHurt(p) && (
                     <span className="row hurts">
-                      <Splinter /> critical
+                      <Splinter /> can hurt
                     </span>
                   )}
                   <span className="kind">{p.kind === 'felt' ? 'felt: on a card' : p.kind}</span>

@@ -412,7 +412,7 @@ export default function FormCard({
                     className={chosen(w) ? 'on' : ''}
                   >
                     <CutMark cut={chosen(w) ? 'slipped' : 'not seen'} /> {capital(w.what)}
-                    {w.critical && <span className="hurts">critical</span>}
+                    {w.critical && <b>critical</b>}
                   </ButtonBase>
                 </li>
               ))}

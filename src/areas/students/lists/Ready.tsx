@@ -217,7 +217,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
           <aside>
             {(noStudent || noChances) && <p className="message">{noStudent || noChances}</p>}
             {row && student && student.student.id === row.id && (
-              <section className="sheet" aria-live="polite">
+              <section className="sheet no-print" aria-live="polite">
                 <div className="spread">
                   <h2>{row.name}</h2>
                   <Belt name={view.rank.name} cloth={view.rank.cloth} width={52} height={15} />

@@ -1,5 +1,14 @@
 import type { StudentView } from '../../../contracts/views';
-import { countOf, capital, chanceAgainstWords, chanceInWords, inWords, listInWords, low, plural } from '../../../core';
+import {
+  countOf,
+  capital,
+  chanceAgainstWords,
+  chanceInWords,
+  inSentence,
+  inWords,
+  listInWords,
+  plural,
+} from '../../../core';
 import { ChanceRule } from '../../../kit/marks/ChanceRule';
 import { Word } from '../../../kit/Word';
 
@@ -58,6 +67,7 @@ function tooEarly({ requirements, reader, student }: StudentView): string {
   const next = (unseen.length > 0 ? unseen : requirements.filter((r) => r.word !== 'met')).slice(0, 3);
   const whose = reader === 'student' ? 'you' : student.name.split(' ')[0];
   const watched = requirements.length - unseen.length;
-  const comes = next.length > 0 ? ` Next: ${listInWords(next.map((r) => low(r.name)))}.` : '';
+  const comes =
+    next.length > 0 ? ` Next: ${listInWords(next.map((r) => inSentence(r.name, 'sequence' in r.item)))}.` : '';
   return `Too early to say: ${whose} ${reader === 'student' ? 'have' : 'has'} been watched at ${watched === 0 ? 'none' : inWords(watched)} of ${inWords(requirements.length)} ${plural(requirements.length, 'thing')} so far.${comes}`;
 }

@@ -102,7 +102,7 @@ export function Working({
                 <tr key={p.pointId}>
                   <td>
                     {p.name}
-                    {p.critical && <span className="hurts"> critical</span>}
+                    {p.critical && <b> critical</b>}
                     {p.adapted && <span className="attention"> adapted</span>}
                   </td>
                   {sides.map((side) => {

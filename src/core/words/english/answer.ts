@@ -1,15 +1,16 @@
 import type { GateVerdict } from '../../syllabus/gate';
 import { gateMissing } from './gate';
-import { capital, listInWords, low } from './speak';
+import { capital, inSentence, listInWords } from './speak';
 
 const KINDS = ['slips', 'looks', 'gates'] as const;
 
 /** The page's answer in one sentence: what slips first, then what only waits for a look, then gates. */
 export function answerInWords(
-  judged: readonly { word: string; name: string }[],
+  judged: readonly { word: string; name: string; title?: boolean }[],
   gates: readonly GateVerdict[],
 ): string {
-  const of = (...words: string[]) => judged.filter((r) => words.includes(r.word)).map((r) => low(r.name));
+  const of = (...words: string[]) =>
+    judged.filter((r) => words.includes(r.word)).map((r) => inSentence(r.name, r.title));
   const parts: Record<(typeof KINDS)[number], string> = { slips: '', looks: '', gates: '' };
   const short = of('short');
   const close = of('close');

@@ -24,6 +24,10 @@ export const capital = (s: string): string =>
 export const low = (s: string): string =>
   s === '' ? s : first(s).toLocaleLowerCase(LOCALE) + s.slice(first(s).length);
 
+/** A name as it stands within a sentence: titles and names of several capitals ("Marsh Wind") stay as they are written. */
+export const inSentence = (name: string, title = false): string =>
+  title || /\p{Lu}/u.test(name.slice(first(name).length)) ? name : low(name);
+
 const SMALL =
   'none one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen twenty'.split(
     ' ',
