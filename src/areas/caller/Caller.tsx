@@ -17,7 +17,6 @@ import {
   type Pace,
 } from '../../core';
 import '../../kit/drawing/drawing.css';
-import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Switch } from '../../kit/Switch';
 import { Board } from './Board';
@@ -85,7 +84,6 @@ export default function Caller({ view, languages }: { view: SequenceView; langua
   const call = calling.calls[calling.at];
   const running = calling.state !== 'ready';
   // Before the first count, so that they are there when the network is not.
-  useEastern(words === 'en' || words === 'names' ? '' : '一한あ', ...view.words.flatMap((w) => w.terms.slice(0, 1)));
 
   useEffect(() => {
     const keys = (e: KeyboardEvent) => {

@@ -4,7 +4,6 @@ import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import type { LookKitView } from '../../contracts/views';
 import { usualCondition, type Side, type WorthALook as Worth } from '../../core';
 import { put, readOpen, type Waiting } from '../../kit/deviceQueue/deviceQueue';
-import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { noteClass } from './choose/noteClass';
 import { AnotherDay } from './choose/AnotherDay';
@@ -38,7 +37,6 @@ const LEFT_OPEN = 3_600_000;
 
 /** The mat: who is on the line, what is looked at, then sweep or card. Everything here works without a network. */
 export default function Look({ kit, school }: { kit: LookKitView; school: string }) {
-  useEastern(...kit.students.map((s) => s.name));
   const [line, setLine] = useState<Line>(() => freshLine(kit.today));
   const latest = useRef(line);
   /** Today's line while something is entered for another day; null: it is today's that stands here. */
@@ -73,7 +71,6 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
   // The address says what to begin with; the device knows today's line.
   useEffect(() => {
     const b = beginning(kit, items);
-
     // A kit that comes while another day is entered changes today's line, not the one that stands here.
     if (todays.current !== null) {
       todays.current = b.line;
@@ -81,6 +78,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
     }
     latest.current = b.line;
     setLine(b.line);
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- what the address and the device say, once they can be read
     if (b.itemKey) setItem(b.itemKey);
     if (b.conditionId) setCondition(b.conditionId);
     if (b.side) setSide(b.side);

@@ -2,7 +2,6 @@ import { useState } from 'react';
 import { LANGUAGES, schoolInput } from '../../contracts/school';
 import type { SchoolView } from '../../contracts/views';
 import { COUNT_LANGUAGES } from '../../core';
-import { useEastern } from '../../kit/fonts/useEastern';
 import { NumberField, PickField, PickManyField, TextField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
 import { useCommandSheet } from '../../kit/form/useSheet';
@@ -14,7 +13,6 @@ import { ask } from '../../kit/send';
 export default function School({ view: first, zones }: { view: SchoolView; zones: readonly string[] }) {
   const [view, setView] = useState(first);
   const [said, setSaid] = useState('');
-  useEastern(view.name, ...view.halls.map((h) => h.name));
   const read = async (then: string) => {
     const fresh = await ask('school', {});
     setSaid(fresh.ok ? then : `It is saved, but the page could not be read again. ${fresh.title}`);

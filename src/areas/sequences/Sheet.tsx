@@ -14,7 +14,6 @@ import {
 import '../../kit/drawing/drawing.css';
 import { Floor } from '../../kit/drawing/Floor';
 import { StaveLines } from '../../kit/drawing/StaveLines';
-import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { departsFrom } from './reading';
 
@@ -32,7 +31,6 @@ export default function Sheet({ view }: { view: SequenceView }) {
   const layout = layoutStave(s.body, { body, perLine: 10, departs: departs.moves, gaps: departs.gaps }, trace);
   const plan = layoutFloor(s.body, trace, { width: 420, height: 360 });
   const terms = (name: string) => vocabulary.find(name)?.terms[0];
-  useEastern(...view.words.flatMap((w) => w.terms.slice(0, 1)), s.text);
   return (
     <IslandRoot>
       <div className="sheet-print">

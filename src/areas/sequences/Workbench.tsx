@@ -4,7 +4,6 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { SequenceView } from '../../contracts/views';
 import { dateInWords, inWords, mapSections, plural, recipeWords, schoolsOf, sectionings } from '../../core';
 import '../../kit/drawing/drawing.css';
-import { useEastern } from '../../kit/fonts/useEastern';
 import { HallSheet } from '../../kit/halls/HallSheet';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Switch } from '../../kit/Switch';
@@ -29,7 +28,6 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
   const [at, setAt] = useState<number | null>(null);
   const [place, setPlace] = useState<{ line: number } | null>(null);
   const [sheet, setSheet] = useState<'none' | 'derive' | 'recipe' | 'hall'>('none');
-  useEastern(text, title);
   const lit = over ?? at;
   const countOf = useMemo(() => new Map(lineOf.map((line, i) => [line, i + 1])), [lineOf]);
   const lines = useMemo(() => ({ countOf, departs: departs.moves, lit }), [countOf, departs, lit]);

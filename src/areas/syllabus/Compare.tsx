@@ -2,7 +2,6 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { RankShown, SyllabusCompareView } from '../../contracts/views';
 import { capital, dateInWords, inWords, plural } from '../../core';
-import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import './shared.css';
@@ -23,7 +22,6 @@ export default function Compare({
   was: string;
   now: string;
 }) {
-  useEastern(...view.touched.map((t) => t.name), ...view.differences.map((d) => d.text));
   const go = (a: string, b: string) =>
     window.location.assign(`/syllabus/compare?was=${a}${b === '' ? '' : `&now=${b}`}`);
   const name = (v: SyllabusCompareView['was']) => (v.from === null ? 'the draft' : `“${v.title}”`);

@@ -2,14 +2,12 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { SyllabusFollowView } from '../../contracts/views';
 import { capital, dateInWords, inWords, plural } from '../../core';
-import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { send } from '../../kit/send';
 import './shared.css';
 
 /** "Who moves to it?": students on other versions, each with what would change for them. */
 export default function Follow({ view: { to, movers, ranks } }: { view: SyllabusFollowView }) {
-  useEastern(...movers.map((m) => m.name));
   const [left, setLeft] = useState(movers);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [open, setOpen] = useState<string | null>(movers[0]?.id ?? null);

@@ -14,14 +14,12 @@ import {
 } from '../../core';
 import '../../kit/drawing/drawing.css';
 import { StaveLines } from '../../kit/drawing/StaveLines';
-import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import './print.css';
 
 /** "What do I need for …?": one belt on paper, in plain words, for a student to keep. Prints in black and white, A4 or Letter. */
 export default function RankPrint({ view, ranks }: { view: SyllabusSheetView; ranks: RankShown[] }) {
-  useEastern(...view.groups.flatMap((g) => g.items.map((i) => i.name)));
   const { rank } = view;
   const asked = view.groups.reduce((n, g) => n + g.items.length, 0);
   return (

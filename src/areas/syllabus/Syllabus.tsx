@@ -17,7 +17,6 @@ import {
   type PlacedRequirement,
   type SyllabusFinding,
 } from '../../core';
-import { useEastern } from '../../kit/fonts/useEastern';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { newId, send } from '../../kit/send';
 import { Word } from '../../kit/Word';
@@ -53,7 +52,6 @@ export default function Syllabus({
 }) {
   const draft = useDraft(first, me);
   const { view, syllabus, edit } = draft;
-  useEastern(...view.items.map((i) => i.name));
   const [open, setOpen] = useState<Open>(rankId === null ? null : { what: 'rank', id: rankId });
   const [place, setPlace] = useState<Place | null>(null);
   const [tie, setTie] = useState<SyllabusFinding | null>(null);

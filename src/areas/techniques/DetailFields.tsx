@@ -6,7 +6,6 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { type TechniqueDetail } from '../../contracts/stored/technique';
 import { CONTACT_KINDS, ZONES, type ContactKind } from '../../core';
-import { useEastern } from '../../kit/fonts/useEastern';
 import { Geometry } from './StanceFields';
 
 interface Named {
@@ -33,7 +32,6 @@ export function DetailFields({
   errorAt: (path: string) => string | undefined;
 }) {
   const d = value;
-  useEastern(...d.terms.map((t) => t.text));
   const set = (change: Partial<TechniqueDetail>) => onChange({ ...d, ...change });
   const text = (label: string, path: string, at: string, put: (v: string) => void, more: object = {}) => {
     const error = errorAt(path);

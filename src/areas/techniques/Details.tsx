@@ -5,7 +5,6 @@ import { useState } from 'react';
 import type { TechniqueView } from '../../contracts/views';
 import { capital, inSentence, layoutStance, stanceInWords, svgOf } from '../../core';
 import { onScreen } from '../../kit/drawing/tones';
-import { useEastern } from '../../kit/fonts/useEastern';
 import { CutMark } from '../../kit/marks/CutMark';
 import { send } from '../../kit/send';
 
@@ -21,7 +20,6 @@ function languageName(tag: string): string {
 /** Names in other languages, each in its own script with how it is said and what it means. */
 export function Terms({ view }: { view: TechniqueView }) {
   const { terms } = view.technique.detail;
-  useEastern(...terms.map((t) => t.text));
   if (terms.length === 0) return null;
   return (
     <ul className="terms" aria-label="Names in other languages">

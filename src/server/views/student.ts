@@ -262,10 +262,12 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
     consentBefore: agreed.filter((c) => c.id !== said?.id).map(({ rung, day, guardian }) => ({ rung, day, guardian })),
     injuries: open.map(({ id: injuryId, what, from, until }) => ({ id: injuryId, what, from, until })),
     follows: followsShown(j, syllabus),
-    answer: next ? answerInWords(
+    answer: next
+      ? answerInWords(
           requirements.map((r) => ({ ...r, title: 'sequence' in r.item })),
           gates,
-        ) : `${present.name} is the last belt of this syllabus.`,
+        )
+      : `${present.name} is the last belt of this syllabus.`,
     requirements,
     gates: gates.map((g) => ({ id: g.gate.id, word: g.word, ...gateInWords(g, present.name, who.today) })),
     ranks: [...rankOf.values()],

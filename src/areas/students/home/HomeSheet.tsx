@@ -3,7 +3,6 @@ import type { HomeView } from '../../../contracts/views';
 import { commonStance, dateInWords, layoutStave, traceFloor, type Sequence } from '../../../core';
 import '../../../kit/drawing/drawing.css';
 import { StaveLines } from '../../../kit/drawing/StaveLines';
-import { useEastern } from '../../../kit/fonts/useEastern';
 import { IslandRoot } from '../../../kit/IslandRoot';
 import { Belt } from '../../../kit/marks/Belt';
 import { firstName } from '../../../kit/words';
@@ -13,7 +12,6 @@ const metres = (n: number) => `${Math.round(n * 10) / 10} m`;
 
 /** What to practise this week, on one's own floor: prints in black and white, A4 or Letter. */
 export default function HomeSheet({ view, studentId }: { view: HomeView; studentId: string }) {
-  useEastern(view.student.name, ...view.items.map((i) => i.name));
   const { student, next, focus } = view;
   const { width, depth } = view.room;
   return (

@@ -1,6 +1,5 @@
 import type { CalibrationView } from '../../../contracts/views';
 import { countOf, dateInWords, OUTCOMES_TO_SPEAK, plural, type Reliability } from '../../../core';
-import { useEastern } from '../../../kit/fonts/useEastern';
 import { IslandRoot } from '../../../kit/IslandRoot';
 
 const two = (x: number) => x.toFixed(2);
@@ -11,7 +10,6 @@ const signed = (x: number) => {
 
 /** "How good were our chances?": what was believed against what happened, and who marks more kindly. */
 export default function Calibration({ view }: { view: CalibrationView }) {
-  useEastern(...view.recent.map((r) => r.name), ...view.teachers.map((t) => t.name));
   return (
     <IslandRoot>
       <div className="title">

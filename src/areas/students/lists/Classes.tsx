@@ -3,7 +3,6 @@ import { useState } from 'react';
 import { classInput } from '../../../contracts/class';
 import type { ClassesView } from '../../../contracts/views';
 import { dateInWords, itemKey, plural, type Item } from '../../../core';
-import { useEastern } from '../../../kit/fonts/useEastern';
 import { DateField, NumberField, PickManyField } from '../../../kit/form/fields';
 import { SheetForm } from '../../../kit/form/SheetForm';
 import { useCommandSheet } from '../../../kit/form/useSheet';
@@ -19,7 +18,6 @@ export default function Classes({ view: first }: { view: ClassesView }) {
   const [view, setView] = useState(first);
   const [open, setOpen] = useState<Open>(null);
   const [wrong, setWrong] = useState('');
-  useEastern(...view.people.map((p) => p.name));
   const done = async () => {
     const fresh = await ask('classes', {});
     setOpen(null);

@@ -1,7 +1,6 @@
 import { useMemo, type KeyboardEvent } from 'react';
 import type { EverybodyView } from '../../../contracts/views';
 import { capital, dateInWords, inWords, plural, READINESS, tenthsInWords } from '../../../core';
-import { useEastern } from '../../../kit/fonts/useEastern';
 import { IslandRoot } from '../../../kit/IslandRoot';
 import { Belt } from '../../../kit/marks/Belt';
 import { ChanceRule } from '../../../kit/marks/ChanceRule';
@@ -12,7 +11,6 @@ import { useByMissing } from './useByMissing';
 
 /** "Who is ready?", of all belts: everybody against their own next belt, by what is missing; moved through by keys. */
 export default function Everybody({ view }: { view: EverybodyView }) {
-  useEastern(...view.rows.map((r) => r.name));
   const { view: said, wrong } = useAsked('chances', {});
   const chances = useMemo(() => said && new Map(said.rows.map((r) => [r.studentId, r])), [said]);
   const ordered = useByMissing(view.rows, chances, '.everybody tbody');

@@ -5,7 +5,6 @@ import { useState } from 'react';
 import { incidentInput } from '../../../contracts/incident';
 import type { IncidentsView } from '../../../contracts/views';
 import { dateInWords, plural } from '../../../core';
-import { useEastern } from '../../../kit/fonts/useEastern';
 import { CheckField, DateField, PickField, TextField } from '../../../kit/form/fields';
 import { SheetForm } from '../../../kit/form/SheetForm';
 import { useCommandSheet } from '../../../kit/form/useSheet';
@@ -15,7 +14,6 @@ import { ask, newId } from '../../../kit/send';
 /** "Who was hurt, and doing what?": all three parties of each incident, summed per drill. */
 export default function Incidents({ view: first }: { view: IncidentsView }) {
   const [view, setView] = useState(first);
-  useEastern(...view.people.map((p) => p.name));
   const [open, setOpen] = useState(false);
   const [wrong, setWrong] = useState('');
   const done = async () => {

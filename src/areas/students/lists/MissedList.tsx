@@ -1,12 +1,10 @@
 import type { MissedView } from '../../../contracts/views';
 import { dateInWords, plural } from '../../../core';
-import { useEastern } from '../../../kit/fonts/useEastern';
 import { IslandRoot } from '../../../kit/IslandRoot';
 import { Belt } from '../../../kit/marks/Belt';
 
 /** "Who has something to make up?": everybody who was away, with what to show them first. */
 export default function MissedList({ view }: { view: MissedView }) {
-  useEastern(...view.students.map((s) => s.name));
   return (
     <IslandRoot>
       <div className="title">

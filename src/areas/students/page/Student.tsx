@@ -3,7 +3,6 @@ import { useEffect, useRef, useState } from 'react';
 import type { CommandDraft, CommandName } from '../../../contracts/commands';
 import type { StudentView } from '../../../contracts/views';
 import { dateInWords } from '../../../core';
-import { useEastern } from '../../../kit/fonts/useEastern';
 import { IslandRoot } from '../../../kit/IslandRoot';
 import { Belt } from '../../../kit/marks/Belt';
 import { Stick } from '../../../kit/marks/Stick';
@@ -65,7 +64,6 @@ export default function Student({ view: first }: { view: StudentView }) {
   const [followed, setFollowed] = useState('');
   // What was read beside the page is read again after something was written.
   const [round, setRound] = useState(0);
-  useEastern(view.student.name);
   const aside = useRef<HTMLElement>(null);
   // What is opened from far below stands at the top of its column: it comes into sight.
   useEffect(() => {
