@@ -12,17 +12,19 @@ const sweep = async (page: Page, item: string, point: RegExp) => {
 };
 
 test.describe('an evening', () => {
-  test('two tablets, one class; a network that goes; who comes late; an injury asked about; all of it on record once', async ({
+  test('three devices, one class; the network goes twice; who comes late, an injury, a look struck, a promotion taken back: all of it on record once, and every screen says the same', async ({
     demo,
     browser,
   }) => {
-    test.setTimeout(120_000);
-    const [tablet, phone] = [
+    test.setTimeout(180_000);
+    const [tablet, phone, laptop] = [
       await browser.newContext({ viewport: { width: 800, height: 1280 } }),
       await browser.newContext({ viewport: { width: 390, height: 844 } }),
+      await browser.newContext({ viewport: { width: 1280, height: 800 } }),
     ];
     await demo.signIn(tablet, 'idris');
     await demo.signIn(phone, 'maren');
+    await demo.signIn(laptop, 'maren');
     const idris = await tablet.newPage();
     await idris.goto(`${demo.url}/look`);
     await awake(idris);
@@ -72,6 +74,78 @@ test.describe('an evening', () => {
     const seen = await new AxeBuilder({ page: maren }).analyze();
     expect(seen.violations.map((v) => v.id)).toEqual([]);
 
+    // The phone loses the network too; what it marks meanwhile comes home with it.
+    await phone.setOffline(true);
+    await maren
+      .getByRole('list', { name: 'The line' })
+      .getByRole('button', { name: /^Dilip Wharram/ })
+      .click();
+    await maren.getByRole('button', { name: /^Held/ }).click();
+    await expect(maren.getByText(/wait.* for the network/)).toBeVisible();
+    await phone.setOffline(false);
+    await saved(maren);
+
+    // At the desk, the same evening: a look at the wrong person is struck, with what follows told beforehand.
+    const desk = await laptop.newPage();
+    const idOf = async (name: string) =>
+      (await demo.query<{ id: string }>('select id from person where name = $1', [name]))[0]!.id;
+    const greta = await idOf('Greta Holm');
+    await desk.goto(`${demo.url}/students/${greta}`);
+    await desk.waitForLoadState('networkidle');
+    await desk.getByRole('button', { name: 'All looks, mark by mark' }).click();
+    await desk
+      .getByRole('button', { name: /^Mend: Roundhouse kick/ })
+      .first()
+      .click();
+    await desk.getByRole('radio', { name: 'strike it' }).click();
+    await expect(desk.getByText('Idris Vane is told.')).toBeVisible();
+    await desk.getByLabel('Because').fill('It was not her.');
+    await desk.getByRole('button', { name: 'Strike it' }).click();
+    await expect(desk.getByLabel('Because')).toBeHidden();
+    // A belt for the wrong person goes back, and says before what goes and what stays.
+    const noor = await idOf('Noor Saltby');
+    await desk.goto(`${demo.url}/students/${noor}`);
+    await desk.waitForLoadState('networkidle');
+    const before = await desk.getByRole('heading', { level: 1 }).textContent();
+    await desk.getByRole('button', { name: 'Record a promotion' }).click();
+    await desk.getByRole('button', { name: 'Record it' }).click();
+    await expect(desk.getByRole('heading', { level: 1 })).not.toHaveText(before!);
+    await desk
+      .getByRole('button', { name: /^Strike: .*, given/ })
+      .first()
+      .click();
+    await expect(desk.getByText('yours to do')).toBeVisible();
+    await desk.getByLabel('Because').fill('It was the next one on the line.');
+    await desk.getByRole('button', { name: 'Strike it' }).click();
+    await expect(desk.getByRole('heading', { level: 1 })).toHaveText(before!);
+
+    // Whoever took the look is told, and every screen says the same of everybody.
+    await idris.goto(`${demo.url}/students/classes`);
+    await expect(idris.getByText('“It was not her.” Maren Holt', { exact: false })).toBeVisible();
+    for (const id of [greta, noor, await idOf('Dilip Wharram')]) {
+      const says = [];
+      for (const page of [idris, maren, desk]) {
+        await page.goto(`${demo.url}/students/${id}`);
+        says.push(await page.locator('.answer, .needs .verdict').allTextContents());
+      }
+      expect(says[0]!.length).toBeGreaterThan(3);
+      expect(says[1]).toEqual(says[0]);
+      expect(says[2]).toEqual(says[0]);
+    }
+    // What was done this evening stands once, and nothing else: Greta's slip struck, Dilip held.
+    const stand = await demo.query<{ name: string; held: number; of: number }>(
+      `select p.name, m.held, m.of from look l join person p on p.id = l.student_id
+       join mark m on m.look_id = l.id
+       where l.at > now() - interval '5 minutes' and not exists (select 1 from look r where r.replaces = l.id)
+       order by p.name`,
+    );
+    expect(stand).toEqual([{ name: 'Dilip Wharram', held: 1, of: 1 }]);
+    const worn = await demo.query(
+      'select id from rank_held where person_id = $1 and since = current_date and id not in (select id from struck)',
+      [noor],
+    );
+    expect(worn).toEqual([]);
+
     // At the end there is one class, with everybody once, and the minutes that were said.
     const held = await demo.query<{ minutes: number; names: string[] }>(
       `select c.minutes, array_agg(p.name order by p.name) as names from class_held c
@@ -85,6 +159,7 @@ test.describe('an evening', () => {
     await expect(maren.getByText('75 minutes, 5 students').first()).toBeVisible();
     await tablet.close();
     await phone.close();
+    await laptop.close();
   });
 
   test('a look that was wrong is put right, then struck; a promotion of the wrong person goes back with its decision', async ({
