@@ -72,11 +72,9 @@ export default function Roll({ view, mayChange, today }: { view: RollView; mayCh
     <IslandRoot>
       <div className="title">
         <div>
-          <h1>
-            Who is on the <Word of="roll">roll</Word>?
-          </h1>
+          <h1>Who is on the roll?</h1>
           <p className="sub">
-            {view.students.length} {plural(view.students.length, 'student')}
+            <Word of="roll">On the roll</Word>: {view.students.length} {plural(view.students.length, 'student')}
             {view.leftLately.length > 0 && `, ${view.leftLately.length} who left`}. A belt’s name shows who is ready for
             the next one.
           </p>
