@@ -1,4 +1,5 @@
 // One entry a folder; what each holds stands in its own.
+export * from './agreement';
 export * from './caller';
 export * from './evidence';
 export * from './floor';

@@ -1,0 +1,6 @@
+export * from './cohen';
+export * from './icc';
+export * from './interval';
+export * from './krippendorff';
+export * from './examinerShifts';
+export * from './panel';
