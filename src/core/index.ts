@@ -3,6 +3,7 @@ export * from './agreement';
 export * from './caller';
 export * from './evidence';
 export * from './floor';
+export * from './grading';
 export * from './roll';
 export * from './sequence';
 export * from './sideBySide';

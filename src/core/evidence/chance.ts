@@ -6,7 +6,7 @@ import { NORMAL_NODES, type Posterior } from './posterior';
 import type { VerdictWord } from './verdict';
 
 /** How a grading decides: what each candidate shows of an item, and what passes. Shares from 0 to 1. */
-export interface GradingRule {
+export interface ShowingRule {
   /** Repetitions of each item on each side. */
   repetitions: number;
   /** Share of them that must hold at a point, and at a critical one. */
@@ -19,7 +19,7 @@ export interface GradingRule {
 }
 
 /** The rule until the school sets its own: five of each, three hold, four at critical points, one item may fail. */
-export const HOUSE_RULE: GradingRule = {
+export const HOUSE_RULE: ShowingRule = {
   repetitions: 5,
   share: 0.6,
   criticalShare: 0.8,
@@ -60,12 +60,12 @@ export const WATCHED_TO_SPEAK = 0.5;
 export const watchedShare = (words: readonly VerdictWord[]): number =>
   words.length === 0 ? 0 : words.filter((w) => w !== 'unseen').length / words.length;
 
-const need = (share: number, rule: GradingRule) => Math.ceil(share * rule.repetitions - 1e-9);
+const need = (share: number, rule: ShowingRule) => Math.ceil(share * rule.repetitions - 1e-9);
 
-const allowed = (others: number, rule: GradingRule) => Math.floor(rule.mayFallShort * others + 1e-9);
+const allowed = (others: number, rule: ShowingRule) => Math.floor(rule.mayFallShort * others + 1e-9);
 
 /** The chance that an item passes when each point stands with its own chance: all critical ones, and enough others. */
-function itemPasses(points: readonly { critical: boolean; stands: number }[], rule: GradingRule): number {
+function itemPasses(points: readonly { critical: boolean; stands: number }[], rule: ShowingRule): number {
   let critical = 1;
   const others: number[] = [];
   for (const p of points)
@@ -86,7 +86,7 @@ const looksBehind = (item: ItemBelief): number =>
   );
 
 /** The chance that a point stands when the student's level and the day's form are `z` of theirs away from what is believed. */
-function standsAt(needed: number, rule: GradingRule, { x, sd, pull, levelSd, formSd }: Posterior, z: number): number {
+function standsAt(needed: number, rule: ShowingRule, { x, sd, pull, levelSd, formSd }: Posterior, z: number): number {
   const middle = x + z * Math.hypot(pull * levelSd, formSd);
   let chance = 0;
   for (const [own, w] of NORMAL_NODES)
@@ -98,7 +98,7 @@ function standsAt(needed: number, rule: GradingRule, { x, sd, pull, levelSd, for
  * The chance that one item passes on the day: given the student's level and the day's form its points are taken as
  * independent. An item without points passes.
  */
-export function chanceOfItem(item: ItemBelief, rule: GradingRule = HOUSE_RULE): ItemChance {
+export function chanceOfItem(item: ItemBelief, rule: ShowingRule = HOUSE_RULE): ItemChance {
   let chance = 0;
   for (const [z, w] of NORMAL_NODES)
     chance +=
@@ -125,7 +125,7 @@ export function chanceOfItem(item: ItemBelief, rule: GradingRule = HOUSE_RULE): 
 export function chanceOnTheDay(
   items: readonly ItemBelief[],
   random: Random,
-  rule: GradingRule = HOUSE_RULE,
+  rule: ShowingRule = HOUSE_RULE,
   draws = 2000,
 ): BeltChance {
   const each = items.map((item) => chanceOfItem(item, rule));

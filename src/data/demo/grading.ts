@@ -1,4 +1,4 @@
-import { HOUSE_RULE, type GradingRule, type Point, type Random, type Requirement, type Side } from '../../core';
+import { HOUSE_RULE, type ShowingRule, type Point, type Random, type Requirement, type Side } from '../../core';
 
 /** What a grading would show of one candidate: every repetition drawn from the truth, and decided by the school's rule. */
 export function passesTruly(
@@ -9,7 +9,7 @@ export function passesTruly(
     truth: (pointId: string, side: Side) => number;
   },
   random: Random,
-  rule: GradingRule = HOUSE_RULE,
+  rule: ShowingRule = HOUSE_RULE,
 ): boolean {
   let failed = 0;
   for (const r of asked) {

@@ -1,0 +1,148 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { decideByRule, type AskedItem } from './decide';
+import { RESULTS, SHEET_WORDS, USUAL_RULE, type GradingRule, type SheetWord } from './rule';
+import { oneWord, talliesOf, wordOf, type SheetLine } from './sheet';
+
+const asked = (...names: string[]): AskedItem[] =>
+  names.map((item) => ({ item, critical: item.endsWith('!'), isCriticalPoint: (p) => p === 'guard' }));
+const said = (item: string, examiner: string, word: SheetWord | null, marks: SheetLine['marks'] = []): SheetLine => ({
+  item,
+  examiner,
+  word,
+  marks,
+});
+const all = (words: Record<string, SheetWord>) =>
+  Object.entries(words).map(([item, word]) => said(item, 'Maren', word));
+const decide = (words: Record<string, SheetWord>) =>
+  decideByRule(USUAL_RULE, asked(...Object.keys(words)), all(words)).outcome;
+
+describe('the word for an item', () => {
+  const marks = (pointId: string, reps: string) => [{ pointId, side: 'left' as const, reps }];
+  it.each([
+    ['HHHHS', 'heel', 'stands'],
+    ['HHHSS', 'heel', 'nearly'],
+    ['HHSSS', 'heel', 'not yet'],
+    // A critical point is held to more.
+    ['HHHHS', 'guard', 'nearly'],
+    ['HHHHH', 'guard', 'stands'],
+    // What was not seen is no slip.
+    ['HHUUU', 'guard', 'stands'],
+    ['UUUUU', 'heel', null],
+  ])('%s of a %s point is %s', (reps, point, word) =>
+    expect(wordOf(USUAL_RULE, said('kick', 'Maren', null, marks(point, reps)), (p) => p === 'guard')).toBe(word),
+  );
+
+  it('is decided by the weakest point over both sides, unless the examiner says another', () => {
+    const two = [...marks('heel', 'HHHHH'), { pointId: 'heel', side: 'right' as const, reps: 'HHHSS' }];
+    expect(talliesOf(two).get('heel')).toEqual({ held: 8, seen: 10 });
+    const line = said('kick', 'Maren', null, [...two, ...marks('knee', 'HSSSS')]);
+    expect(wordOf(USUAL_RULE, line, () => false)).toBe('not yet');
+    expect(wordOf(USUAL_RULE, { ...line, word: 'stands' }, () => false)).toBe('stands');
+  });
+
+  it('of several is the middle one, the lower of two, or the lowest', () => {
+    expect(oneWord(['stands', 'not yet', 'stands'], 'the middle')).toBe('stands');
+    expect(oneWord(['stands', 'nearly'], 'the middle')).toBe('nearly');
+    expect(oneWord(['stands', 'nearly', 'stands'], 'the lowest')).toBe('nearly');
+    expect(oneWord([], 'the middle')).toBeNull();
+  });
+});
+
+describe('the usual rule', () => {
+  it.each([
+    ['all stand', { a: 'stands', b: 'stands' }, 'the belt'],
+    ['one nearly', { a: 'nearly', b: 'stands' }, 'the belt, with a note'],
+    ['two nearly', { a: 'nearly', b: 'nearly', c: 'stands' }, 'part again'],
+    ['one not yet', { a: 'not yet', b: 'stands' }, 'part again'],
+    ['one of each', { a: 'not yet', b: 'nearly', c: 'stands' }, 'held over'],
+    ['three nearly', { a: 'nearly', b: 'nearly', c: 'nearly' }, 'held over'],
+    ['a critical one nearly', { 'a!': 'nearly', b: 'stands' }, 'part again'],
+    ['a critical one not yet', { 'a!': 'not yet', b: 'stands' }, 'held over'],
+  ] as [string, Record<string, SheetWord>, string][])('%s', (_, words, outcome) => expect(decide(words)).toBe(outcome));
+
+  it('cannot say where nobody saw something, or nothing is asked', () => {
+    expect(decideByRule(USUAL_RULE, asked('a', 'b'), all({ a: 'stands' })).outcome).toBeNull();
+    expect(decideByRule(USUAL_RULE, [], []).outcome).toBeNull();
+  });
+
+  it('of a critical item the lowest word of all counts, and where they differ it is said', () => {
+    const lines = (item: string) => [
+      said(item, 'Odile', 'nearly'),
+      said(item, 'Maren', 'stands'),
+      said(item, 'Idris', 'stands'),
+    ];
+    const d = decideByRule(USUAL_RULE, asked('a', 'b!'), [...lines('a'), ...lines('b!')]);
+    expect(d.items.map((i) => [i.word, i.split])).toEqual([
+      ['stands', true],
+      ['nearly', true],
+    ]);
+    expect([d.outcome, d.failed]).toEqual(['part again', ['b!']]);
+    expect(d.items[0]!.words.map((w) => w.examiner)).toEqual(['Idris', 'Maren', 'Odile']);
+  });
+});
+
+const word = fc.constantFrom(...SHEET_WORDS);
+const NAMES = ['a', 'b!', 'c', 'd', 'e!'];
+const sheets = fc
+  .array(fc.record({ item: fc.constantFrom(...NAMES), examiner: fc.constantFrom('Maren', 'Idris', 'Odile'), word }), {
+    minLength: 1,
+    maxLength: 15,
+  })
+  // One line an examiner and item.
+  .map((l) => [...new Map(l.map((x) => [`${x.item} ${x.examiner}`, x])).values()])
+  .map((l) => l.map((x) => said(x.item, x.examiner, x.word)));
+const rule: fc.Arbitrary<GradingRule> = fc
+  .record({
+    words: fc.constantFrom('the middle', 'the lowest'),
+    critical: fc.constantFrom('the middle', 'the lowest'),
+    laths: fc.array(
+      fc.record({
+        outcome: fc.constantFrom('the belt', 'the belt, with a note', 'part again'),
+        short: fc.integer({ min: 0, max: 5 }),
+        notYet: fc.integer({ min: 0, max: 5 }),
+      }),
+      { maxLength: 5 },
+    ),
+  })
+  .map((r) => ({ ...USUAL_RULE, ...r }));
+
+describe('laws of every rule', () => {
+  it('sheets in any order give one result', () => {
+    fc.assert(
+      fc.property(rule, sheets, fc.nat(), (r, lines, turn) => {
+        const at = turn % lines.length;
+        const mixed = [...lines.slice(at), ...lines.slice(0, at)].reverse();
+        expect(decideByRule(r, asked(...NAMES), mixed)).toEqual(decideByRule(r, asked(...NAMES), lines));
+      }),
+    );
+  });
+
+  it('a better word never makes the outcome worse', () => {
+    fc.assert(
+      fc.property(rule, sheets, fc.nat(), (r, lines, at) => {
+        const i = at % lines.length;
+        const better = SHEET_WORDS[Math.max(0, SHEET_WORDS.indexOf(lines[i]!.word!) - 1)]!;
+        const names = [...new Set(lines.map((l) => l.item))];
+        const [before, after] = [lines, lines.map((l, k) => (k === i ? { ...l, word: better } : l))].map(
+          (l) => decideByRule(r, asked(...names), l).outcome!,
+        );
+        expect(RESULTS.indexOf(after!)).toBeLessThanOrEqual(RESULTS.indexOf(before!));
+      }),
+    );
+  });
+
+  it('a repetition that held instead of slipping never makes a word worse', () => {
+    const reps = fc.stringMatching(/^[HSU]{5}$/);
+    fc.assert(
+      fc.property(reps, fc.nat(4), fc.boolean(), (text, i, critical) => {
+        const line = (t: string) => said('a', 'Maren', null, [{ pointId: 'p', side: 'left', reps: t }]);
+        fc.pre(text[i] === 'S');
+        const [was, now] = [text, `${text.slice(0, i)}H${text.slice(i + 1)}`].map((t) =>
+          wordOf(USUAL_RULE, line(t), () => critical)!,
+        );
+        expect(SHEET_WORDS.indexOf(now!)).toBeLessThanOrEqual(SHEET_WORDS.indexOf(was!));
+      }),
+    );
+  });
+});

@@ -1,0 +1,3 @@
+export * from './decide';
+export * from './rule';
+export * from './sheet';

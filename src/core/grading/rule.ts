@@ -1,0 +1,46 @@
+/** An examiner's word for an item, from the best. */
+export const SHEET_WORDS = ['stands', 'nearly', 'not yet'] as const;
+export type SheetWord = (typeof SHEET_WORDS)[number];
+
+/** What becomes of a candidate, from the best. */
+export const RESULTS = ['the belt', 'the belt, with a note', 'part again', 'held over'] as const;
+export type Result = (typeof RESULTS)[number];
+
+/** One lath of the rule: an outcome, and how much may fall short for it. */
+export interface Lath {
+  outcome: Exclude<Result, 'held over'>;
+  /** Items that do not stand, at most; of them not yet, at most. */
+  short: number;
+  notYet: number;
+}
+
+/** How a school decides. What fits no lath is held over. */
+export interface GradingRule {
+  /** Repetitions shown of each item and side. */
+  repetitions: number;
+  /** From which share of what was seen a point stands, of critical points, and from which it nearly does. */
+  stands: number;
+  criticalStands: number;
+  nearly: number;
+  /** How the words of several examiners become one: the middle one, or the lowest of all. */
+  words: 'the middle' | 'the lowest';
+  /** The same for items that are critical for the belt. */
+  critical: 'the middle' | 'the lowest';
+  laths: readonly Lath[];
+}
+
+/** The rule as delivered, common practice, no source: one item nearly is a note, one not yet or two nearly are shown again. */
+export const USUAL_RULE: GradingRule = {
+  repetitions: 5,
+  stands: 0.8,
+  criticalStands: 0.9,
+  nearly: 0.6,
+  words: 'the middle',
+  critical: 'the lowest',
+  laths: [
+    { outcome: 'the belt', short: 0, notYet: 0 },
+    { outcome: 'the belt, with a note', short: 1, notYet: 0 },
+    { outcome: 'part again', short: 1, notYet: 1 },
+    { outcome: 'part again', short: 2, notYet: 0 },
+  ],
+};

@@ -1,0 +1,62 @@
+import type { GradingRule, SheetWord } from './rule';
+
+/** What an examiner saw of one point on one side: a letter a repetition, H held, S slipped, U not seen. */
+export interface SheetMark {
+  pointId: string;
+  side: 'left' | 'right' | 'none';
+  reps: string;
+}
+
+/** One examiner's line for one item of one candidate. */
+export interface SheetLine {
+  item: string;
+  examiner: string;
+  marks: readonly SheetMark[];
+  /** Their own word; null: it is read from the marks. */
+  word: SheetWord | null;
+}
+
+export interface PointTally {
+  held: number;
+  seen: number;
+}
+
+/** How often each point held of what was seen, both sides together. */
+export function talliesOf(marks: readonly SheetMark[]): Map<string, PointTally> {
+  const out = new Map<string, PointTally>();
+  for (const m of marks) {
+    const t = out.get(m.pointId) ?? { held: 0, seen: 0 };
+    for (const r of m.reps) {
+      if (r === 'H') t.held += 1;
+      if (r === 'H' || r === 'S') t.seen += 1;
+    }
+    out.set(m.pointId, t);
+  }
+  return out;
+}
+
+/**
+ * The word for an item: the examiner's own, or what the marks come to by the rule: the weakest point decides. Null where
+ * nothing was seen and nothing said.
+ */
+export function wordOf(rule: GradingRule, line: SheetLine, isCritical: (pointId: string) => boolean): SheetWord | null {
+  if (line.word !== null) return line.word;
+  let word: SheetWord | null = null;
+  for (const [pointId, { held, seen }] of talliesOf(line.marks)) {
+    if (seen === 0) continue;
+    const share = held / seen + 1e-9;
+    const stands = share >= (isCritical(pointId) ? rule.criticalStands : rule.stands);
+    const here: SheetWord = stands ? 'stands' : share >= rule.nearly ? 'nearly' : 'not yet';
+    word = word === null ? here : lowest(word, here);
+  }
+  return word;
+}
+
+const place: Record<SheetWord, number> = { stands: 0, nearly: 1, 'not yet': 2 };
+const lowest = (a: SheetWord, b: SheetWord): SheetWord => (place[a] >= place[b] ? a : b);
+
+/** The one word of several: the middle one, the lower of two middle ones, or the lowest; null where nobody said any. */
+export function oneWord(words: readonly SheetWord[], how: 'the middle' | 'the lowest'): SheetWord | null {
+  const sorted = [...words].sort((a, b) => place[a] - place[b]);
+  return sorted[how === 'the lowest' ? sorted.length - 1 : Math.floor(sorted.length / 2)] ?? null;
+}
