@@ -1,4 +1,4 @@
-import { RESULTS, type GradingRule, type Lath, type Result, type SheetWord } from './rule';
+import { BELT_RESULTS, type GradingRule, type Lath, type BeltResult, type SheetWord } from './rule';
 import { oneWord, wordOf, type SheetLine } from './sheet';
 
 /** An item that a belt asks, as a grading sees it. */
@@ -25,15 +25,15 @@ export interface Decision {
   short: number;
   notYet: number;
   /** Null: something was not seen by anybody, so the rule cannot say. */
-  outcome: Result | null;
+  outcome: BeltResult | null;
   /** Each lath of the rule, and whether it fits; the first that fits is the outcome, but for what a critical item forbids. */
   laths: { lath: Lath; fits: boolean }[];
   /** Critical items that do not stand. */
   failed: string[];
 }
 
-const rankOf = (o: Result) => RESULTS.indexOf(o);
-const worse = (a: Result, b: Result): Result => (rankOf(a) >= rankOf(b) ? a : b);
+const rankOf = (o: BeltResult) => BELT_RESULTS.indexOf(o);
+const worse = (a: BeltResult, b: BeltResult): BeltResult => (rankOf(a) >= rankOf(b) ? a : b);
 
 /**
  * What the rule makes of the sheets, whatever their order. How much falls short is counted so that a better mark never
@@ -60,7 +60,7 @@ export function decideByRule(rule: GradingRule, asked: readonly AskedItem[], lin
   const short = of('nearly').length + notYet;
   const laths = rule.laths.map((lath) => ({ lath, fits: short <= lath.short && notYet <= lath.notYet }));
   const fitting = laths.filter((l) => l.fits).map((l) => l.lath.outcome);
-  const best = fitting.reduce<Result>((a, b) => (rankOf(b) < rankOf(a) ? b : a), 'held over');
+  const best = fitting.reduce<BeltResult>((a, b) => (rankOf(b) < rankOf(a) ? b : a), 'held over');
   const critical = items.filter((i) => i.critical && i.word !== null && i.word !== 'stands');
   const limited = critical.some((i) => i.word === 'not yet')
     ? 'held over'

@@ -3,12 +3,12 @@ export const SHEET_WORDS = ['stands', 'nearly', 'not yet'] as const;
 export type SheetWord = (typeof SHEET_WORDS)[number];
 
 /** What becomes of a candidate, from the best. */
-export const RESULTS = ['the belt', 'the belt, with a note', 'part again', 'held over'] as const;
-export type Result = (typeof RESULTS)[number];
+export const BELT_RESULTS = ['the belt', 'the belt, with a note', 'part again', 'held over'] as const;
+export type BeltResult = (typeof BELT_RESULTS)[number];
 
 /** One lath of the rule: an outcome, and how much may fall short for it. */
 export interface Lath {
-  outcome: Exclude<Result, 'held over'>;
+  outcome: Exclude<BeltResult, 'held over'>;
   /** Items that do not stand, at most; of them not yet, at most. */
   short: number;
   notYet: number;
