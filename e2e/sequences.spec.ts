@@ -97,7 +97,7 @@ test.describe('sequences', () => {
     await page.getByRole('button', { name: /Waive: No leg technique/ }).click();
     await page.getByLabel('Why it may stay').fill('x');
     await page.getByRole('button', { name: 'Waive', exact: true }).click();
-    await shows(page, 'A reason is needed: it is kept with the decision.');
+    await shows(page, 'Say why: it is kept with it.');
     await page.getByLabel('Why it may stay').fill('The second form has the kicks');
     await page.getByRole('button', { name: 'Waive', exact: true }).click();
     await shows(page, /Waived by Maren Holt.*The second form has the kicks/);

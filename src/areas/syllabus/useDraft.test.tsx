@@ -153,6 +153,19 @@ describe('the draft on a screen', () => {
     expect(draft.current.versionNow()).toBe(11);
   });
 
+  it('what stands is read again while a change is on its way: the change stays in sight', async () => {
+    const draft = open();
+    act(() => void draft.current.edit([put('punch')], 'punch'));
+    const first = await nth(1);
+    await act(async () => void (await draft.current.renew()));
+    expect(ids(draft.current.syllabus)).toEqual(['kick', 'punch']);
+    await act(async () => {
+      first.reply(200, { version: 4 });
+      await draft.current.settled();
+    });
+    expect(ids(draft.current.syllabus)).toEqual(['kick', 'punch']);
+  });
+
   it('what was not taken can be let go, with what follows it', async () => {
     const draft = open();
     there = viewOf(syllabus({ threads: [thread('kick'), thread('theirs')] }), 9);

@@ -99,11 +99,14 @@ export function useDraft(first: SyllabusView, me: { id: string; name: string }) 
     const { view: now } = fresh;
     version.current = now.version;
     setView(now);
-    show(now.syllabus);
+    // What was changed here since it was read, and is on its way, is not lost from sight.
+    const waiting = await recount();
+    const onTheWay = waiting.every((c) => c.aside === null) ? waiting : [];
+    show(laidOn(now.syllabus, onTheWay).syllabus);
     // What was published or thrown away is no step to go back from.
     if (now.version === null) setSteps([]);
     return true;
-  }, [show]);
+  }, [laidOn, recount, show]);
 
   useEffect(
     () =>
