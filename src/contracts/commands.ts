@@ -7,6 +7,16 @@ import { consentInput } from './consent';
 import { feltInput } from './felt';
 import { date, id, instant, line } from './fields';
 import { focusInput } from './focus';
+import {
+  candidateInput,
+  candidateOut,
+  candidateSay,
+  decisionInput,
+  gradingClose,
+  gradingInput,
+  sheetHandIn,
+  sheetInput,
+} from './grading';
 import { guardianInput } from './guardian';
 import { hallInput } from './hall';
 import { incidentInput } from './incident';
@@ -31,6 +41,8 @@ import { mergeInput, techniqueInput } from './technique';
 
 const STAFF: readonly Role[] = ['head', 'instructor'];
 const HEAD: readonly Role[] = ['head'];
+/** Whoever may be asked to examine; to which grading, the grading says. */
+const PANEL: readonly Role[] = [...STAFF, 'examiner'];
 
 const only = v.object({ id });
 const order = v.object({ ids: v.pipe(v.array(id), v.maxLength(1000)) });
@@ -85,6 +97,14 @@ export const COMMANDS = {
   'pause.end': { may: STAFF, input: v.object({ id, until: date }) },
   'incident.record': { may: STAFF, input: incidentInput },
   'outcome.record': { may: HEAD, input: outcomeInput },
+  'grading.save': { may: HEAD, input: gradingInput },
+  'grading.put': { may: STAFF, input: candidateInput },
+  'grading.say': { may: ['student', 'guardian'], input: candidateSay },
+  'grading.out': { may: HEAD, input: candidateOut },
+  'sheet.write': { may: PANEL, input: sheetInput },
+  'sheet.handIn': { may: PANEL, input: sheetHandIn },
+  'grading.decide': { may: HEAD, input: decisionInput },
+  'grading.close': { may: HEAD, input: gradingClose },
   'gradingDay.set': { may: HEAD, input: v.object({ day: date, graded: v.boolean() }) },
   'school.set': { may: HEAD, input: schoolInput },
   'student.room': { may: [...STAFF, 'student', 'guardian'], input: roomInput },

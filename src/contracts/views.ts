@@ -10,6 +10,7 @@ import type { EarlierShowingsView } from './views/earlierShowings';
 import type { EverybodyView } from './views/everybody';
 import type { FirstStepsView } from './views/firstSteps';
 import type { ForecastView } from './views/forecast';
+import type { ExamineView, GradingsView, GradingView, PanelView } from './views/grading';
 import type { HomeView } from './views/home';
 import type { ImportsView } from './views/imports';
 import type { IncidentsView } from './views/incident';
@@ -38,6 +39,7 @@ export type * from './views/firstSteps';
 export type * from './views/focus';
 export type * from './views/forecast';
 export type * from './views/gate';
+export type * from './views/grading';
 export type * from './views/hall';
 export type * from './views/home';
 export type * from './views/imports';
@@ -58,6 +60,8 @@ export type * from './views/technique';
 export type * from './views/wards';
 
 const STAFF: readonly Role[] = ['head', 'instructor'];
+/** Whoever may be asked to examine; to which grading, the grading says. */
+const PANEL: readonly Role[] = [...STAFF, 'examiner'];
 const EVERYBODY: readonly Role[] = ['head', 'instructor', 'examiner', 'student', 'guardian'];
 /** A student's page: teachers see all, a student their own, a guardian their child's. */
 const OWN: readonly Role[] = ['head', 'instructor', 'student', 'guardian'];
@@ -102,6 +106,10 @@ export const VIEWS = {
   people: { may: ['head'], input: v.object({}) },
   school: { may: ['head'], input: v.object({}) },
   firstSteps: { may: ['head'], input: v.object({}) },
+  gradings: { may: PANEL, input: v.object({}) },
+  grading: { may: STAFF, input: v.object({ id }) },
+  examine: { may: PANEL, input: v.object({ id }) },
+  panel: { may: PANEL, input: v.object({ id }) },
   imports: { may: ['head'], input: v.object({}) },
 } as const satisfies Record<string, { may: readonly Role[]; input: v.GenericSchema }>;
 export type ViewName = keyof typeof VIEWS;
@@ -138,5 +146,9 @@ export interface ViewResults {
   people: PeopleView;
   school: SchoolView;
   firstSteps: FirstStepsView;
+  gradings: GradingsView;
+  grading: GradingView;
+  examine: ExamineView;
+  panel: PanelView;
   imports: ImportsView;
 }

@@ -67,6 +67,14 @@ const MAY_SEND: Record<CommandName, string> = {
   'pause.end': 'hi',
   'incident.record': 'hi',
   'outcome.record': 'h',
+  'grading.save': 'h',
+  'grading.put': 'hi',
+  'grading.say': 'g', // a student for themselves, in its own test
+  'grading.out': 'h',
+  'sheet.write': 'hie',
+  'sheet.handIn': 'hie',
+  'grading.decide': 'h',
+  'grading.close': 'h',
   'gradingDay.set': 'h',
   'school.set': 'h',
   'student.room': 'hig',
@@ -107,6 +115,10 @@ const MAY_SEE: Record<ViewName, string> = {
   school: 'h',
   firstSteps: 'h',
   imports: 'h',
+  gradings: 'hie',
+  grading: 'hi',
+  examine: 'hie',
+  panel: 'hie',
 };
 
 const seeing = (s: SmallSchool): Record<ViewName, object> => ({
@@ -141,6 +153,10 @@ const seeing = (s: SmallSchool): Record<ViewName, object> => ({
   school: {},
   firstSteps: {},
   imports: {},
+  gradings: {},
+  grading: { id: s.grading },
+  examine: { id: s.grading },
+  panel: { id: s.grading },
 });
 
 const statusOf = (work: Promise<unknown>): Promise<number> =>
@@ -202,6 +218,9 @@ const NOT_THERE: readonly ViewName[] = [
   'studentLooks',
   'forecast',
   'home',
+  'grading',
+  'examine',
+  'panel',
 ];
 
 describe('who may do what', () => {

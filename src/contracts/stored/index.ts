@@ -2,10 +2,12 @@ import { storedBundle } from './bundle';
 import { storedCloth } from './cloth';
 import { storedDepartures } from './departures';
 import type { StoredDocument } from './document';
+import { storedGradingRule } from './gradingRule';
 import { storedRecipe } from './recipe';
 import { storedSequence } from './sequence';
 import { storedSequenceDraft } from './sequenceDraft';
 import { storedSetupDraft } from './setupDraft';
+import { storedSheetMarks } from './sheetMarks';
 import { storedSlips } from './slips';
 import { storedSyllabus } from './syllabus';
 import { storedTaught } from './taught';
@@ -16,10 +18,12 @@ import { storedTechniqueDraft } from './techniqueDraft';
 export const STORED: Record<string, StoredDocument<unknown>> = {
   cloth: storedCloth,
   departures: storedDepartures,
+  gradingRule: storedGradingRule,
   recipe: storedRecipe,
   sequence: storedSequence,
   sequenceDraft: storedSequenceDraft,
   setupDraft: storedSetupDraft,
+  sheetMarks: storedSheetMarks,
   slips: storedSlips,
   syllabus: storedSyllabus,
   taught: storedTaught,

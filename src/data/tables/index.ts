@@ -1,5 +1,6 @@
 // Every table, by its noun. Whether rows are only added is said in its file.
 export * from './school';
+export * from './grading';
 export * from './person';
 export * from './promotion';
 export * from './consent';

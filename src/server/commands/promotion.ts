@@ -61,6 +61,18 @@ const isDecided = async (tx: Transaction, o: Given): Promise<boolean> =>
       .where(and(eq(outcome.studentId, o.studentId), eq(outcome.rankId, o.rankId), eq(outcome.passed, true)))
   ).length > 0;
 
+/** What a grading decided: the decision with the chance that was believed that morning, and the belt where it was passed. */
+export async function recordResult(
+  tx: Transaction,
+  who: Who,
+  r: Omit<Given, 'id'> & { passed: boolean },
+): Promise<void> {
+  await inTurn(tx, who, `person ${r.studentId}`);
+  await noteDecision(tx, who, { ...r, id: v7() });
+  const worn = await wornBelt(tx, r.studentId);
+  if (r.passed && worn?.rankId !== r.rankId) await giveBelt(tx, who, { ...r, id: v7() });
+}
+
 export const promotionCommands: Runs<'student.promote' | 'outcome.record'> = {
   /**
    * A belt that is given and the decision by which it is given are one act, whichever is written down. It starts the next

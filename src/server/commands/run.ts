@@ -33,6 +33,8 @@ import { focusCommands } from './focus';
 import { practiceCommands } from './practice';
 import { pauseCommands } from './pause';
 import { incidentCommands } from './incident';
+import { gradingCommands } from './grading';
+import { sheetCommands } from './sheet';
 import { gradingDayCommands } from './gradingDay';
 import { schoolCommands } from './school';
 import { guardianCommands } from './guardian';
@@ -65,6 +67,8 @@ const RUNS: Runs<CommandName> = {
   ...practiceCommands,
   ...pauseCommands,
   ...incidentCommands,
+  ...gradingCommands,
+  ...sheetCommands,
   ...gradingDayCommands,
   ...schoolCommands,
   ...guardianCommands,

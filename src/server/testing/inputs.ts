@@ -2,7 +2,7 @@
 import { v7 } from 'uuid';
 import type { CommandDraft, CommandName } from '../../contracts/commands';
 import { ALONE, NOTHING_ASKED } from '../../core';
-import { aLook, DAY, type SmallSchool } from './school';
+import { aLook, DAY, usualRule, type SmallSchool } from './school';
 
 const plain = { colour: '#FFFFFF', second: null, stripe: null, bars: 0 };
 let n = 0;
@@ -143,6 +143,38 @@ export const goodInputs = (s: SmallSchool): { [N in CommandName]: () => CommandD
   'record.strike': () => ({ id: v7(), kind: 'look', studentId: s.student, reason: 'not him' }),
   'outcome.record': () => ({ id: v7(), studentId: s.student, rankId: s.ranks[1]!, day: DAY, passed: true, note: '' }),
   'school.set': () => ({ classDays: 21, languages: ['ja'] }),
+  'grading.save': () => ({
+    id: v7(),
+    title: 'Spring',
+    day: DAY,
+    hallId: null,
+    panel: [s.as.head.personId],
+    rule: usualRule(),
+  }),
+  'grading.put': () => ({ gradingId: s.grading, studentId: s.student, rankId: s.ranks[1]!, reason: null }),
+  'grading.say': () => ({ gradingId: s.grading, studentId: s.student, yes: true }),
+  'grading.out': () => ({ gradingId: s.grading, studentId: s.student, reason: null }),
+  'sheet.write': () => ({
+    id: v7(),
+    gradingId: s.grading,
+    studentId: s.student,
+    requirementId: s.requirement,
+    marks: [{ pointId: s.points.seen, side: 'left', reps: 'HHSUH' }],
+    word: 'nearly',
+    note: '',
+    reason: 'looked at the other foot',
+  }),
+  'sheet.handIn': () => ({ gradingId: s.grading }),
+  'grading.decide': () => ({
+    gradingId: s.grading,
+    studentId: s.student,
+    result: 'held over',
+    reason: 'not seen enough',
+    again: [],
+    againBy: null,
+    sentence: '',
+  }),
+  'grading.close': () => ({ id: s.grading }),
   'gradingDay.set': () => ({ day: '2026-05-01', graded: true }),
   'student.room': () => ({ id: s.student, roomWidth: 2, roomDepth: 3, stature: 170 }),
   'guardian.save': () => ({ id: s.as.guardian.personId, name: `Guardian ${++n}`, studentIds: [s.student] }),

@@ -2,7 +2,7 @@
 import { v7 } from 'uuid';
 import type { CommandDraft, CommandName } from '../../contracts/commands';
 import type { Role } from '../../contracts/role';
-import { STEADY, type PlacedRequirement } from '../../core';
+import { addDays, STEADY, USUAL_RULE, type PlacedRequirement } from '../../core';
 import { inSchool } from '../../data/connection';
 import { openSchool } from '../../data/openSchool';
 import { guardianOf, person, rankHeld } from '../../data/tables';
@@ -29,6 +29,8 @@ export interface SmallSchool {
   published: string;
   /** Not the one who signs in; the guardian answers for this one. */
   student: string;
+  /** A past day with everybody who teaches or examines on its panel, and one candidate for the second belt. */
+  grading: string;
   /** A form of two counts. */
   sequence: string;
   /** Sends a command as somebody; the id can be given to send the same again. */
@@ -129,6 +131,16 @@ export async function smallSchool(t: TestDatabase, name: string): Promise<SmallS
     ],
   });
   await send('head', 'syllabus.publish', { id: published, version: 2, title: 'The first', from: '2025-01-01' });
+  const grading = v7();
+  await send('head', 'grading.save', {
+    id: grading,
+    title: `${name} grading`,
+    day: addDays(DAY, -1),
+    hallId: null,
+    panel: [people.head, people.instructor, people.examiner],
+    rule: usualRule(),
+  });
+  await send('head', 'grading.put', { gradingId: grading, studentId: student, rankId, reason: null });
   return {
     id,
     as,
@@ -142,9 +154,13 @@ export async function smallSchool(t: TestDatabase, name: string): Promise<SmallS
     published,
     student,
     sequence,
+    grading,
     send,
   };
 }
+
+/** The rule of gradings as delivered. */
+export const usualRule = () => ({ ...USUAL_RULE, laths: USUAL_RULE.laths.map((l) => ({ ...l })) });
 
 /** A requirement in air, as usual but for what is given. */
 export const aRequirement = (

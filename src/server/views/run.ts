@@ -15,14 +15,17 @@ import { chancesView } from './chances';
 import { classesView } from './classes';
 import { earlierMarksView } from './earlierMarks';
 import { earlierShowingsView } from './earlierShowings';
+import { examineView } from './examine';
 import { everybodyView } from './everybody';
 import { firstStepsView } from './firstSteps';
 import { forecastView } from './forecast';
+import { gradingsView, gradingView } from './gradings';
 import { homeView } from './home';
 import { importsView } from './imports';
 import { incidentsView } from './incidents';
 import { lookKitView } from './lookKit';
 import { missedView } from './missed';
+import { panelView } from './panel';
 import { peopleView } from './people';
 import { readinessView } from './readiness';
 import { rollView } from './roll';
@@ -74,6 +77,10 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   people: peopleView,
   school: schoolView,
   firstSteps: firstStepsView,
+  gradings: gradingsView,
+  grading: gradingView,
+  examine: examineView,
+  panel: panelView,
   imports: importsView,
 };
 

@@ -4,6 +4,7 @@ export * from './chance';
 export * from './consent';
 export * from './day';
 export * from './difference';
+export * from './feedback';
 export * from './focus';
 export * from './gate';
 export * from './glossary';

@@ -1,0 +1,82 @@
+import * as v from 'valibot';
+import { BELT_RESULTS, SHEET_WORDS } from '../core';
+import { date, id, name, prose, reason, share, version, whole } from './fields';
+
+/** How a school decides; see the rule of gradings in the core. */
+export const ruleShape = v.object({
+  repetitions: whole(1, 20, 'The number of repetitions'),
+  stands: share,
+  criticalStands: share,
+  nearly: share,
+  words: v.picklist(['the middle', 'the lowest']),
+  critical: v.picklist(['the middle', 'the lowest']),
+  laths: v.pipe(
+    v.array(
+      v.object({
+        outcome: v.picklist(['the belt', 'the belt, with a note', 'part again']),
+        short: whole(0, 100, 'How many may fall short'),
+        notYet: whole(0, 100, 'How many may be not yet'),
+      }),
+    ),
+    v.maxLength(12, 'A rule has at most twelve laths.'),
+  ),
+});
+
+/** A grading: its day, its hall, who sits on the panel, and by which rule it decides. */
+export const gradingInput = v.object({
+  id,
+  title: name,
+  day: date,
+  hallId: v.nullable(id),
+  panel: v.pipe(
+    v.array(id),
+    v.minLength(1, 'Somebody has to look.'),
+    v.maxLength(12, 'A panel has at most twelve people.'),
+  ),
+  rule: ruleShape,
+  version,
+});
+
+/** Puts a student forward for a belt; against what is missing only with a reason, by the head. */
+export const candidateInput = v.object({ gradingId: id, studentId: id, rankId: id, reason: v.nullable(reason) });
+/** What a student, or the guardian, says to it. */
+export const candidateSay = v.object({ gradingId: id, studentId: id, yes: v.boolean() });
+/** Takes somebody out, with why, or back in: null. */
+export const candidateOut = v.object({ gradingId: id, studentId: id, reason: v.nullable(reason) });
+
+export const sheetMark = v.object({
+  pointId: id,
+  side: v.picklist(['left', 'right', 'none']),
+  reps: v.pipe(v.string(), v.regex(/^[HSU]{1,20}$/, 'One letter a repetition.')),
+});
+
+/** An examiner's line for one item of one candidate: the newest counts. After handing in only with why. */
+export const sheetInput = v.object({
+  id,
+  gradingId: id,
+  studentId: id,
+  requirementId: id,
+  marks: v.pipe(v.array(sheetMark), v.maxLength(200, 'An item has at most 200 marks.')),
+  word: v.nullable(v.picklist(SHEET_WORDS)),
+  note: prose,
+  reason: v.optional(v.nullable(reason), null),
+});
+
+export const sheetHandIn = v.object({ gradingId: id });
+
+/** What the head decides of one candidate; another outcome than the rule’s only with why. */
+export const decisionInput = v.object({
+  gradingId: id,
+  studentId: id,
+  result: v.picklist(BELT_RESULTS),
+  reason: v.nullable(reason),
+  /** Of a part again: which requirements, and by when. */
+  again: v.pipe(v.array(id), v.maxLength(100, 'At most a hundred.')),
+  againBy: v.nullable(date),
+  /** What the student reads. */
+  sentence: prose,
+});
+
+export const gradingClose = v.object({ id });
+export type RuleInput = v.InferOutput<typeof ruleShape>;
+export type SheetMarkInput = v.InferOutput<typeof sheetMark>;

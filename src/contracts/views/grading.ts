@@ -1,0 +1,143 @@
+import type {
+  Agreement,
+  BeltResult,
+  Decision,
+  ExaminerShift,
+  GradingRule,
+  SheetMark,
+  SheetWord,
+  VerdictWord,
+} from '../../core';
+import type { HallShown } from './hall';
+import type { RankShown } from './rank';
+
+export interface GradingShown {
+  id: string;
+  title: string;
+  day: string;
+  closed: boolean;
+  candidates: number;
+  /** Whether who reads examines there, and has handed in. */
+  mine: 'no' | 'open' | 'handed in';
+}
+
+/** "Which gradings are there?" An examiner sees only those they are invited to. */
+export interface GradingsView {
+  gradings: GradingShown[];
+  teachers: { id: string; name: string; role: string }[];
+  halls: HallShown[];
+  usual: GradingRule;
+  me: string;
+  today: string;
+  may: { decide: boolean };
+}
+
+export interface CandidateShown {
+  id: string;
+  name: string;
+  age: number | null;
+  rank: RankShown;
+  to: RankShown;
+  /** Put forward by whom, and what they say to it. */
+  putBy: string;
+  yes: boolean | null;
+  exception: string | null;
+  out: string | null;
+  /** How many of what is asked are met, and the word of what is furthest. */
+  met: number;
+  asked: number;
+  word: VerdictWord;
+  why: string;
+  /** What stands in the way besides technique, in words. */
+  shut: string[];
+  /** An open injury, in words; null: none. */
+  rests: string | null;
+  /** Consent that counts: the rung from 1; 0 refused, null: nothing on record. */
+  rung: number | null;
+  chance: string | null;
+  decided: BeltResult | null;
+}
+
+/** "Who goes up?" */
+export interface GradingView {
+  grading: {
+    id: string;
+    title: string;
+    day: string;
+    hallId: string | null;
+    hall: string | null;
+    rule: GradingRule;
+    version: number;
+    closed: boolean;
+  };
+  panel: { id: string; name: string; handedIn: boolean }[];
+  candidates: CandidateShown[];
+  /** Who is on the roll and not put forward, with the next belt. */
+  others: { id: string; name: string; rank: RankShown; to: RankShown | null }[];
+  teachers: { id: string; name: string; role: string }[];
+  halls: HallShown[];
+  me: string;
+  today: string;
+  may: { decide: boolean; examine: boolean };
+}
+
+export interface ExamineItem {
+  requirementId: string;
+  name: string;
+  condition: string;
+  asks: string;
+  sided: boolean;
+  critical: boolean;
+  points: { id: string; name: string; how: string; critical: boolean; canHurt: boolean; adapted: string | null }[];
+  /** What this examiner has written; never anybody else's. */
+  line: { marks: SheetMark[]; word: SheetWord | null; note: string } | null;
+}
+
+/** An examiner's own sheet: nothing of others, of earlier marks, of chances or of corrections. */
+export interface ExamineView {
+  grading: { id: string; title: string; day: string; closed: boolean };
+  me: string;
+  repetitions: number;
+  handedInAt: string | null;
+  candidates: { id: string; name: string; to: RankShown; items: ExamineItem[] }[];
+}
+
+export interface PanelCandidate {
+  id: string;
+  name: string;
+  age: number | null;
+  rank: RankShown;
+  to: RankShown;
+  items: { id: string; name: string; critical: boolean }[];
+  rule: Decision;
+  /** Of each examiner and item: how many held of how many seen. */
+  tallies: { examiner: string; item: string; held: number; seen: number; note: string }[];
+  /** Points that can hurt and slipped for somebody, in words. */
+  hurts: string[];
+  /** What the sheets say to the student, each sentence true of them. */
+  sentence: string;
+  decided: {
+    result: BeltResult;
+    byRule: BeltResult | null;
+    reason: string | null;
+    again: string[];
+    againBy: string | null;
+    sentence: string;
+  } | null;
+}
+
+/** "Did the panel see the same?" and "Who goes home with a new belt?" Only when every sheet is in. */
+export interface PanelView {
+  grading: GradingView['grading'];
+  panel: GradingView['panel'];
+  /** Null: not every sheet is in. */
+  seen: {
+    all: Agreement;
+    items: ({ id: string; name: string; belt: string } & Agreement)[];
+    splits: { item: string; point: string; differ: number; pairs: number }[];
+    shifts: (ExaminerShift & { name: string })[];
+  } | null;
+  candidates: PanelCandidate[];
+  today: string;
+  may: { decide: boolean };
+}

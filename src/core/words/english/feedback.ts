@@ -1,0 +1,27 @@
+import type { SheetWord } from '../../grading/rule';
+import { capital, inSentence, listInWords } from './speak';
+
+/**
+ * What the sheets say to the student, each sentence true of them: what stood for everybody, what did not, and the one point
+ * that slipped most. Items without a word are passed over.
+ */
+export function feedbackInWords(
+  items: readonly { name: string; word: SheetWord | null; split: boolean }[],
+  weakest: string | null,
+): string {
+  const named = (of: typeof items) =>
+    listInWords(
+      of.map((i) => inSentence(i.name)),
+      3,
+    );
+  const clear = items.filter((i) => i.word === 'stands' && !i.split);
+  const nearly = items.filter((i) => i.word === 'nearly');
+  const notYet = items.filter((i) => i.word === 'not yet');
+  const said = [
+    clear.length > 0 && `${capital(named(clear))} stood for all of us.`,
+    nearly.length > 0 && `${capital(named(nearly))} nearly did.`,
+    notYet.length > 0 && `${capital(named(notYet))} did not yet.`,
+    weakest !== null && `What slipped most: ${inSentence(weakest)}.`,
+  ];
+  return said.filter(Boolean).join(' ');
+}

@@ -1,0 +1,178 @@
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { v7 } from 'uuid';
+import type { CommandDraft } from '../../contracts/commands';
+import type { Role } from '../../contracts/role';
+import { addDays } from '../../core';
+import { makeDatabase, type TestDatabase } from '../../data/testing/database';
+import { Refusal } from '../http/problem';
+import { DAY, NOW, smallSchool, usualRule, type SmallSchool } from '../testing/school';
+import { runView } from '../views/run';
+
+let t: TestDatabase;
+let s: SmallSchool;
+beforeAll(async () => {
+  t = await makeDatabase();
+});
+beforeEach(async () => {
+  s = await smallSchool(t, `Panel ${v7().slice(-6)}`);
+});
+afterAll(() => t.drop());
+
+const told = (work: Promise<unknown>) =>
+  work.then(
+    () => 'done',
+    (e: unknown) => (e instanceof Refusal ? e.title : String(e)),
+  );
+const write = (who: Role, reps: string, more: Partial<CommandDraft<'sheet.write'>> = {}) =>
+  s.send(who, 'sheet.write', {
+    id: v7(),
+    gradingId: s.grading,
+    studentId: s.student,
+    requirementId: s.requirement,
+    marks: (['left', 'right'] as const).map((side) => ({ pointId: s.points.seen, side, reps })),
+    word: null,
+    note: '',
+    ...more,
+  });
+const handIn = (who: Role) => s.send(who, 'sheet.handIn', { gradingId: s.grading });
+const decide = (result: CommandDraft<'grading.decide'>['result'], more: Partial<CommandDraft<'grading.decide'>> = {}) =>
+  s.send('head', 'grading.decide', {
+    gradingId: s.grading,
+    studentId: s.student,
+    result,
+    reason: null,
+    again: [],
+    againBy: null,
+    sentence: 'Your stance stands.',
+    ...more,
+  });
+const close = () => s.send('head', 'grading.close', { id: s.grading });
+const PANEL = ['head', 'instructor', 'examiner'] as const;
+const page = () => runView(t.db, s.as.head, 'student', { id: s.student }, NOW);
+const panel = (who: Role = 'head') => runView(t.db, s.as[who], 'panel', { id: s.grading }, NOW);
+
+describe('a grading', () => {
+  it('goes from three sheets by the rule to a belt, and every mark becomes a look of who saw it', async () => {
+    for (const who of PANEL) await write(who, who === 'examiner' ? 'HHHHS' : 'HHHHH');
+    expect((await panel()).seen).toBeNull();
+    expect(await told(decide('the belt'))).toMatch(/have not handed in yet\.$/);
+    for (const who of PANEL) await handIn(who);
+    const { seen, candidates } = await panel();
+    // By hand: on two sides five repetitions, of each three pairs; at the last of each the examiner stands apart.
+    expect([seen!.all.same, seen!.all.pairs, seen!.all.slips]).toEqual([26, 30, 2]);
+    expect(seen!.shifts.find((x) => x.name.endsWith('examiner'))!.shift).toBeLessThan(0);
+    expect(candidates[0]!.rule).toMatchObject({ outcome: 'the belt', short: 0 });
+    expect(candidates[0]!.tallies.map((x) => [x.held, x.seen]).sort()).toEqual([
+      [10, 10],
+      [10, 10],
+      [8, 10],
+    ]);
+    expect(await told(close())).toMatch(/nothing is decided yet/);
+    await decide('the belt');
+    await close();
+    const after = await page();
+    expect(after.student.rank.id).toBe(s.ranks[1]);
+    expect(after.decisions).toMatchObject([{ passed: true, note: 'Your stance stands.' }]);
+    const { looks } = await runView(t.db, s.as.head, 'studentLooks', { id: s.student }, NOW);
+    expect(looks.map((l) => [l.purpose, l.day, l.side])).toHaveLength(6);
+    expect(new Set(looks.map((l) => `${l.purpose} ${l.day}`))).toEqual(new Set([`show ${addDays(DAY, -1)}`]));
+    expect(new Set(looks.map((l) => l.by)).size).toBe(3);
+    // Closed: nothing of it changes any more.
+    const late = [
+      () => write('head', 'SSSSS', { reason: 'late' }),
+      () => decide('held over', { reason: 'no' }),
+      () => close(),
+    ];
+    for (const work of late) expect(await told(work())).toMatch(/is closed: nothing of it changes/);
+  });
+
+  it('another result than the rule’s needs its reason; a part again says which part, and gives no belt', async () => {
+    for (const who of PANEL) await write(who, 'HHHSS');
+    for (const who of PANEL) await handIn(who);
+    expect((await panel()).candidates[0]!.rule.outcome).toBe('the belt, with a note');
+    expect(await told(decide('part again'))).toBe('Say why it is not as the rule says.');
+    expect(await told(decide('part again', { reason: 'the heel' }))).toBe('Say what is shown again.');
+    expect(await told(decide('part again', { reason: 'the heel', again: [v7()] }))).toMatch(/does not ask for that/);
+    await decide('part again', { reason: 'the heel', again: [s.requirement], againBy: addDays(DAY, 30) });
+    expect((await panel()).candidates[0]!.decided).toMatchObject({
+      result: 'part again',
+      byRule: 'the belt, with a note',
+      again: [s.requirement],
+    });
+    await close();
+    const after = await page();
+    expect([after.student.rank.id, after.decisions.map((d) => d.passed)]).toEqual([s.ranks[0], [false]]);
+  });
+
+  it('a sheet is its examiner’s own: nobody reads it before all are in, and handed in it changes only with why', async () => {
+    await write('examiner', 'HHHHH', { note: 'arms swing' });
+    await write('examiner', 'HHHHS', { note: 'arms swing' });
+    const mine = await runView(t.db, s.as.examiner, 'examine', { id: s.grading }, NOW);
+    expect(mine.candidates[0]!.items[0]!.line).toMatchObject({ note: 'arms swing', marks: [{ reps: 'HHHHS' }, {}] });
+    const other = await runView(t.db, s.as.instructor, 'examine', { id: s.grading }, NOW);
+    expect(JSON.stringify(other)).not.toContain('arms swing');
+    expect(other.candidates[0]!.items[0]!.line).toBeNull();
+    await handIn('examiner');
+    expect(await told(handIn('examiner'))).toMatch(/handed in already/);
+    expect(await told(write('examiner', 'SSSSS'))).toMatch(/needs its reason/);
+    await write('examiner', 'HHSSS', { reason: 'it was the other foot' });
+    const waiting = await panel('examiner');
+    expect([waiting.seen, waiting.candidates]).toEqual([null, []]);
+    expect(waiting.panel.map((p) => p.handedIn).sort()).toEqual([false, false, true]);
+  });
+
+  it('an examiner sees only gradings they are invited to, and nothing else of the school', async () => {
+    const id = v7();
+    const more = { title: 'Closed house', day: DAY, hallId: null, rule: usualRule() };
+    await s.send('head', 'grading.save', { id, panel: [s.as.head.personId], ...more });
+    const seen = await runView(t.db, s.as.examiner, 'gradings', {}, NOW);
+    expect(seen.gradings.map((g) => g.id)).toEqual([s.grading]);
+    expect([seen.teachers, seen.halls]).toEqual([[], []]);
+    const at = { gradingId: id };
+    expect(await told(runView(t.db, s.as.examiner, 'examine', { id }, NOW))).toMatch(/not on the panel/);
+    expect(await told(runView(t.db, s.as.examiner, 'panel', { id }, NOW))).toMatch(/head and the panel/);
+    expect(await told(s.send('examiner', 'sheet.handIn', at))).toMatch(/not on the panel/);
+    expect(await told(runView(t.db, s.as.examiner, 'grading', { id: s.grading }, NOW))).toMatch(/not for you/);
+  });
+
+  it('who goes up is put forward, says yes or no themself, and can be out; against what is missing only by the head', async () => {
+    const pupil = s.as.student.personId;
+    const put = { gradingId: s.grading, studentId: pupil, rankId: s.ranks[1]!, reason: null };
+    expect(await told(s.send('student', 'grading.say', { gradingId: s.grading, studentId: pupil, yes: true }))).toMatch(
+      /not put forward/,
+    );
+    expect(await told(s.send('instructor', 'grading.put', { ...put, reason: 'early' }))).toMatch(/Only a head/);
+    await s.send('instructor', 'grading.put', put);
+    await s.send('student', 'grading.say', { gradingId: s.grading, studentId: pupil, yes: true });
+    expect(
+      await told(s.send('student', 'grading.say', { gradingId: s.grading, studentId: s.student, yes: true })),
+    ).toMatch(/another student/);
+    await s.send('guardian', 'grading.say', { gradingId: s.grading, studentId: s.student, yes: false });
+    await s.send('head', 'grading.put', { ...put, reason: 'a month early, and ready' });
+    const { candidates, others } = await runView(t.db, s.as.instructor, 'grading', { id: s.grading }, NOW);
+    const by = new Map(candidates.map((c) => [c.id, c]));
+    expect(by.get(pupil)).toMatchObject({ yes: true, exception: 'a month early, and ready', met: 0, asked: 1 });
+    expect(by.get(s.student)).toMatchObject({
+      yes: false,
+      out: null,
+      shut: [expect.stringContaining('0 of 10 hours')],
+    });
+    expect(others).toEqual([]);
+    await s.send('head', 'grading.out', { gradingId: s.grading, studentId: pupil, reason: 'wrist' });
+    expect(
+      await told(
+        s.send('head', 'grading.decide', {
+          gradingId: s.grading,
+          studentId: pupil,
+          result: 'held over',
+          reason: 'x y z',
+          again: [],
+          againBy: null,
+          sentence: '',
+        }),
+      ),
+    ).toMatch(/is out/);
+    const sheet = await runView(t.db, s.as.examiner, 'examine', { id: s.grading }, NOW);
+    expect(sheet.candidates.map((c) => c.id)).toEqual([s.student]);
+  });
+});

@@ -1,0 +1,42 @@
+import { and, eq } from 'drizzle-orm';
+import { candidate, panelMember, sheetLine } from '../../data/tables';
+import { ownSheet } from '../auth/ownSheet';
+import { Refusal } from '../http/problem';
+import type { Runs } from './command';
+import { openGrading } from './grading';
+
+export const sheetCommands: Runs<'sheet.write' | 'sheet.handIn'> = {
+  'sheet.write': async (tx, who, { gradingId, reason, ...l }) => {
+    await openGrading(tx, who, gradingId);
+    const own = await ownSheet(tx, who, gradingId);
+    if (own.handedInAt && reason === null)
+      throw new Refusal(409, 'Your sheet is handed in: a correction needs its reason.', [
+        { path: 'reason', message: 'A correction needs its reason.' },
+      ]);
+    const up = await tx
+      .select({ out: candidate.out })
+      .from(candidate)
+      .where(and(eq(candidate.gradingId, gradingId), eq(candidate.studentId, l.studentId)));
+    if (up.length === 0) throw new Refusal(404, 'This student is not put forward at this grading.');
+    await tx.insert(sheetLine).values({
+      schoolId: who.schoolId,
+      gradingId,
+      examinerId: who.personId,
+      ...l,
+      reason: own.handedInAt ? reason : null,
+      at: who.now,
+    });
+    return {};
+  },
+
+  'sheet.handIn': async (tx, who, { gradingId }) => {
+    await openGrading(tx, who, gradingId);
+    const own = await ownSheet(tx, who, gradingId);
+    if (own.handedInAt) throw new Refusal(409, 'Your sheet is handed in already.');
+    await tx
+      .update(panelMember)
+      .set({ handedInAt: who.now })
+      .where(and(eq(panelMember.gradingId, gradingId), eq(panelMember.personId, who.personId)));
+    return {};
+  },
+};

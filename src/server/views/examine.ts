@@ -1,0 +1,68 @@
+import type { ExamineView, ViewInput } from '../../contracts/views';
+import { adaptedInWords, canHurt, standardInWords } from '../../core';
+import type { Transaction } from '../../data/connection';
+import { readCandidates, readGrading, readSheetLines } from '../../data/queries/gradings';
+import { readRoll } from '../../data/queries/roll';
+import { ownSheet } from '../auth/ownSheet';
+import { Refusal } from '../http/problem';
+import { askedOf } from '../judging/asked';
+import { readJudging } from '../judging/judging';
+import type { Who } from '../who';
+
+/** An examiner's own sheet: what each candidate is asked, and what this examiner has written of it. */
+export async function examineView(tx: Transaction, who: Who, { id }: ViewInput<'examine'>): Promise<ExamineView> {
+  const g = await readGrading(tx, id);
+  if (!g) throw new Refusal(404, 'There is no such grading.');
+  const own = await ownSheet(tx, who, id);
+  const up = (await readCandidates(tx, [id])).filter((c) => c.out === null);
+  const j = await readJudging(
+    tx,
+    who.today,
+    up.map((c) => c.studentId),
+  );
+  const lines = new Map(
+    (await readSheetLines(tx, id, who.personId)).map((l) => [`${l.studentId} ${l.requirementId}`, l]),
+  );
+  const ranks = new Map(j.versions.ranks.map((r) => [r.id, { id: r.id, name: r.name, cloth: r.cloth }]));
+  const order = [...ranks.keys()];
+  const roll = new Map((await readRoll(tx, { withLeft: true })).map((s) => [s.id, s]));
+  const candidates = up.flatMap((c): ExamineView['candidates'] => {
+    const [s, to] = [roll.get(c.studentId), ranks.get(c.rankId)];
+    if (!s || !to) return [];
+    const adapted = new Map((j.adaptations.get(s.id) ?? []).filter((a) => a.from <= g.day).map((a) => [a.pointId, a]));
+    const items = askedOf(j, s, c.rankId).map((r) => {
+      const sided = j.items.isSided(r.item);
+      const line = lines.get(`${s.id} ${r.id}`);
+      return {
+        requirementId: r.id,
+        name: j.items.nameOf(r.item),
+        condition: j.versions.conditions.find((x) => x.id === r.conditionId)?.name ?? '',
+        asks: standardInWords(r.standard, sided),
+        sided,
+        critical: r.critical,
+        // A form is followed count by count on paper for now: its word is given as a whole.
+        points: ('technique' in r.item ? j.items.judgedBy(r.item) : []).map((p) => {
+          const a = adapted.get(p.id);
+          return {
+            id: p.id,
+            name: p.name,
+            how: p.how,
+            critical: p.critical,
+            canHurt: canHurt(p),
+            adapted: a ? (a.waived ? 'waived' : adaptedInWords(a)) : null,
+          };
+        }),
+        line: line ? { marks: line.marks, word: line.word, note: line.note } : null,
+      };
+    });
+    return [{ id: s.id, name: s.name, to, items }];
+  });
+  candidates.sort((a, b) => order.indexOf(a.to.id) - order.indexOf(b.to.id) || a.name.localeCompare(b.name));
+  return {
+    grading: { id, title: g.title, day: g.day, closed: g.closedAt !== null },
+    me: who.personId,
+    repetitions: g.rule.repetitions,
+    handedInAt: own.handedInAt?.toISOString() ?? null,
+    candidates,
+  };
+}

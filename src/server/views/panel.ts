@@ -1,0 +1,192 @@
+import type { PanelCandidate, PanelView, ViewInput } from '../../contracts/views';
+import {
+  ageOn,
+  agreementOf,
+  canHurt,
+  decideByRule,
+  examinerShifts,
+  feedbackInWords,
+  seededBy,
+  splitsOf,
+  talliesOf,
+  type PanelMark,
+  type SharedMark,
+} from '../../core';
+import type { Transaction } from '../../data/connection';
+import {
+  readCandidates,
+  readDecisions,
+  readGrading,
+  readPanel,
+  readSheetLines,
+  type SheetRow,
+} from '../../data/queries/gradings';
+import { readRoll } from '../../data/queries/roll';
+import { Refusal } from '../http/problem';
+import { askedItems, askedOf } from '../judging/asked';
+import { readJudging } from '../judging/judging';
+import type { Who } from '../who';
+
+const marksOf = (lines: readonly SheetRow[], itemOf: (requirementId: string) => string): PanelMark[] =>
+  lines.flatMap((l) =>
+    l.marks.flatMap((m) =>
+      [...m.reps].flatMap((r, i): PanelMark[] =>
+        r === 'U'
+          ? []
+          : [
+              {
+                candidate: l.studentId,
+                item: itemOf(l.requirementId),
+                point: m.pointId,
+                side: m.side,
+                repetition: i,
+                examiner: l.examinerId,
+                held: r === 'H',
+              },
+            ],
+      ),
+    ),
+  );
+
+/** The share that held of each point and side, as each examiner saw it. */
+const sharesOf = (lines: readonly SheetRow[]): SharedMark[] =>
+  lines.flatMap((l) =>
+    l.marks.flatMap((m): SharedMark[] => {
+      const seen = [...m.reps].filter((r) => r !== 'U');
+      if (seen.length === 0) return [];
+      const held = seen.filter((r) => r === 'H').length / seen.length;
+      const thing = `${l.studentId} ${l.requirementId} ${m.pointId} ${m.side}`;
+      return [{ candidate: l.studentId, thing, examiner: l.examinerId, held }];
+    }),
+  );
+
+/** "Did the panel see the same?", then "Who goes home with a new belt?" Opens for the head and the panel when every sheet is in. */
+export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'panel'>): Promise<PanelView> {
+  const g = await readGrading(tx, id);
+  if (!g) throw new Refusal(404, 'There is no such grading.');
+  const panel = await readPanel(tx, id);
+  if (who.role !== 'head' && !panel.some((p) => p.personId === who.personId))
+    throw new Refusal(403, 'Only the head and the panel see the sheets.');
+  const shown = panel.map((p) => ({ id: p.personId, name: p.name, handedIn: p.handedInAt !== null }));
+  const grading = {
+    id,
+    title: g.title,
+    day: g.day,
+    hallId: g.hallId,
+    hall: null,
+    rule: g.rule,
+    version: g.version,
+    closed: g.closedAt !== null,
+  };
+  const base = { grading, panel: shown, today: who.today, may: { decide: who.role === 'head' } };
+  if (shown.some((p) => !p.handedIn)) return { ...base, seen: null, candidates: [] };
+  const up = (await readCandidates(tx, [id])).filter((c) => c.out === null);
+  const lines = (await readSheetLines(tx, id)).filter((l) => up.some((c) => c.studentId === l.studentId));
+  const j = await readJudging(
+    tx,
+    who.today,
+    up.map((c) => c.studentId),
+  );
+  const roll = new Map((await readRoll(tx, { withLeft: true })).map((s) => [s.id, s]));
+  const ranks = new Map(j.versions.ranks.map((r) => [r.id, { id: r.id, name: r.name, cloth: r.cloth }]));
+  const decisions = new Map((await readDecisions(tx, id)).map((d) => [d.studentId, d]));
+  const pointName = (p: string) =>
+    j.library.ownerOf.get(p)?.points.find((x) => x.id === p)?.name ?? 'a point since retired';
+  const nameOf = new Map<string, { name: string; belt: string }>();
+  const candidates = up.flatMap((c): PanelCandidate[] => {
+    const s = roll.get(c.studentId);
+    const [rank, to] = [ranks.get(s?.rankId ?? ''), ranks.get(c.rankId)];
+    if (!s || !rank || !to) return [];
+    const requirements = askedOf(j, s, c.rankId);
+    for (const r of requirements) nameOf.set(r.id, { name: j.items.nameOf(r.item), belt: to.name });
+    const mine = lines.filter((l) => l.studentId === s.id);
+    const rule = decideByRule(
+      g.rule,
+      askedItems(j, requirements),
+      mine.map((l) => ({ item: l.requirementId, examiner: l.examinerId, marks: l.marks, word: l.word })),
+    );
+    const hurt = new Map(
+      requirements.flatMap((r) =>
+        j.items
+          .judgedBy(r.item)
+          .filter(canHurt)
+          .map((p) => [p.id, p.name]),
+      ),
+    );
+    const slipped = new Set(mine.flatMap((l) => l.marks.filter((m) => m.reps.includes('S')).map((m) => m.pointId)));
+    const d = decisions.get(s.id);
+    return [
+      {
+        id: s.id,
+        name: s.name,
+        age: s.born ? ageOn(s.born, who.today) : null,
+        rank,
+        to,
+        items: requirements.map((r) => ({ id: r.id, name: j.items.nameOf(r.item), critical: r.critical })),
+        rule,
+        tallies: mine.map((l) => {
+          const all = [...talliesOf(l.marks).values()];
+          return {
+            examiner: l.examinerId,
+            item: l.requirementId,
+            held: all.reduce((n, t) => n + t.held, 0),
+            seen: all.reduce((n, t) => n + t.seen, 0),
+            note: l.note,
+          };
+        }),
+        hurts: [...slipped].flatMap((p) => hurt.get(p) ?? []),
+        sentence: feedbackInWords(
+          rule.items.map((i) => ({ name: nameOf.get(i.item)?.name ?? '', word: i.word, split: i.split })),
+          weakest(mine, pointName),
+        ),
+        decided: d
+          ? {
+              result: d.result,
+              byRule: d.byRule,
+              reason: d.reason,
+              again: d.again,
+              againBy: d.againBy,
+              sentence: d.sentence,
+            }
+          : null,
+      },
+    ];
+  });
+  const order = [...ranks.keys()];
+  candidates.sort((a, b) => order.indexOf(a.to.id) - order.indexOf(b.to.id) || a.name.localeCompare(b.name));
+  const marks = marksOf(lines, (r) => r);
+  const items = [...new Set(marks.map((m) => m.item))];
+  const names = new Map(panel.map((p) => [p.personId, p.name]));
+  return {
+    ...base,
+    seen: {
+      all: agreementOf(marks),
+      items: items.map((i) => ({
+        id: i,
+        name: nameOf.get(i)?.name ?? '',
+        belt: nameOf.get(i)?.belt ?? '',
+        ...agreementOf(marks.filter((m) => m.item === i)),
+      })),
+      splits: splitsOf(marks)
+        .slice(0, 5)
+        .map((x) => ({ ...x, item: nameOf.get(x.item)?.name ?? '', point: pointName(x.point) })),
+      shifts: examinerShifts(sharesOf(lines), seededBy(`shifts ${id}`)).map((x) => ({
+        ...x,
+        name: names.get(x.examiner) ?? '',
+      })),
+    },
+    candidates,
+  };
+}
+
+/** The point that slipped most often over all sheets; null: none did. */
+function weakest(lines: readonly SheetRow[], nameOf: (p: string) => string): string | null {
+  const slips = new Map<string, number>();
+  for (const l of lines)
+    for (const m of l.marks) {
+      const n = [...m.reps].filter((r) => r === 'S').length;
+      if (n > 0) slips.set(m.pointId, (slips.get(m.pointId) ?? 0) + n);
+    }
+  const worst = [...slips].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))[0];
+  return worst ? nameOf(worst[0]) : null;
+}
