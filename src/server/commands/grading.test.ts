@@ -80,7 +80,7 @@ describe('a grading', () => {
     // Closed: nothing of it changes any more.
     const late = [
       () => write('head', 'SSSSS', { reason: 'late' }),
-      () => decide('held over', { reason: 'no' }),
+      () => decide('held over', { reason: 'not so' }),
       () => close(),
     ];
     for (const work of late) expect(await told(work())).toMatch(/is closed: nothing of it changes/);
