@@ -1,7 +1,7 @@
 import { IslandRoot } from '../../kit/IslandRoot';
 import Look from './Look';
 import { useKit } from './useKit';
-import './mat.css';
+import '../../kit/mat/mat.css';
 
 /** The mat, as soon as the device has what it needs for the evening. */
 export default function Evening({ personId, school }: { personId: string; school: string }) {

@@ -1,5 +1,5 @@
 // What the whole mat shares comes before what each of its parts adds.
-import './mat.css';
+import '../../kit/mat/mat.css';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import type { LookKitView } from '../../contracts/views';
 import { usualCondition, type Side, type WorthALook as Worth } from '../../core';
@@ -20,7 +20,7 @@ import {
 } from './line';
 import { beginning, type Mode } from './mode';
 import { writeFor } from './record';
-import { SaveState } from './SaveState';
+import { SaveState } from '../../kit/mat/SaveState';
 import { Sweep } from './sweep/Sweep';
 import { WhichItem } from './choose/WhichItem';
 import { WhoIsHere } from './choose/WhoIsHere';
@@ -88,7 +88,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
   useEffect(() => {
     let current = true;
     // Fetched before it is needed: the hall may lose its network at any moment.
-    void Promise.all([import('./card/Card'), import('./form/FormCard'), import('./StandsAside')]).catch(
+    void Promise.all([import('./card/Card'), import('./form/FormCard'), import('../../kit/mat/StandsAside')]).catch(
       () => undefined,
     );
     // A device that cannot be read begins with nothing; the first mark then says what is wrong.

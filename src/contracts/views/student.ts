@@ -71,6 +71,8 @@ export interface StudentView {
   /** The newest word on contact; `counts` is false where a guardian's agreement is missing. */
   consent: { id: string; rung: Rung | null; day: string; guardian: string; counts: boolean } | null;
   /** Everything said about contact before, newest first. */
+  /** The next grading at which this student is put forward, and what they said to it. */
+  invited: { gradingId: string; day: string; to: RankShown; yes: boolean | null; out: string | null } | null;
   /** How far who reads may say that contact goes, and why not further; null: they may not say. */
   consentSaid: { most: number; asksGuardian: boolean; because: string; minor: boolean } | null;
   consentBefore: { rung: Rung | null; day: string; guardian: string }[];

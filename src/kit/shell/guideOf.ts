@@ -7,6 +7,7 @@ const OF: Record<string, string> = {
   'My belt': 'students',
   'Their belt': 'students',
   Look: 'look',
+  Grading: 'gradings',
   Records: 'records',
   'Sign-ins': 'records',
   School: 'records',

@@ -1,5 +1,5 @@
-import { and, desc, eq, gte, inArray, isNotNull, ne, or, sql } from 'drizzle-orm';
-import type { RequirementVerdict, StudentView, ViewInput } from '../../contracts/views';
+import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, ne, or, sql } from 'drizzle-orm';
+import type { RankShown, RequirementVerdict, StudentView, ViewInput } from '../../contracts/views';
 import {
   ageOn,
   adaptedInWords,
@@ -31,7 +31,20 @@ import {
 import type { Transaction } from '../../data/connection';
 import { readRoll } from '../../data/queries/roll';
 import type { SyllabusRead } from '../../data/queries/syllabus';
-import { consent, injury, look, mark, outcome, pause, person, practice, rank, rankHeld } from '../../data/tables';
+import {
+  candidate,
+  consent,
+  grading,
+  injury,
+  look,
+  mark,
+  outcome,
+  pause,
+  person,
+  practice,
+  rank,
+  rankHeld,
+} from '../../data/tables';
 import { user } from '../../data/tables/auth';
 import { mayConsent } from '../auth/mayConsent';
 import { mustBeOwnStudent } from '../auth/ownStudent';
@@ -117,6 +130,29 @@ function followsShown(j: Judging, syllabus: SyllabusRead): StudentView['follows'
   return version
     ? { title: version.title, from: version.from!, newest: j.versions.inForce(j.today)?.id === version.id }
     : null;
+}
+
+/** The next grading that is not closed and has this student among its candidates. */
+async function invitedTo(
+  tx: Transaction,
+  studentId: string,
+  ranks: ReadonlyMap<string, RankShown>,
+): Promise<StudentView['invited']> {
+  const [c] = await tx
+    .select({
+      gradingId: candidate.gradingId,
+      day: grading.day,
+      rankId: candidate.rankId,
+      yes: candidate.yes,
+      out: candidate.out,
+    })
+    .from(candidate)
+    .innerJoin(grading, and(eq(grading.schoolId, candidate.schoolId), eq(grading.id, candidate.gradingId)))
+    .where(and(eq(candidate.studentId, studentId), isNull(grading.closedAt)))
+    .orderBy(asc(grading.day))
+    .limit(1);
+  const to = c && ranks.get(c.rankId);
+  return to ? { gradingId: c.gradingId, day: c.day, to, yes: c.yes, out: c.out } : null;
 }
 
 async function consentSaid(
@@ -258,6 +294,7 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
       guardian: said.guardian,
       counts: consentOf(said, student.born, who.today, j.ofAge) !== null,
     },
+    invited: await invitedTo(tx, id, rankOf),
     consentSaid: await consentSaid(tx, who, student, j.ofAge),
     consentBefore: agreed.filter((c) => c.id !== said?.id).map(({ rung, day, guardian }) => ({ rung, day, guardian })),
     injuries: open.map(({ id: injuryId, what, from, until }) => ({ id: injuryId, what, from, until })),

@@ -7,7 +7,7 @@ import { canHurt, type Side } from '../../../core';
 import { Splinter } from '../../../kit/marks/small';
 import { Word } from '../../../kit/Word';
 import type { KitItem, KitStudent } from '../line';
-import { SideSwitch } from '../SideSwitch';
+import { SideSwitch } from '../../../kit/mat/SideSwitch';
 import './WhichItem.css';
 
 /** Any item, condition and side; then a point to sweep, or a person for a card. */

@@ -28,13 +28,13 @@ import { ask, newId } from '../../../kit/send';
 import { Switch } from '../../../kit/Switch';
 import { useKeys } from '../../../kit/useKeys';
 import { AtTheName } from '../AtTheName';
-import { Key } from '../Key';
+import { Key } from '../../../kit/mat/Key';
 import { nameParts, type KitItem, type KitSequence, type KitStudent } from '../line';
 import { NoteField } from '../NoteField';
 import { Partner } from '../Partner';
 import { draftLook, recordLook } from '../record';
 import { RestAsks } from '../RestAsks';
-import { SaveState, useAwake } from '../SaveState';
+import { SaveState, useAwake } from '../../../kit/mat/SaveState';
 import {
   isShown,
   markCount,

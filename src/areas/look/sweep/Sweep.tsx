@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { capital } from '../../../core';
 import { nameParts, type KitStudent } from '../line';
-import { SaveState, useAwake } from '../SaveState';
+import { SaveState, useAwake } from '../../../kit/mat/SaveState';
 import { passInWords } from './pass';
 import { SweepKeys } from './SweepKeys';
 import { SweepLine } from './SweepLine';

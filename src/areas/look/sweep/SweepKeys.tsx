@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
-import { Key } from '../Key';
+import { Key } from '../../../kit/mat/Key';
 import { nameParts, type KitPoint, type KitStudent } from '../line';
 import { ByEye, Measuring, unitAfter } from '../Measuring';
 import { RestAsks } from '../RestAsks';

@@ -14,6 +14,7 @@ import { ChangeStudent } from './ChangeStudent';
 import { Felt } from './Felt';
 import { Forecast } from './Forecast';
 import { Adapted, Belts, Faded, Gates } from './Held';
+import { Invited } from './Invited';
 import { Looks } from './Looks';
 import { Mend, type LookShown } from './Mend';
 import { Missed } from './Missed';
@@ -191,6 +192,14 @@ export default function Student({ view: first }: { view: StudentView }) {
           {open?.what === 'injury' && <Injury key={open.value?.id ?? 'new'} {...sheet} value={open.value} />}
           {open?.what === 'strike' && <Strike key={open.thing.id} {...sheet} thing={open.thing} />}
           {open?.what === 'mend' && <Mend key={open.look.id} {...sheet} look={open.look} />}
+          <Invited
+            view={view}
+            onSay={
+              may.log && view.invited
+                ? (yes) => void press('grading.say', { gradingId: view.invited!.gradingId, studentId: s.id, yes })
+                : null
+            }
+          />
           {asks && <OneThing view={view} onChoose={may.look ? () => setOpen({ what: 'focus' }) : null} />}
           {may.log && <Felt view={view} done={renew} />}
           <Gates view={view} />

@@ -64,6 +64,7 @@ export const pageOf = (more: Partial<StudentView> = {}): StudentView => ({
   next: STRAW!,
   consent: null,
   consentBefore: [],
+  invited: null,
   consentSaid: { most: 4, asksGuardian: true, because: '', minor: true },
   injuries: [],
   follows: { title: 'The first', from: '2025-01-01', newest: true },

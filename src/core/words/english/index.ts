@@ -1,4 +1,5 @@
 export * from './adapted';
+export * from './agreement';
 export * from './answer';
 export * from './chance';
 export * from './consent';

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { letGo, sendAgain, type Waiting } from '../../kit/deviceQueue/deviceQueue';
+import { letGo, sendAgain, type Waiting } from '../deviceQueue/deviceQueue';
 import './StandsAside.css';
 
 /** What the school did not take, oldest first. */

@@ -1,6 +1,6 @@
 import type { Side } from '../../core';
-import { FootMark } from '../../kit/marks/small';
-import { Switch } from '../../kit/Switch';
+import { FootMark } from '../marks/small';
+import { Switch } from '../Switch';
 
 const SIDES: readonly ('left' | 'right')[] = ['left', 'right'];
 

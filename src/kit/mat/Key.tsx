@@ -1,6 +1,6 @@
 import ButtonBase from '@mui/material/ButtonBase';
-import { KeyWood } from '../../kit/marks/Key';
-import type { Notch } from '../../kit/marks/Stick';
+import { KeyWood } from '../marks/Key';
+import type { Notch } from '../marks/Stick';
 import './Key.css';
 
 /** A key under the thumb, with the wood it will cut. */

@@ -1,8 +1,8 @@
 import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { letGo, put, waitingHere } from '../../kit/deviceQueue/deviceQueue';
-import { doneAs, idIn, refusedAs } from '../../kit/testing/server';
+import { letGo, put, waitingHere } from '../deviceQueue/deviceQueue';
+import { doneAs, idIn, refusedAs } from '../testing/server';
 import { SaveState } from './SaveState';
 
 const inputs: Record<string, unknown>[] = [];

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { lazy, Suspense, useEffect, useState } from 'react';
-import { keepSending, type QueueState } from '../../kit/deviceQueue/deviceQueue';
+import { keepSending, type QueueState } from '../deviceQueue/deviceQueue';
 import './SaveState.css';
 
 // Rarely needed, so it is fetched after the page stands; the service worker keeps it for the hall.

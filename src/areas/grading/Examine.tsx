@@ -1,0 +1,309 @@
+import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
+import TextField from '@mui/material/TextField';
+import { useRef, useState } from 'react';
+import type { ExamineView } from '../../contracts/views';
+import { countOf, SHEET_WORDS, type SheetWord } from '../../core';
+import { IslandRoot } from '../../kit/IslandRoot';
+import { Belt } from '../../kit/marks/Belt';
+import { Stick, type Notch } from '../../kit/marks/Stick';
+import { Key } from '../../kit/mat/Key';
+import '../../kit/mat/mat.css';
+import { SaveState, useAwake } from '../../kit/mat/SaveState';
+import { SideSwitch } from '../../kit/mat/SideSwitch';
+import { useKeys } from '../../kit/useKeys';
+import './Examine.css';
+import {
+  firstOpen,
+  marked,
+  onward,
+  openOf,
+  repsOf,
+  restHeld,
+  sidesOf,
+  type Cursor,
+  type SheetSide,
+  type Written,
+} from './sheetState';
+import { useSheet } from './useSheet';
+import { WordMark } from './WordMark';
+
+/** Those who do the same item at the same time: the candidates for one belt. */
+const groupsOf = (view: ExamineView) => {
+  const groups = new Map<string, ExamineView['candidates']>();
+  for (const c of view.candidates) groups.set(c.to.id, [...(groups.get(c.to.id) ?? []), c]);
+  return [...groups.values()];
+};
+
+/** An examiner's own sheet: item by item along a group, point by point, and a word for each. */
+export default function Examine({ view }: { view: ExamineView }) {
+  const sheet = useSheet(view);
+  const groups = groupsOf(view);
+  const [at, setAt] = useState({ group: 0, item: 0, person: 0 });
+  const [side, setSide] = useState<SheetSide>(() => {
+    const first = groups[0]?.[0]?.items[0];
+    return first ? sidesOf(first)[0]! : 'none';
+  });
+  const [cursor, setCursor] = useState<Cursor>({ point: 0, rep: 0 });
+  const [asking, setAsking] = useState(false);
+  const undone = useRef<Written[]>([]);
+  useAwake();
+  const group = groups[at.group] ?? [];
+  const person = group[at.person];
+  const item = person?.items[at.item];
+  const n = view.repetitions;
+  const go = (next: typeof at) => {
+    void sheet.goOn();
+    undone.current = [];
+    setAsking(false);
+    setAt(next);
+    const there = groups[next.group]?.[next.person];
+    const what = there?.items[next.item];
+    if (!there || !what) return;
+    const first = sidesOf(what)[0]!;
+    setSide(first);
+    setCursor(firstOpen(sheet.lineOf(there.id, what.requirementId), what.points, first, n));
+  };
+  const line = person && item ? sheet.lineOf(person.id, item.requirementId) : null;
+  const change = (make: (w: Written) => Written) => {
+    if (!person || !item || !line || sheet.handedIn) return;
+    undone.current.push(line);
+    sheet.write(person.id, item.requirementId, make);
+  };
+  const mark = (m: 'H' | 'S' | 'U') => {
+    if (!item || item.points.length === 0) return;
+    const here = cursor;
+    change((w) => marked(w, item.points, side, here, m));
+    const next = line && onward(marked(line, item.points, side, here, m), item.points, side, here, n);
+    if (next) setCursor(next);
+  };
+  const say = (word: SheetWord) => {
+    change((w) => ({ ...w, word }));
+  };
+  const undo = () => {
+    const before = undone.current.pop();
+    if (before && person && item) sheet.write(person.id, item.requirementId, () => before);
+  };
+  /** The next of the group for this item, then the next item, then the next group. */
+  const next = (() => {
+    if (at.person + 1 < group.length) return { ...at, person: at.person + 1 };
+    if (at.item + 1 < (group[0]?.items.length ?? 0)) return { ...at, person: 0, item: at.item + 1 };
+    return at.group + 1 < groups.length ? { group: at.group + 1, item: 0, person: 0 } : null;
+  })();
+  const open = view.candidates.reduce(
+    (sum, c) =>
+      c.items.reduce((s, i) => {
+        const o = openOf(sheet.lineOf(c.id, i.requirementId), i, n);
+        return { marks: s.marks + o.marks, words: s.words + (o.word ? 1 : 0) };
+      }, sum),
+    { marks: 0, words: 0 },
+  );
+  useKeys((key, digit) => {
+    if (sheet.handedIn) return false;
+    if (key === 'h') mark('H');
+    else if (key === 's') mark('S');
+    else if (key === 'backspace') mark('U');
+    else if (key === 'r' && item) change((w) => restHeld(w, item.points, side, n));
+    else if (key === 'u') undo();
+    else if (digit !== null && digit >= 7) say(SHEET_WORDS[digit - 7]!);
+    else if (key === 'enter' && next) go(next);
+    else if ((key === 'arrowup' || key === 'arrowdown') && item)
+      setCursor((c) => ({
+        point: Math.max(0, Math.min(item.points.length - 1, c.point + (key === 'arrowup' ? 1 : -1))),
+        rep: c.rep,
+      }));
+    else if ((key === 'arrowleft' || key === 'arrowright') && item?.sided)
+      setSide(key === 'arrowleft' ? 'left' : 'right');
+    else return false;
+    return true;
+  });
+  if (!person || !item || !line)
+    return (
+      <IslandRoot>
+        <main aria-busy={false} className="examine">
+          <h1>{view.grading.title}</h1>
+          <p>Nobody is put forward yet, or their belt asks for nothing.</p>
+          <a className="button" href="/gradings">
+            Back
+          </a>
+        </main>
+      </IslandRoot>
+    );
+  const point = item.points[cursor.point];
+  return (
+    <IslandRoot>
+      <main aria-busy={!sheet.ready} className="examine">
+        <header className="spread">
+          <div>
+            <h1>{person.name}</h1>
+            <p>
+              <b>{item.name}</b>
+              <span className="second">
+                , {item.condition}, asks {item.asks}
+              </span>{' '}
+              {item.critical && <b>Critical for {person.to.name}.</b>}
+            </p>
+          </div>
+          <div className="second own">
+            <Belt name={person.to.name} cloth={person.to.cloth} width={64} height={17} />
+            item {at.item + 1} of {person.items.length}
+          </div>
+        </header>
+        <ul className="people" aria-label={`To ${person.to.name}`}>
+          {group.map((c, i) => {
+            const w = c.items[at.item] && sheet.lineOf(c.id, c.items[at.item]!.requirementId);
+            return (
+              <li key={c.id}>
+                <ButtonBase
+                  className={i === at.person ? 'on' : ''}
+                  aria-current={i === at.person}
+                  onClick={() => go({ ...at, person: i })}
+                >
+                  <b>{c.name.split(' ')[0]}</b>
+                  <span>
+                    {w?.word ? (
+                      <>
+                        <WordMark word={w.word} /> {w.word}
+                      </>
+                    ) : i === at.person ? (
+                      'now'
+                    ) : (w?.marks.length ?? 0) > 0 ? (
+                      'marked'
+                    ) : (
+                      ''
+                    )}
+                  </span>
+                </ButtonBase>
+              </li>
+            );
+          })}
+        </ul>
+        {item.sided && (side === 'left' || side === 'right') && <SideSwitch side={side} onSide={(s) => setSide(s)} />}
+        {item.points.length === 0 ? (
+          <p className="second">Its points are not marked one by one here: give your word for the whole.</p>
+        ) : (
+          <ol className="rows" reversed aria-label="From the ground up">
+            {item.points
+              .map((p, i) => ({ p, i }))
+              .reverse()
+              .map(({ p, i }) => {
+                const reps = repsOf(line, p.id, side);
+                const seen = [...reps].filter((r) => r !== 'U');
+                const held = seen.filter((r) => r === 'H').length;
+                return (
+                  <li key={p.id}>
+                    <ButtonBase
+                      className={i === cursor.point ? 'on' : ''}
+                      aria-current={i === cursor.point}
+                      onClick={() => setCursor({ point: i, rep: Math.min(reps.length, n - 1) })}
+                    >
+                      <span className="num">{i + 1}</span>
+                      <span className="what">
+                        <b>{p.name}</b>
+                        <span className="second">
+                          {p.critical && 'critical. '}
+                          {p.canHurt && <span className="hurts">can hurt. </span>}
+                          {p.adapted ? `adapted: ${p.adapted}` : p.how}
+                        </span>
+                      </span>
+                      <Stick marks={[...reps.padEnd(n, 'U')] as Notch[]} side={side} width={190} height={40} />
+                      <b className="num">{reps === '' ? '' : `${held} of ${seen.length}`}</b>
+                    </ButtonBase>
+                  </li>
+                );
+              })}
+          </ol>
+        )}
+        <div className="below">
+          <section aria-label="Your word">
+            <h2>{point ? point.name : item.name}</h2>
+            <p className="second">
+              {point
+                ? `${['First', 'Second', 'Third', 'Fourth', 'Fifth'][cursor.rep] ?? `Number ${cursor.rep + 1}`} of ${n}`
+                : 'the whole of it'}
+            </p>
+            <p className="second">Your word for it{item.sided ? ', both sides' : ''}</p>
+            <div className="words" role="group" aria-label="Your word for it">
+              {SHEET_WORDS.map((w) => (
+                <ButtonBase
+                  key={w}
+                  className={line.word === w ? 'on' : ''}
+                  aria-pressed={line.word === w}
+                  disabled={sheet.handedIn}
+                  onClick={() => say(w)}
+                >
+                  <WordMark word={w} size={44} />
+                  {w}
+                </ButtonBase>
+              ))}
+            </div>
+            <TextField
+              id="sheet-note"
+              label="Note"
+              value={line.note}
+              disabled={sheet.handedIn}
+              onChange={(e) => {
+                const note = e.target.value;
+                sheet.write(person.id, item.requirementId, (w) => ({ ...w, note }));
+              }}
+            />
+            <p className="second">
+              You see no other sheet, nothing earlier, and nobody reads this one before you hand it in.
+            </p>
+          </section>
+          <div className="keys">
+            <Key notch="H" word="Held" disabled={sheet.handedIn || !point} onClick={() => mark('H')} />
+            <Key notch="S" word="Slipped" disabled={sheet.handedIn || !point} onClick={() => mark('S')} />
+            <Key notch="U" word="Not seen" low disabled={sheet.handedIn || !point} onClick={() => mark('U')} />
+            <Button
+              disabled={sheet.handedIn || !point}
+              onClick={() => change((w) => restHeld(w, item.points, side, n))}
+            >
+              The rest held
+            </Button>
+          </div>
+        </div>
+        {asking && (
+          <section className="message" aria-label="Hand in?">
+            <p>
+              {open.marks + open.words === 0
+                ? 'Everything is marked.'
+                : `Open: ${[
+                    open.marks > 0 ? `${countOf(open.marks, 'mark')} not seen` : '',
+                    open.words > 0 ? `${countOf(open.words, 'word')} missing` : '',
+                  ]
+                    .filter(Boolean)
+                    .join(', ')}. Not seen is allowed.`}{' '}
+              Handed in, your sheet is closed; a correction then needs its reason.
+            </p>
+            <div className="row">
+              <Button variant="contained" onClick={() => void sheet.handIn()}>
+                Hand it in
+              </Button>
+              <Button onClick={() => setAsking(false)}>Not yet</Button>
+            </div>
+          </section>
+        )}
+        <footer>
+          <SaveState by={view.me} problem={sheet.problem} />
+          <Button onClick={undo} disabled={sheet.handedIn}>
+            Undo
+          </Button>
+          {sheet.handedIn ? (
+            <b role="status">Your sheet is handed in.</b>
+          ) : (
+            <>
+              <Button onClick={() => setAsking(true)}>Hand in</Button>
+              {next && (
+                <Button variant="contained" onClick={() => go(next)}>
+                  Next: {groups[next.group]![next.person]!.name.split(' ')[0]},{' '}
+                  {groups[next.group]![next.person]!.items[next.item]?.name}
+                </Button>
+              )}
+            </>
+          )}
+        </footer>
+      </main>
+    </IslandRoot>
+  );
+}

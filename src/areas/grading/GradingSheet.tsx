@@ -1,0 +1,93 @@
+import type { GradingRule } from '../../core';
+import { gradingInput } from '../../contracts/grading';
+import type { HallShown } from '../../contracts/views';
+import { ChoiceField, DateField, NumberField, PickManyField, TextField } from '../../kit/form/fields';
+import { SheetForm } from '../../kit/form/SheetForm';
+import { useEditedSheet } from '../../kit/form/useEditedSheet';
+import { newId } from '../../kit/send';
+
+/** A grading as it is made or changed: day, hall, panel, and the rule by which it decides. */
+export function GradingSheet({
+  value,
+  teachers,
+  halls,
+  done,
+  leave,
+}: {
+  value: {
+    id?: string;
+    title: string;
+    day: string;
+    hallId: string | null;
+    panel: string[];
+    rule: GradingRule;
+    version?: number;
+  };
+  teachers: readonly { id: string; name: string; role: string }[];
+  halls: readonly HallShown[];
+  done: (id: string) => Promise<void> | void;
+  leave: () => void;
+}) {
+  const { sheet, meeting } = useEditedSheet<'grading.save'>({
+    command: 'grading.save',
+    version: value.version,
+    schema: gradingInput,
+    start: {
+      id: value.id ?? newId(),
+      title: value.title,
+      day: value.day,
+      hallId: value.hallId,
+      panel: value.panel,
+      rule: { ...value.rule, laths: value.rule.laths.map((l) => ({ ...l })) },
+    },
+    done,
+    title: `Which ${value.title} shall stand?`,
+    nameOf: (path) => ({ where: value.title, what: path.at(-1) ?? '' }),
+  });
+  return (
+    <SheetForm
+      sheet={sheet}
+      title={value.id ? 'What changes?' : 'A grading'}
+      label="A grading"
+      saves="Keep it"
+      leave={leave}
+    >
+      {meeting}
+      <TextField name="title" label="Called" />
+      <DateField name="day" label="On" />
+      <ChoiceField
+        name="hallId"
+        label="In"
+        none="no hall yet"
+        options={halls.map((h) => ({ value: h.id, word: h.name }))}
+      />
+      <PickManyField
+        name="panel"
+        label="The panel"
+        help="Examiners see only the gradings they are on, and only their own sheet until all are in."
+        options={teachers.map((t) => ({ id: t.id, name: t.role === 'examiner' ? `${t.name}, examiner` : t.name }))}
+      />
+      <details>
+        <summary>The rule</summary>
+        <div className="stack">
+          <NumberField name="rule.repetitions" label="Repetitions of each item and side" />
+          <div className="row top">
+            <NumberField name="rule.stands" label="Stands from, %" times={100} />
+            <NumberField name="rule.criticalStands" label="Critical points, %" times={100} />
+            <NumberField name="rule.nearly" label="Nearly from, %" times={100} />
+          </div>
+          <ChoiceField name="rule.words" label="Several words become" options={['the middle', 'the lowest']} />
+          <ChoiceField name="rule.critical" label="Of critical items" options={['the middle', 'the lowest']} />
+          <ul className="second">
+            {value.rule.laths.map((l) => (
+              <li key={`${l.outcome} ${l.short} ${l.notYet}`}>
+                {l.outcome}: at most {l.short} short, of them {l.notYet} not yet
+              </li>
+            ))}
+            <li>more: held over</li>
+          </ul>
+        </div>
+      </details>
+    </SheetForm>
+  );
+}

@@ -1,0 +1,145 @@
+import { useState } from 'react';
+import type { PanelView } from '../../contracts/views';
+import { agreementInWords, capital, countOf, dateInWords, listInWords, shiftInWords } from '../../core';
+import { IslandRoot } from '../../kit/IslandRoot';
+import { ask } from '../../kit/send';
+import { Switch } from '../../kit/Switch';
+import { Decide } from './Decide';
+import './Panel.css';
+import { Range } from './Range';
+
+/** "Did the panel see the same?", and then "Who goes home with a new belt?" */
+export default function Panel({ view: first }: { view: PanelView }) {
+  const [view, setView] = useState(first);
+  const [tab, setTab] = useState<'same' | 'decide'>('same');
+  const { grading: g, seen } = view;
+  const renew = async () => {
+    const fresh = await ask('panel', { id: g.id });
+    if (fresh.ok) setView(fresh.view);
+  };
+  const waiting = view.panel.filter((p) => !p.handedIn).map((p) => p.name);
+  return (
+    <IslandRoot>
+      <div className="title">
+        <div>
+          <h1>{tab === 'same' ? 'Did the panel see the same?' : 'Who goes home with a new belt?'}</h1>
+          <p className="sub">
+            {g.title}, {dateInWords(g.day)}.{' '}
+            {seen ? `${capital(countOf(view.panel.length, 'sheet is', 'sheets are'))} in.` : ''}
+            {g.closed && ' Closed: nothing of it changes any more.'}
+          </p>
+        </div>
+        <div className="actions">
+          <a className="button" href="/gradings">
+            All gradings
+          </a>
+        </div>
+      </div>
+      {seen === null ? (
+        <p className="message">
+          {listInWords(waiting)} {waiting.length === 1 ? 'has' : 'have'} not handed in yet. Nobody reads a sheet before
+          all are in.
+        </p>
+      ) : (
+        <>
+          {view.may.decide && (
+            <Switch
+              label="What now?"
+              value={tab}
+              onChange={setTab}
+              options={[
+                { value: 'same', word: 'what each of you saw' },
+                { value: 'decide', word: 'decide' },
+              ]}
+            />
+          )}
+          {tab === 'decide' ? <Decide view={view} renew={renew} /> : <Same seen={seen} />}
+        </>
+      )}
+    </IslandRoot>
+  );
+}
+
+function Same({ seen }: { seen: NonNullable<PanelView['seen']> }) {
+  const { all } = seen;
+  return (
+    <div className="columns panel">
+      <div>
+        <p className="answer">
+          {capital(agreementInWords(all))}. Two marks of one point were the same in {all.same} of{' '}
+          {countOf(all.pairs, 'pair')}; chance alone gives {Math.round(all.chance)}.
+        </p>
+        <table className="list">
+          <thead>
+            <tr>
+              <th>Item</th>
+              <th>Same pairs</th>
+              <th>By chance</th>
+              <th>By chance … as one</th>
+              <th>Alike</th>
+            </tr>
+          </thead>
+          <tbody>
+            {[...seen.items, { id: 'all', name: 'All of it', belt: '', ...all }].map((i) => (
+              <tr key={i.id} className={i.id === 'all' ? 'whole' : ''}>
+                <td>
+                  <b>{i.name}</b> <span className="second">{i.belt}</span>
+                </td>
+                <td className="num">
+                  {i.same} of {i.pairs}
+                </td>
+                <td className="num second">{i.enough === 'nobody slipped' ? '' : Math.round(i.chance)}</td>
+                <td>
+                  {i.enough === 'yes' && i.between && (
+                    <Range lo={i.between.lo} hi={i.between.hi} at={i.alpha ?? 0} from={-0.2} to={1} />
+                  )}
+                </td>
+                <td className="second">{agreementInWords(i)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <p className="legend">
+          <span>hatched: where it may lie, 95 in 100</span>
+          <span>thick line: as counted</span>
+          <span>pairs: two examiners, one repetition of one point of one person</span>
+        </p>
+      </div>
+      <aside className="stack gap-5">
+        <section>
+          <h2>How each of you sees</h2>
+          <ul>
+            {seen.shifts.map((s) => (
+              <li key={s.examiner} className="line py-2">
+                <b>{s.name}</b>
+                {s.shared < 15 || !s.between ? (
+                  <p className="second">too few to say: {s.shared} seen together</p>
+                ) : (
+                  <>
+                    <Range lo={s.between.lo} hi={s.between.hi} at={s.shift} from={-0.3} to={0.3} middle />
+                    <p className="second">
+                      {shiftInWords(s.name, s.shift)} than the panel together ({Math.round(s.between.lo * 100)} to{' '}
+                      {Math.round(s.between.hi * 100)}).
+                    </p>
+                  </>
+                )}
+              </li>
+            ))}
+          </ul>
+          <p className="second">Adjusted for whom each of you saw. Nobody is wrong by it.</p>
+        </section>
+        <section className="sheet">
+          <h2>Talk about this before deciding</h2>
+          {seen.splits.length === 0 && <p className="second">No point splits you.</p>}
+          <ol>
+            {seen.splits.map((s, i) => (
+              <li key={`${s.item} ${s.point}`} className="line py-1">
+                {i + 1}. <b>{s.point}</b> in {s.item}: {s.differ} of {countOf(s.pairs, 'pair')} differ.
+              </li>
+            ))}
+          </ol>
+        </section>
+      </aside>
+    </div>
+  );
+}
