@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { decisionInput } from '../../contracts/grading';
 import type { PanelCandidate, PanelView } from '../../contracts/views';
 import { BELT_RESULTS, dateInWords, sheetWordFirst } from '../../core';
-import { DateField, PickManyField, SwitchField, TextField } from '../../kit/form/fields';
+import { ChoiceField, DateField, PickManyField, TextField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
 import { useCommandSheet } from '../../kit/form/useSheet';
 import { Belt } from '../../kit/marks/Belt';
@@ -178,7 +178,7 @@ function Choose({ c, view, done }: { c: PanelCandidate; view: PanelView; done: (
   const result = sheet.form.watch('result');
   return (
     <SheetForm sheet={sheet} title="You decide" label="You decide" saves="Keep it">
-      <SwitchField
+      <ChoiceField
         name="result"
         label="What becomes of it"
         options={BELT_RESULTS.map((r) => ({ value: r, word: r === c.rule.outcome ? `${r}, by the rule` : r }))}

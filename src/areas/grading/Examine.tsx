@@ -35,6 +35,9 @@ const groupsOf = (view: ExamineView) => {
   return [...groups.values()];
 };
 
+/** Where the cursor goes stays in sight, above the keys at the foot. */
+const intoSight = (row: HTMLButtonElement | null) => row?.scrollIntoView({ block: 'nearest' });
+
 /** An examiner's own sheet: item by item along a group, point by point, and a word for each. */
 export default function Examine({ view }: { view: ExamineView }) {
   const sheet = useSheet(view);
@@ -119,7 +122,7 @@ export default function Examine({ view }: { view: ExamineView }) {
   });
   if (!person || !item || !line)
     return (
-      <IslandRoot>
+      <IslandRoot scheme="dark">
         <main aria-busy={false} className="examine">
           <h1>{view.grading.title}</h1>
           <p>Nobody is put forward yet, or their belt asks for nothing.</p>
@@ -131,7 +134,7 @@ export default function Examine({ view }: { view: ExamineView }) {
     );
   const point = item.points[cursor.point];
   return (
-    <IslandRoot>
+    <IslandRoot scheme="dark">
       <main aria-busy={!sheet.ready} className="examine">
         <header className="spread">
           <div>
@@ -195,6 +198,7 @@ export default function Examine({ view }: { view: ExamineView }) {
                     <ButtonBase
                       className={i === cursor.point ? 'on' : ''}
                       aria-current={i === cursor.point}
+                      ref={i === cursor.point ? intoSight : null}
                       onClick={() => setCursor({ point: i, rep: Math.min(reps.length, n - 1) })}
                     >
                       <span className="num">{i + 1}</span>

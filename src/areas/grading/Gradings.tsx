@@ -58,7 +58,7 @@ export default function Gradings({ view }: { view: GradingsView }) {
             value={{
               title: 'Grading',
               day: view.today,
-              hallId: view.halls[0]?.id ?? null,
+              hallId: null,
               panel: [view.me],
               rule: view.usual,
             }}

@@ -1,0 +1,135 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Browser, Page } from '@playwright/test';
+import { expect, test, type House } from './house';
+
+const settle = (page: Page) => page.waitForLoadState('networkidle');
+const as = async (house: House, browser: Browser, who: Parameters<House['signIn']>[1], tablet = true) => {
+  const context = await browser.newContext({
+    viewport: tablet ? { width: 800, height: 1280 } : { width: 1280, height: 800 },
+  });
+  await house.signIn(context, who);
+  return { context, page: await context.newPage() };
+};
+/** Marks everything before one: one slip at the first of each item where that is asked, the rest held. */
+const markAll = async (page: Page, slips: boolean) => {
+  const next = page.getByRole('button', { name: /^Next:/ });
+  for (let i = 0; i < 60; i += 1) {
+    if (slips) await page.keyboard.press('s');
+    await page.getByRole('button', { name: 'The rest held' }).click();
+    const right = page.getByRole('radio', { name: 'right' });
+    if (await right.isVisible()) {
+      await right.click();
+      await page.getByRole('button', { name: 'The rest held' }).click();
+    }
+    if (!(await next.isVisible())) return;
+    await next.click();
+  }
+};
+const handIn = async (page: Page) => {
+  await page.getByRole('button', { name: 'Hand in', exact: true }).click();
+  await page.getByRole('button', { name: 'Hand it in' }).click();
+  await expect(page.getByText('Your sheet is handed in.')).toBeVisible();
+};
+const saved = (page: Page) => expect(page.getByText('None waits for the network.')).toBeVisible({ timeout: 30_000 });
+
+test('a grading, from the list to the belt: three sheets, one of them without a network and over a reload', async ({
+  demo,
+  browser,
+}) => {
+  test.setTimeout(240_000);
+  const desk = await as(demo, browser, 'maren', false);
+  const { page } = desk;
+  await page.goto(`${demo.url}/gradings`);
+  await settle(page);
+  await page.getByRole('button', { name: 'Make a grading' }).click();
+  await page.getByLabel('Called').fill('House grading');
+  for (const name of ['Idris Vane', 'Odile Farrow, examiner']) {
+    await page.getByRole('combobox', { name: 'The panel' }).click();
+    await page.getByRole('option', { name }).click();
+  }
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.waitForURL(/gradings\/[0-9a-f]/);
+  await settle(page);
+  await expect(page.getByText('Nobody is put forward. Who is ready?')).toBeVisible();
+  await page.getByRole('combobox', { name: 'Who?' }).click();
+  await page.getByRole('option', { name: 'Ines Calder' }).click();
+  await expect(page.getByRole('heading', { name: 'to Amber' })).toBeVisible();
+  await page.getByRole('combobox', { name: 'Who?' }).click();
+  await page.getByRole('option', { name: 'Leila Strand' }).click();
+  await page.getByRole('button', { name: /^Leila Strand/ }).click();
+  await page.getByLabel('Because').fill('Away that week');
+  await page.getByRole('button', { name: 'Take them out' }).click();
+  await expect(page.getByText('Out: Away that week')).toBeVisible();
+  const at = page.url();
+  const found = await new AxeBuilder({ page }).analyze();
+  expect(found.violations.map((v) => v.id)).toEqual([]);
+
+  // The examiner from elsewhere finds this grading and nothing else of the school.
+  const odile = await as(demo, browser, 'odile');
+  await odile.page.goto(demo.url);
+  await settle(odile.page);
+  await expect(odile.page.getByText('House grading')).toBeVisible();
+  for (const path of ['/students', '/techniques', new URL(at).pathname])
+    expect((await odile.page.goto(demo.url + path))!.status()).toBe(403);
+  await odile.page.goto(`${at}/examine`);
+  await expect(odile.page.locator('main[aria-busy=false]')).toBeVisible();
+  await expect(odile.page.getByRole('heading', { name: 'Ines Calder' })).toBeVisible();
+  const seen = await new AxeBuilder({ page: odile.page }).analyze();
+  expect(seen.violations.map((v) => v.id)).toEqual([]);
+  // Without a network to the end of the evening.
+  await odile.context.setOffline(true);
+  await markAll(odile.page, true);
+  await handIn(odile.page);
+  await expect(odile.page.getByText(/wait.* for the network/)).toBeVisible();
+
+  // One is killed in the middle of a line: it is there again.
+  const idris = await as(demo, browser, 'idris');
+  await idris.page.goto(`${at}/examine`);
+  await expect(idris.page.locator('main[aria-busy=false]')).toBeVisible();
+  await idris.page.keyboard.press('s');
+  await idris.page.keyboard.press('h');
+  await expect(idris.page.getByText('1 of 2', { exact: true })).toBeVisible();
+  await idris.page.reload();
+  await expect(idris.page.locator('main[aria-busy=false]')).toBeVisible();
+  await expect(idris.page.getByText('1 of 2', { exact: true })).toBeVisible();
+  await markAll(idris.page, false);
+  await handIn(idris.page);
+  await saved(idris.page);
+  await page.goto(`${at}/examine`);
+  await expect(page.locator('main[aria-busy=false]')).toBeVisible();
+  await markAll(page, false);
+  await handIn(page);
+  await saved(page);
+
+  await page.goto(`${at}/panel`);
+  await expect(page.getByText('Odile Farrow has not handed in yet.')).toBeVisible();
+  await odile.context.setOffline(false);
+  await saved(odile.page);
+  await page.reload();
+  await settle(page);
+  await expect(page.getByText(/Two marks of one point were the same in/)).toBeVisible();
+  await expect(page.getByText(/^Odile Farrow sees .* fewer held/)).toBeVisible();
+  await page.getByRole('radio', { name: 'decide' }).click();
+  const looked = await new AxeBuilder({ page }).analyze();
+  expect(looked.violations.map((v) => v.id)).toEqual([]);
+  await page.getByRole('combobox', { name: 'What becomes of it' }).click();
+  await page.getByRole('option', { name: /^the belt(, by the rule)?$/ }).click();
+  const why = page.getByLabel('Why not as the rule says');
+  if (await why.isVisible()) {
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByText('Say why it is not as the rule says.').first()).toBeVisible();
+    await why.fill('We talked about the heel.');
+  }
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Close the grading' }).click();
+  await page.getByRole('button', { name: 'Close it', exact: true }).click();
+  await expect(page.getByText(/Closed: nothing of it changes any more/)).toBeVisible();
+  const [ines] = await demo.query<{ rank: string; shown: number }>(
+    `select k.name as rank, (select count(distinct l.by)::int from look l where l.student_id = p.id and l.purpose = 'show'
+       and l.day = current_date) as shown
+     from person p join rank_held r on r.person_id = p.id join rank k on k.id = r.rank_id
+     where p.name = 'Ines Calder' order by r.since desc, r.at desc limit 1`,
+  );
+  expect(ines).toEqual({ rank: 'Amber', shown: 3 });
+  for (const { context } of [desk, odile, idris]) await context.close();
+});
