@@ -218,6 +218,7 @@ test.describe('every screen', () => {
     ];
     const point = (await demo.query<{ id: string }>(`select id from point where technique_id = $1 limit 1`, [low]))[0]!
       .id;
+    const winter = (await demo.query<{ id: string }>(`select id from grading where title = 'Winter grading'`))[0]!.id;
     await page.goto(`${demo.url}/look`);
     await expect(page.locator('main[aria-busy=false]')).toBeVisible();
     await page.getByRole('button', { name: 'Everybody' }).click();
@@ -236,6 +237,14 @@ test.describe('every screen', () => {
       '/students/calibration',
       '/students/import',
       '/people',
+      '/school',
+      '/students/classes',
+      '/guide',
+      '/guide/words',
+      '/gradings',
+      `/gradings/${winter}`,
+      `/gradings/${winter}/examine`,
+      `/gradings/${winter}/panel`,
       '/account',
       '/look',
       `/look?student=${student}`,

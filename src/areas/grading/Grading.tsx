@@ -124,6 +124,11 @@ export default function Grading({ view: first }: { view: GradingView }) {
                               <Splinter /> {c.rests}
                             </b>
                           )}
+                          {waitsFor(c) === 'them' && (
+                            <b className="held-up">{c.yes === false ? 'Said no.' : 'Has not said yet.'}</b>
+                          )}
+                          {waitsFor(c) === 'you' && <b className="held-up attention">You let them go up, or not.</b>}
+                          {c.exception !== null && c.out === null && <b className="held-up">The head agreed.</b>}
                           {c.out !== null && <b className="held-up">Out: {c.out}</b>}
                         </td>
                       </tr>
