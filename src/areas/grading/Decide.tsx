@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { decisionInput } from '../../contracts/grading';
 import type { PanelCandidate, PanelView } from '../../contracts/views';
-import { BELT_RESULTS, dateInWords, sheetWordFirst } from '../../core';
+import { BELT_RESULTS, dateInWords, sheetWordSaid } from '../../core';
 import { ChoiceField, DateField, PickManyField, TextField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
 import { useCommandSheet } from '../../kit/form/useSheet';
@@ -118,13 +118,12 @@ function Sheets({ c, view }: { c: PanelCandidate; view: PanelView }) {
                     <td key={p.id} title={t?.note}>
                       {word && <WordMark word={word} />}{' '}
                       <span className="num second">{t && t.seen > 0 ? `${t.held} of ${t.seen}` : ''}</span>
-                      <span className="hidden">{sheetWordFirst(word)}</span>
+                      <span className="hidden">{sheetWordSaid(word)}</span>
                     </td>
                   );
                 })}
                 <td>
-                  {i.word && <WordMark word={i.word} />}{' '}
-                  {i.word === 'stands' ? i.word : <b>{sheetWordFirst(i.word)}</b>}
+                  {i.word && <WordMark word={i.word} />} {i.word === 'stands' ? i.word : <b>{sheetWordSaid(i.word)}</b>}
                   {i.split && <span className="second">, not all alike</span>}
                 </td>
               </tr>

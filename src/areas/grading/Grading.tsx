@@ -4,7 +4,7 @@ import MuiTextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { CommandDraft, CommandName } from '../../contracts/commands';
 import type { CandidateShown, GradingView } from '../../contracts/views';
-import { capital, countOf, dateInWords, inWords, RUNGS } from '../../core';
+import { capital, countOf, dateInWords, inWords, plural, RUNGS } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { VerdictMark } from '../../kit/marks/Lozenge';
@@ -75,7 +75,7 @@ export default function Grading({ view: first }: { view: GradingView }) {
           <p className="answer">
             {candidates.length === 0
               ? 'Nobody is put forward. Who is ready?'
-              : `${capital(inWords(count('settled')))} settled. ${capital(inWords(count('them')))} wait for their word, ${inWords(count('you'))} for you, ${inWords(count('out'))} out.`}
+              : `${capital(inWords(count('settled')))} settled. ${capital(inWords(count('them')))} ${plural(count('them'), 'waits', 'wait')} for their word, ${inWords(count('you'))} for you, ${inWords(count('out'))} out.`}
           </p>
           {belts.map((to) => (
             <section key={to.id} className="going-up">

@@ -26,4 +26,5 @@ export function shiftInWords(name: string, shift: number): string {
   return n < 1 ? `${name} sees as the middle` : `${name} sees ${n} in a hundred ${shift > 0 ? 'more' : 'fewer'} held`;
 }
 
-export const sheetWordFirst = (word: SheetWord | null): string => word ?? 'not seen';
+/** An examiner's word as it is read: what nobody saw is called so. */
+export const sheetWordSaid = (word: SheetWord | null): string => word ?? 'not seen';
