@@ -62,7 +62,8 @@ export const sheetInput = v.object({
   reason: v.optional(v.nullable(reason), null),
 });
 
-export const sheetHandIn = v.object({ gradingId: id });
+/** Closes one’s own sheet; a head closes that of somebody who cannot, as it is. */
+export const sheetHandIn = v.object({ gradingId: id, examinerId: v.optional(v.nullable(id), null) });
 
 /** What the head decides of one candidate; another outcome than the rule’s only with why. */
 export const decisionInput = v.object({

@@ -94,12 +94,16 @@ beforeEach(() => {
 });
 
 describe('what the panel saw', () => {
-  it('is shown to nobody before every sheet is in', () => {
+  it('is shown to nobody before every sheet is in; a head closes one that never will be', async () => {
     render(
       <Panel view={view({ seen: null, candidates: [], panel: [panel[0]!, { ...panel[1]!, handedIn: false }] })} />,
     );
     expect(screen.getByText(/^Odile Farrow has not handed in yet\./)).toBeTruthy();
     expect(screen.queryByRole('radio')).toBeNull();
+    fresh = view();
+    await userEvent.setup({ delay: null }).click(screen.getByRole('button', { name: /^Close the sheet of Odile/ }));
+    expect(await screen.findByText(/were the same in/)).toBeTruthy();
+    expect(sent).toMatchObject([{ name: 'sheet.handIn', input: { gradingId: grading.id, examinerId: odile } }]);
   });
 
   it('is said in pairs, with what chance alone gives, and what splits it', () => {

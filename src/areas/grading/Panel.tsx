@@ -1,8 +1,9 @@
+import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { PanelView } from '../../contracts/views';
 import { agreementInWords, capital, countOf, dateInWords, listInWords, shiftInWords } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
-import { ask } from '../../kit/send';
+import { ask, send } from '../../kit/send';
 import { Switch } from '../../kit/Switch';
 import { Decide } from './Decide';
 import './Panel.css';
@@ -11,13 +12,19 @@ import { Range } from './Range';
 /** "Did the panel see the same?", and then "Who goes home with a new belt?" */
 export default function Panel({ view: first }: { view: PanelView }) {
   const [view, setView] = useState(first);
+  const [wrong, setWrong] = useState('');
   const [tab, setTab] = useState<'same' | 'decide'>('same');
   const { grading: g, seen } = view;
   const renew = async () => {
     const fresh = await ask('panel', { id: g.id });
     if (fresh.ok) setView(fresh.view);
   };
-  const waiting = view.panel.filter((p) => !p.handedIn).map((p) => p.name);
+  const waiting = view.panel.filter((p) => !p.handedIn);
+  const closeFor = async (examinerId: string) => {
+    const answer = await send('sheet.handIn', { gradingId: g.id, examinerId });
+    setWrong(answer.ok ? '' : answer.title);
+    if (answer.ok) await renew();
+  };
   return (
     <IslandRoot>
       <div className="title">
@@ -36,10 +43,27 @@ export default function Panel({ view: first }: { view: PanelView }) {
         </div>
       </div>
       {seen === null ? (
-        <p className="message">
-          {listInWords(waiting)} {waiting.length === 1 ? 'has' : 'have'} not handed in yet. Nobody reads a sheet before
-          all are in.
-        </p>
+        <div className="message stack">
+          <p>
+            {listInWords(waiting.map((p) => p.name))} {waiting.length === 1 ? 'has' : 'have'} not handed in yet. Nobody
+            reads a sheet before all are in.
+          </p>
+          {view.may.decide && (
+            <>
+              <p className="row wrap">
+                {waiting.map((p) => (
+                  <Button key={p.id} onClick={() => void closeFor(p.id)}>
+                    Close the sheet of {p.name} as it is
+                  </Button>
+                ))}
+              </p>
+              <p className="second">
+                For somebody who cannot hand in any more: what they wrote counts, the rest was not seen.
+              </p>
+            </>
+          )}
+          <div role="alert">{wrong !== '' && <p className="wrong">{wrong}</p>}</div>
+        </div>
       ) : (
         <>
           {view.may.decide && (

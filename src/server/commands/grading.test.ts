@@ -116,9 +116,14 @@ describe('a grading', () => {
     expect(await told(handIn('examiner'))).toMatch(/handed in already/);
     expect(await told(write('examiner', 'SSSSS'))).toMatch(/needs its reason/);
     await write('examiner', 'HHSSS', { reason: 'it was the other foot' });
+    // Who cannot hand in any more does not hold up the rest: a head closes their sheet as it is, and nobody else.
+    const forThem = { gradingId: s.grading, examinerId: s.as.instructor.personId };
+    expect(await told(s.send('examiner', 'sheet.handIn', forThem))).toMatch(/Only a head/);
     const waiting = await panel('examiner');
     expect([waiting.seen, waiting.candidates]).toEqual([null, []]);
     expect(waiting.panel.map((p) => p.handedIn).sort()).toEqual([false, false, true]);
+    await s.send('head', 'sheet.handIn', forThem);
+    expect((await panel()).panel.map((p) => p.handedIn).sort()).toEqual([false, true, true]);
   });
 
   it('an examiner sees only gradings they are invited to, and nothing else of the school', async () => {

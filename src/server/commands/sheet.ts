@@ -29,14 +29,17 @@ export const sheetCommands: Runs<'sheet.write' | 'sheet.handIn'> = {
     return {};
   },
 
-  'sheet.handIn': async (tx, who, { gradingId }) => {
+  'sheet.handIn': async (tx, who, { gradingId, examinerId }) => {
     await openGrading(tx, who, gradingId);
-    const own = await ownSheet(tx, who, gradingId);
-    if (own.handedInAt) throw new Refusal(409, 'Your sheet is handed in already.');
+    const examiner = examinerId ?? who.personId;
+    if (examiner !== who.personId && who.role !== 'head')
+      throw new Refusal(403, 'Only a head instructor closes the sheet of somebody else.');
+    const own = await ownSheet(tx, { ...who, personId: examiner }, gradingId);
+    if (own.handedInAt) throw new Refusal(409, 'This sheet is handed in already.');
     await tx
       .update(panelMember)
       .set({ handedInAt: who.now })
-      .where(and(eq(panelMember.gradingId, gradingId), eq(panelMember.personId, who.personId)));
+      .where(and(eq(panelMember.gradingId, gradingId), eq(panelMember.personId, examiner)));
     return {};
   },
 };
