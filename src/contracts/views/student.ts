@@ -1,5 +1,6 @@
 // What is shown of one student.
 import type {
+  BeltResult,
   Item,
   Practice,
   PracticeSum,
@@ -73,6 +74,15 @@ export interface StudentView {
   /** Everything said about contact before, newest first. */
   /** The next grading at which this student is put forward, and what they said to it. */
   invited: { gradingId: string; day: string; to: RankShown; yes: boolean | null; out: string | null } | null;
+  /** What the last closed grading decided; of a part again, what and by when. */
+  graded: {
+    day: string;
+    to: RankShown;
+    result: BeltResult;
+    sentence: string;
+    again: string[];
+    againBy: string | null;
+  } | null;
   /** How far who reads may say that contact goes, and why not further; null: they may not say. */
   consentSaid: { most: number; asksGuardian: boolean; because: string; minor: boolean } | null;
   consentBefore: { rung: Rung | null; day: string; guardian: string }[];

@@ -99,7 +99,16 @@ describe('a grading', () => {
       byRule: 'the belt, with a note',
       again: [s.requirement],
     });
+    // Nobody is told before it is closed; then whose it is reads it.
+    const own = () => runView(t.db, s.as.guardian, 'student', { id: s.student }, NOW);
+    expect((await own()).graded).toBeNull();
     await close();
+    expect((await own()).graded).toMatchObject({
+      result: 'part again',
+      sentence: 'Your stance stands.',
+      again: [expect.stringContaining('stance')],
+      againBy: addDays(DAY, 30),
+    });
     const after = await page();
     expect([after.student.rank.id, after.decisions.map((d) => d.passed)]).toEqual([s.ranks[0], [false]]);
   });

@@ -35,6 +35,7 @@ import {
   candidate,
   consent,
   grading,
+  gradingDecision,
   injury,
   look,
   mark,
@@ -153,6 +154,46 @@ async function invitedTo(
     .limit(1);
   const to = c && ranks.get(c.rankId);
   return to ? { gradingId: c.gradingId, day: c.day, to, yes: c.yes, out: c.out } : null;
+}
+
+/** What the last closed grading decided of this student. */
+async function gradedAt(
+  tx: Transaction,
+  studentId: string,
+  ranks: ReadonlyMap<string, RankShown>,
+  nameOf: (requirementId: string) => string,
+): Promise<StudentView['graded']> {
+  const [d] = await tx
+    .select({
+      day: grading.day,
+      rankId: candidate.rankId,
+      result: gradingDecision.result,
+      sentence: gradingDecision.sentence,
+      again: gradingDecision.again,
+      againBy: gradingDecision.againBy,
+    })
+    .from(gradingDecision)
+    .innerJoin(grading, and(eq(grading.schoolId, gradingDecision.schoolId), eq(grading.id, gradingDecision.gradingId)))
+    .innerJoin(
+      candidate,
+      and(eq(candidate.gradingId, gradingDecision.gradingId), eq(candidate.studentId, gradingDecision.studentId)),
+    )
+    .where(and(eq(gradingDecision.studentId, studentId), isNotNull(grading.closedAt)))
+    .orderBy(desc(grading.day))
+    .limit(1);
+  const to = d && ranks.get(d.rankId);
+  if (!to) return null;
+  const { rankId: _rank, again, ...said } = d;
+  return { ...said, to, again: again.map(nameOf).filter((n) => n !== '') };
+}
+
+/** What a requirement asks, by its id in whatever version; empty: it is gone. */
+function requirementName(j: Judging, requirementId: string): string {
+  for (const version of [...j.versions.published].reverse()) {
+    const r = j.versions.read(version).requirements.find((x) => x.id === requirementId);
+    if (r) return j.items.nameOf(r.item);
+  }
+  return '';
 }
 
 async function consentSaid(
@@ -295,6 +336,7 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
       counts: consentOf(said, student.born, who.today, j.ofAge) !== null,
     },
     invited: await invitedTo(tx, id, rankOf),
+    graded: await gradedAt(tx, id, rankOf, (r) => requirementName(j, r)),
     consentSaid: await consentSaid(tx, who, student, j.ofAge),
     consentBefore: agreed.filter((c) => c.id !== said?.id).map(({ rung, day, guardian }) => ({ rung, day, guardian })),
     injuries: open.map(({ id: injuryId, what, from, until }) => ({ id: injuryId, what, from, until })),

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import type { StudentView } from '../../../contracts/views';
-import { dateInWords } from '../../../core';
+import { dateInWords, listInWords } from '../../../core';
 import { Belt } from '../../../kit/marks/Belt';
 
 /** At which grading somebody is put forward; they, or the guardian, say whether they come. */
@@ -34,6 +34,27 @@ export function Invited({ view, onSay }: { view: StudentView; onSay: ((yes: bool
         </div>
       )}
       {view.reader === 'teacher' && <a href={`/gradings/${g.gradingId}`}>Who goes up?</a>}
+    </section>
+  );
+}
+
+/** What the last grading decided, once it is closed: what the student reads, and of a part again what and by when. */
+export function Graded({ view }: { view: StudentView }) {
+  const g = view.graded;
+  if (!g) return null;
+  return (
+    <section aria-label="The last grading">
+      <h2>The grading of {dateInWords(g.day)}</h2>
+      <p>
+        <b>{g.result}</b> <Belt name={g.to.name} cloth={g.to.cloth} width={52} height={14} />
+      </p>
+      {g.again.length > 0 && (
+        <p>
+          Again: {listInWords(g.again)}
+          {g.againBy && `, by ${dateInWords(g.againBy)}`}.
+        </p>
+      )}
+      <p>{g.sentence}</p>
     </section>
   );
 }

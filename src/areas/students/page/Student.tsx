@@ -14,7 +14,7 @@ import { ChangeStudent } from './ChangeStudent';
 import { Felt } from './Felt';
 import { Forecast } from './Forecast';
 import { Adapted, Belts, Faded, Gates } from './Held';
-import { Invited } from './Invited';
+import { Graded, Invited } from './Invited';
 import { Looks } from './Looks';
 import { Mend, type LookShown } from './Mend';
 import { Missed } from './Missed';
@@ -200,6 +200,7 @@ export default function Student({ view: first }: { view: StudentView }) {
                 : null
             }
           />
+          <Graded view={view} />
           {asks && <OneThing view={view} onChoose={may.look ? () => setOpen({ what: 'focus' }) : null} />}
           {may.log && <Felt view={view} done={renew} />}
           <Gates view={view} />

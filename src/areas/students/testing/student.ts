@@ -65,6 +65,7 @@ export const pageOf = (more: Partial<StudentView> = {}): StudentView => ({
   consent: null,
   consentBefore: [],
   invited: null,
+  graded: null,
   consentSaid: { most: 4, asksGuardian: true, because: '', minor: true },
   injuries: [],
   follows: { title: 'The first', from: '2025-01-01', newest: true },
