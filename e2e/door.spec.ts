@@ -148,10 +148,11 @@ test.describe('the door', () => {
     }
   });
 
-  test('an examiner without an invitation sees their account only', async ({ demo, context, page }) => {
+  test('an examiner sees the gradings they are invited to and nothing else', async ({ demo, context, page }) => {
     await demo.signIn(context, 'odile');
     await page.goto(demo.url);
-    await expect(page.getByText('You see the gradings you are invited to; there is none just now.')).toBeVisible();
+    await expect(page.getByText('Winter grading')).toBeVisible();
+    await expect(page.getByRole('link', { name: 'Your sheet' })).toBeVisible();
     expect((await page.goto(`${demo.url}/students`))!.status()).toBe(403);
   });
 });

@@ -52,11 +52,11 @@ test('a grading, from the list to the belt: three sheets, one of them without a 
   await settle(page);
   await expect(page.getByText('Nobody is put forward. Who is ready?')).toBeVisible();
   await page.getByRole('combobox', { name: 'Who?' }).click();
-  await page.getByRole('option', { name: 'Ines Calder' }).click();
-  await expect(page.getByRole('heading', { name: 'to Amber' })).toBeVisible();
+  await page.getByRole('option', { name: 'Sefa Lindqvist' }).click();
+  await expect(page.getByRole('heading', { name: 'to Straw' })).toBeVisible();
   await page.getByRole('combobox', { name: 'Who?' }).click();
-  await page.getByRole('option', { name: 'Leila Strand' }).click();
-  await page.getByRole('button', { name: /^Leila Strand/ }).click();
+  await page.getByRole('option', { name: 'Bastian Reeve' }).click();
+  await page.getByRole('button', { name: /^Bastian Reeve/ }).click();
   await page.getByLabel('Because').fill('Away that week');
   await page.getByRole('button', { name: 'Take them out' }).click();
   await expect(page.getByText('Out: Away that week')).toBeVisible();
@@ -73,7 +73,7 @@ test('a grading, from the list to the belt: three sheets, one of them without a 
     expect((await odile.page.goto(demo.url + path))!.status()).toBe(403);
   await odile.page.goto(`${at}/examine`);
   await expect(odile.page.locator('main[aria-busy=false]')).toBeVisible();
-  await expect(odile.page.getByRole('heading', { name: 'Ines Calder' })).toBeVisible();
+  await expect(odile.page.getByRole('heading', { name: 'Sefa Lindqvist' })).toBeVisible();
   const seen = await new AxeBuilder({ page: odile.page }).analyze();
   expect(seen.violations.map((v) => v.id)).toEqual([]);
   // Without a network to the end of the evening.
@@ -124,12 +124,12 @@ test('a grading, from the list to the belt: three sheets, one of them without a 
   await page.getByRole('button', { name: 'Close the grading' }).click();
   await page.getByRole('button', { name: 'Close it', exact: true }).click();
   await expect(page.getByText(/Closed: nothing of it changes any more/)).toBeVisible();
-  const [ines] = await demo.query<{ rank: string; shown: number }>(
+  const [sefa] = await demo.query<{ rank: string; shown: number }>(
     `select k.name as rank, (select count(distinct l.by)::int from look l where l.student_id = p.id and l.purpose = 'show'
        and l.day = current_date) as shown
      from person p join rank_held r on r.person_id = p.id join rank k on k.id = r.rank_id
-     where p.name = 'Ines Calder' order by r.since desc, r.at desc limit 1`,
+     where p.name = 'Sefa Lindqvist' order by r.since desc, r.at desc limit 1`,
   );
-  expect(ines).toEqual({ rank: 'Amber', shown: 3 });
+  expect(sefa).toEqual({ rank: 'Straw', shown: 3 });
   for (const { context } of [desk, odile, idris]) await context.close();
 });

@@ -82,59 +82,61 @@ export default function Grading({ view: first }: { view: GradingView }) {
               <h2>
                 <Belt name={to.name} cloth={to.cloth} width={56} height={15} /> to {to.name}
               </h2>
-              <table className="list">
-                <thead>
-                  <tr>
-                    <th>Who</th>
-                    <th>Tied</th>
-                    <th>Ready</th>
-                    <th>Why, and what holds it up</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {candidates
-                    .filter((c) => c.to.id === to.id)
-                    .map((c) => (
-                      <tr key={c.id} className={c.id === open ? 'lit' : c.out !== null ? 'out' : ''}>
-                        <td>
-                          <button
-                            type="button"
-                            className="bare"
-                            aria-expanded={c.id === open}
-                            onClick={() => setOpen(c.id === open ? null : c.id)}
-                          >
-                            <b>{c.name}</b> {c.age}
-                          </button>
-                        </td>
-                        <td>
-                          <Tied yes={c.yes} knot={c.exception !== null} />
-                        </td>
-                        <td>
-                          <VerdictMark word={c.word} />
-                        </td>
-                        <td>
-                          {c.met} of {c.asked}. <span className="second">{c.why}</span>
-                          {c.shut.map((x) => (
-                            <b key={x} className="held-up">
-                              {x}
-                            </b>
-                          ))}
-                          {c.rests && (
-                            <b className="held-up hurts">
-                              <Splinter /> {c.rests}
-                            </b>
-                          )}
-                          {waitsFor(c) === 'them' && (
-                            <b className="held-up">{c.yes === false ? 'Said no.' : 'Has not said yet.'}</b>
-                          )}
-                          {waitsFor(c) === 'you' && <b className="held-up attention">You let them go up, or not.</b>}
-                          {c.exception !== null && c.out === null && <b className="held-up">The head agreed.</b>}
-                          {c.out !== null && <b className="held-up">Out: {c.out}</b>}
-                        </td>
-                      </tr>
-                    ))}
-                </tbody>
-              </table>
+              <div className="scroll">
+                <table className="list">
+                  <thead>
+                    <tr>
+                      <th>Who</th>
+                      <th>Tied</th>
+                      <th>Ready</th>
+                      <th>Why, and what holds it up</th>
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {candidates
+                      .filter((c) => c.to.id === to.id)
+                      .map((c) => (
+                        <tr key={c.id} className={c.id === open ? 'lit' : c.out !== null ? 'out' : ''}>
+                          <td>
+                            <button
+                              type="button"
+                              className="bare"
+                              aria-expanded={c.id === open}
+                              onClick={() => setOpen(c.id === open ? null : c.id)}
+                            >
+                              <b>{c.name}</b> {c.age}
+                            </button>
+                          </td>
+                          <td>
+                            <Tied yes={c.yes} knot={c.exception !== null} />
+                          </td>
+                          <td>
+                            <VerdictMark word={c.word} />
+                          </td>
+                          <td>
+                            {c.met} of {c.asked}. <span className="second">{c.why}</span>
+                            {c.shut.map((x) => (
+                              <b key={x} className="held-up">
+                                {x}
+                              </b>
+                            ))}
+                            {c.rests && (
+                              <b className="held-up hurts">
+                                <Splinter /> {c.rests}
+                              </b>
+                            )}
+                            {waitsFor(c) === 'them' && (
+                              <b className="held-up">{c.yes === false ? 'Said no.' : 'Has not said yet.'}</b>
+                            )}
+                            {waitsFor(c) === 'you' && <b className="held-up attention">You let them go up, or not.</b>}
+                            {c.exception !== null && c.out === null && <b className="held-up">The head agreed.</b>}
+                            {c.out !== null && <b className="held-up">Out: {c.out}</b>}
+                          </td>
+                        </tr>
+                      ))}
+                  </tbody>
+                </table>
+              </div>
             </section>
           ))}
         </div>

@@ -36,6 +36,7 @@ beforeEach(() => {
   sent = [];
   vi.stubGlobal('fetch', (path: string, init?: RequestInit) => {
     if (path.startsWith('/api/views/')) return Promise.resolve(shown(view({ classes: [held] })));
+    if (path === '/api/trial') return Promise.resolve(shown({ students: [], told: null }));
     sent.push(JSON.parse(init?.body as string) as (typeof sent)[number]);
     return Promise.resolve(doneAs(idIn(init), {}));
   });

@@ -138,7 +138,7 @@ const PutRightOfMine = ({ all }: { all: ClassesView['putRight'] }) => (
 );
 
 const timeOf = (at: string, timeZone: string) =>
-  new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', timeZone });
+  new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', timeZone });
 
 /** Whoever was shown a part was shown of the whole; what is chosen from are wholes. */
 const wholeKey = (item: Item): string => ('technique' in item ? itemKey(item) : `s:${item.sequence}`);

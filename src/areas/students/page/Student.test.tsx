@@ -217,6 +217,32 @@ describe('what is decided and written on it', () => {
     );
   });
 
+  it('who is put forward says yes or no on their own page, and reads what was decided afterwards', async () => {
+    const to = pageOf().next!;
+    const invited = { gradingId: idFor('winter'), day: '2026-04-04', to, yes: null, out: null };
+    fresh = forStudent({ invited: { ...invited, yes: true } });
+    const user = open(forStudent({ invited }));
+    await user.click(button('I come'));
+    expect(await screen.findByText(/said yes/)).toBeTruthy();
+    expect(button('I come')).toHaveProperty('disabled', true);
+    expect(sent).toMatchObject([{ name: 'grading.say', input: { gradingId: idFor('winter'), yes: true } }]);
+    open(
+      pageOf({
+        graded: {
+          day: '2026-02-01',
+          to,
+          result: 'part again',
+          sentence: 'Well done.',
+          again: ['Cover'],
+          againBy: '2026-03-20',
+        },
+      }),
+    );
+    expect(screen.getByRole('region', { name: 'The last grading' }).textContent).toMatch(
+      /part again.*Again: Cover, by 20 March 2026\.Well done\./,
+    );
+  });
+
   it('the room at home is read with a comma as well', async () => {
     fresh = forStudent();
     const user = open(forStudent());
