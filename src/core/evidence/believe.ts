@@ -70,7 +70,9 @@ export function itemBelief(r: Requirement, verdict: Verdict, g: Grounds): ItemBe
     if (!at) points.set(p.point.id, (at = { id: p.point.id, critical: p.point.critical, sides: [] }));
     at.sides.push({ side: p.side, belief: beliefOf(r, p.point.id, p.side, g) });
   }
-  return { id: r.id, critical: r.critical, points: [...points.values()] };
+  // What is waived stands, whatever is seen of it.
+  const waived = verdict.waived.map((id) => ({ id, critical: false, sides: [] }));
+  return { id: r.id, critical: r.critical, points: [...points.values(), ...waived] };
 }
 
 /** How a school works: its class days counted from today (1 to 7), and how often people are looked at. */

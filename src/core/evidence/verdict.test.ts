@@ -213,6 +213,28 @@ describe('critical points, allowance, adaptation', () => {
     expect(verdict(requirement(), looks, context([heel, fist], { adaptations: [waived] })).word).toBe('met');
   });
 
+  it('whoever is asked less is allowed no less: a waived point stands among those of which some may fall', () => {
+    const four = ['heel', 'knee', 'hip', 'fist'].map((id) => point(id));
+    // Found by a law: with a quarter of four to fall, one falls; with one of them waived it was a quarter of three, none.
+    const looks = days.flatMap((d) => both(d, { heel: [5, 5], knee: [0, 5], hip: [5, 5], fist: [5, 5] }));
+    const of = (waived: string[]) =>
+      verdict(
+        requirement(),
+        looks,
+        context(four, {
+          adaptations: waived.map((pointId) => ({
+            pointId,
+            from: '2026-01-01',
+            range: null,
+            share: null,
+            waived: true,
+          })),
+        }),
+      );
+    expect([of([]).word, of(['hip']).word, of(['hip', 'fist']).word]).toEqual(['met', 'met', 'met']);
+    expect([of(['hip']).mayFall, of(['hip']).waived]).toEqual([1, ['hip']]);
+  });
+
   it('judges what has no sides from any side', () => {
     const looks = days.map((d) => look(d, 'none', { 'rear heel': [5, 5] }));
     expect(verdict(requirement(), looks, context([heel], { sided: false })).word).toBe('met');

@@ -45,6 +45,8 @@ export interface Verdict {
   /** How many of its points may fall short, and those that do and were let pass. */
   mayFall: number;
   fallen: readonly PointVerdict[];
+  /** Points that are waived and not critical: they stand, and count among those of which some may fall short. */
+  waived: readonly string[];
 }
 
 /** What a verdict needs to know besides the looks. `points` are the item's, inherited ones included. */
@@ -152,26 +154,33 @@ export function judge(requirement: Requirement, evidence: Evidence, context: Jud
   const sides: readonly Side[] = context.sided ? ['left', 'right'] : ['none'];
 
   const points: PointVerdict[] = [];
+  const waived: PointVerdict[] = [];
   for (const point of context.points) {
     const adaptation = adapted.get(point.id);
-    if (adaptation?.waived) continue;
     const isOwn = context.isOwn?.(point.id) ?? true;
     const share = adaptation?.share ?? (point.critical ? s.criticalShare : s.share);
     const at = evidence.get(point.id);
     for (const side of sides) {
       const other = side === 'left' ? at?.right : side === 'right' ? at?.left : undefined;
       const entries = entriesOn(evidence, point.id, side);
-      points.push(judgePoint(point, isOwn, side, entries, (other?.length ?? 0) > 0, share, s, asked, today));
+      (adaptation?.waived ? waived : points).push(
+        judgePoint(point, isOwn, side, entries, (other?.length ?? 0) > 0, share, s, asked, today),
+      );
     }
   }
 
   const choices =
-    s.sides === 'one' && context.sided ? sides.map((side) => points.filter((p) => p.side === side)) : [points];
+    s.sides === 'one' && context.sided
+      ? sides.map((side) => ({
+          choice: points.filter((p) => p.side === side),
+          waivedThere: waived.filter((p) => p.side === side),
+        }))
+      : [{ choice: points, waivedThere: waived }];
   let considered = points;
   let looksNeeded = Infinity;
   let seenOnSide = -1;
-  for (const choice of choices) {
-    const needed = looksNeededFor(choice, s);
+  for (const { choice, waivedThere } of choices) {
+    const needed = looksNeededFor(choice, waivedThere, s);
     const seen = choice.reduce((sum, p) => sum + p.window.of, 0);
     if (needed > looksNeeded || (needed === looksNeeded && seen <= seenOnSide)) continue;
     looksNeeded = needed;
@@ -197,16 +206,21 @@ export function judge(requirement: Requirement, evidence: Evidence, context: Jud
           : 'short';
   let worst: PointVerdict | null = null;
   for (const p of deciding) if (worst === null || worse(p, worst) < 0) worst = p;
-  const soft = new Set(considered.flatMap((p) => (p.point.critical ? [] : [p.point.id])));
+  const softOf = (of: readonly PointVerdict[]) => [
+    ...new Set(of.flatMap((p) => (p.point.critical ? [] : [p.point.id]))),
+  ];
+  const stood = softOf(waived);
+  const mayFall = fallAtMost(s, softOf(considered).length + stood.length);
   const fallen = word === 'met' ? considered.filter((p) => p.looksNeeded > 0) : [];
-  return { word, looksNeeded, points: considered, worst, mayFall: fallAtMost(s, soft.size), fallen };
+  return { word, looksNeeded, points: considered, worst, mayFall, fallen, waived: stood };
 }
 
 /**
  * Looks after which all critical points stand, no more of the others fall short than may, and at least one point of the
- * item's own, where it has any, has been seen as often as is asked: nothing is met by what others showed alone.
+ * item's own, where it has any, has been seen as often as is asked: nothing is met by what others showed alone. A waived
+ * point stands: how many may fall follows the item, so whoever is asked less is allowed no less for it.
  */
-function looksNeededFor(points: readonly PointVerdict[], s: Standard): number {
+function looksNeededFor(points: readonly PointVerdict[], waived: readonly PointVerdict[], s: Standard): number {
   let hard = 0;
   const soft = new Map<string, number>();
   const filled = new Map<string, number>();
@@ -215,6 +229,13 @@ function looksNeededFor(points: readonly PointVerdict[], s: Standard): number {
     if (critical) hard = Math.max(hard, p.looksNeeded);
     else soft.set(id, Math.max(soft.get(id) ?? 0, p.looksNeeded));
     if (p.own) filled.set(id, Math.max(filled.get(id) ?? 0, p.looksToFill));
+  }
+  const asksOwn = filled.size > 0;
+  for (const p of waived) {
+    const { id, critical } = p.point;
+    if (!critical) soft.set(id, 0);
+    // It is not asked; that the item itself was watched it shows as well as any other.
+    if (asksOwn && p.own) filled.set(id, Math.max(filled.get(id) ?? 0, p.looksToFill));
   }
   const own = filled.size === 0 ? 0 : Math.min(...filled.values());
   const others = [...soft.values()].sort((x, y) => y - x);
