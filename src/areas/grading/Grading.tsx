@@ -11,7 +11,6 @@ import { VerdictMark } from '../../kit/marks/Lozenge';
 import { Splinter } from '../../kit/marks/small';
 import { ask, send } from '../../kit/send';
 import './Grading.css';
-import './Panel.css';
 import { GradingSheet } from './GradingSheet';
 import { Tied } from './Tied';
 

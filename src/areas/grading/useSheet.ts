@@ -79,6 +79,13 @@ export function useSheet(view: ExamineView) {
     },
     [chain, gradingId, view],
   );
+  /** One goes on: what was written so far is closed and sent. */
+  const goOn = async () => {
+    for (const key of [...open.current.keys()]) {
+      const [studentId, requirementId] = key.split(' ') as [string, string];
+      await keep(studentId, requirementId, now.current.get(key) ?? BLANK, true);
+    }
+  };
   return {
     ready,
     problem,
@@ -92,18 +99,9 @@ export function useSheet(view: ExamineView) {
       setLines(now.current);
       void keep(studentId, requirementId, next, false);
     },
-    /** One goes on: what was written there is sent. */
-    goOn: async () => {
-      for (const key of [...open.current.keys()]) {
-        const [studentId, requirementId] = key.split(' ') as [string, string];
-        await keep(studentId, requirementId, now.current.get(key) ?? BLANK, true);
-      }
-    },
+    goOn,
     handIn: async () => {
-      for (const key of [...open.current.keys()]) {
-        const [studentId, requirementId] = key.split(' ') as [string, string];
-        await keep(studentId, requirementId, now.current.get(key) ?? BLANK, true);
-      }
+      await goOn();
       const id = newId();
       const at = new Date().toISOString();
       await put({

@@ -6,7 +6,8 @@ export interface AskedItem {
   item: string;
   /** Failing it fails the belt. */
   critical: boolean;
-  isCriticalPoint: (pointId: string) => boolean;
+  /** The share from which a point of it stands for this candidate; null: it is waived. */
+  asks: (pointId: string) => number | null;
 }
 
 export interface ItemDecided {
@@ -44,7 +45,7 @@ export function decideByRule(rule: GradingRule, asked: readonly AskedItem[], lin
   const items = asked.map((a): ItemDecided => {
     const words = lines
       .filter((l) => l.item === a.item)
-      .map((l) => ({ examiner: l.examiner, word: wordOf(rule, l, a.isCriticalPoint) }))
+      .map((l) => ({ examiner: l.examiner, word: wordOf(rule, l, a.asks) }))
       .sort((x, y) => (x.examiner < y.examiner ? -1 : x.examiner > y.examiner ? 1 : 0));
     const said = words.flatMap((w) => (w.word === null ? [] : [w.word]));
     return {

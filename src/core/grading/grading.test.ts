@@ -4,8 +4,10 @@ import { decideByRule, type AskedItem } from './decide';
 import { BELT_RESULTS, SHEET_WORDS, USUAL_RULE, type GradingRule, type SheetWord } from './rule';
 import { oneWord, talliesOf, wordOf, type SheetLine } from './sheet';
 
+const usual = (isCritical: (p: string) => boolean) => (p: string) =>
+  isCritical(p) ? USUAL_RULE.criticalStands : USUAL_RULE.stands;
 const asked = (...names: string[]): AskedItem[] =>
-  names.map((item) => ({ item, critical: item.endsWith('!'), isCriticalPoint: (p) => p === 'guard' }));
+  names.map((item) => ({ item, critical: item.endsWith('!'), asks: usual((p) => p === 'guard') }));
 const said = (item: string, examiner: string, word: SheetWord | null, marks: SheetLine['marks'] = []): SheetLine => ({
   item,
   examiner,
@@ -30,15 +32,44 @@ describe('the word for an item', () => {
     ['HHUUU', 'guard', 'stands'],
     ['UUUUU', 'heel', null],
   ])('%s of a %s point is %s', (reps, point, word) =>
-    expect(wordOf(USUAL_RULE, said('kick', 'Maren', null, marks(point, reps)), (p) => p === 'guard')).toBe(word),
+    expect(
+      wordOf(
+        USUAL_RULE,
+        said('kick', 'Maren', null, marks(point, reps)),
+        usual((p) => p === 'guard'),
+      ),
+    ).toBe(word),
   );
 
   it('is decided by the weakest point over both sides, unless the examiner says another', () => {
     const two = [...marks('heel', 'HHHHH'), { pointId: 'heel', side: 'right' as const, reps: 'HHHSS' }];
     expect(talliesOf(two).get('heel')).toEqual({ held: 8, seen: 10 });
     const line = said('kick', 'Maren', null, [...two, ...marks('knee', 'HSSSS')]);
-    expect(wordOf(USUAL_RULE, line, () => false)).toBe('not yet');
-    expect(wordOf(USUAL_RULE, { ...line, word: 'stands' }, () => false)).toBe('stands');
+    expect(
+      wordOf(
+        USUAL_RULE,
+        line,
+        usual(() => false),
+      ),
+    ).toBe('not yet');
+    expect(
+      wordOf(
+        USUAL_RULE,
+        { ...line, word: 'stands' },
+        usual(() => false),
+      ),
+    ).toBe('stands');
+  });
+
+  it('what was adapted is asked as adapted, and a waived point decides nothing', () => {
+    const line = said('kick', 'Maren', null, [...marks('heel', 'HHHSS'), ...marks('knee', 'SSSSS')]);
+    const asks = (of: Record<string, number | null>) => (p: string) => of[p] ?? null;
+    expect(wordOf(USUAL_RULE, line, asks({ heel: 0.8, knee: 0.8 }))).toBe('not yet');
+    expect(wordOf(USUAL_RULE, line, asks({ heel: 0.8, knee: null }))).toBe('nearly');
+    expect(wordOf(USUAL_RULE, line, asks({ heel: 0.5, knee: null }))).toBe('stands');
+    // By hand: nearly from 0.6 of 0.8, so from 0.3 where 0.4 is asked.
+    const third = said('kick', 'Maren', null, marks('heel', 'HSS'));
+    expect(wordOf(USUAL_RULE, third, asks({ heel: 0.4 }))).toBe('nearly');
   });
 
   it('of several is the middle one, the lower of two, or the lowest', () => {
@@ -139,7 +170,11 @@ describe('laws of every rule', () => {
         const line = (t: string) => said('a', 'Maren', null, [{ pointId: 'p', side: 'left', reps: t }]);
         fc.pre(text[i] === 'S');
         const [was, now] = [text, `${text.slice(0, i)}H${text.slice(i + 1)}`].map((t) =>
-          wordOf(USUAL_RULE, line(t), () => critical)!,
+          wordOf(
+            USUAL_RULE,
+            line(t),
+            usual(() => critical),
+          )!,
         );
         expect(SHEET_WORDS.indexOf(now!)).toBeLessThanOrEqual(SHEET_WORDS.indexOf(was!));
       }),

@@ -37,16 +37,18 @@ export function talliesOf(marks: readonly SheetMark[]): Map<string, PointTally> 
 
 /**
  * The word for an item: the examiner's own, or what the marks come to by the rule: the weakest point decides. Null where
- * nothing was seen and nothing said.
+ * nothing was seen and nothing said. `asks` is the share from which a point stands; null: it is waived and not asked.
  */
-export function wordOf(rule: GradingRule, line: SheetLine, isCritical: (pointId: string) => boolean): SheetWord | null {
+export function wordOf(rule: GradingRule, line: SheetLine, asks: (pointId: string) => number | null): SheetWord | null {
   if (line.word !== null) return line.word;
   let word: SheetWord | null = null;
   for (const [pointId, { held, seen }] of talliesOf(line.marks)) {
-    if (seen === 0) continue;
+    const asked = asks(pointId);
+    if (seen === 0 || asked === null) continue;
     const share = held / seen + 1e-9;
-    const stands = share >= (isCritical(pointId) ? rule.criticalStands : rule.stands);
-    const here: SheetWord = stands ? 'stands' : share >= rule.nearly ? 'nearly' : 'not yet';
+    // Of whom less is asked, less is nearly there, in proportion.
+    const nearly = asked < rule.stands ? (rule.nearly * asked) / rule.stands : rule.nearly;
+    const here: SheetWord = share >= asked ? 'stands' : share >= nearly ? 'nearly' : 'not yet';
     word = word === null ? here : lowest(word, here);
   }
   return word;

@@ -80,6 +80,10 @@ export const look = onlyAdded(
       }),
       foreignKey({ columns: [t.schoolId, t.replaces], foreignColumns: [t.schoolId, t.id], name: 'look_replaces' }),
       index('look_of_student').on(t.schoolId, t.studentId, t.day),
+      // With whom it was done is said of few.
+      index('look_with')
+        .on(t.schoolId, t.partnerId)
+        .where(sql`${t.partnerId} is not null`),
       /** A look is corrected once; whoever corrects the correction replaces that. */
       uniqueIndex('look_replaced_once')
         .on(t.schoolId, t.replaces)

@@ -113,6 +113,20 @@ describe('a grading', () => {
     expect([after.student.rank.id, after.decisions.map((d) => d.passed)]).toEqual([s.ranks[0], [false]]);
   });
 
+  it('what is waived for somebody is not on the sheet, and slips of it decide nothing', async () => {
+    const own = { id: v7(), studentId: s.student, pointId: s.points.seen, from: addDays(DAY, -30), range: null };
+    await s.send('head', 'adaptation.write', { ...own, share: null, waived: true, reason: 'hip' });
+    const sheet = await runView(t.db, s.as.examiner, 'examine', { id: s.grading }, NOW);
+    expect(sheet.candidates[0]!.items[0]!.points.map((p) => p.id)).toEqual([s.points.measured, s.points.felt]);
+    const marks = [
+      { pointId: s.points.seen, side: 'left' as const, reps: 'SSSSS' },
+      { pointId: s.points.measured, side: 'left' as const, reps: 'HHHHH' },
+    ];
+    for (const who of PANEL) await write(who, '', { marks });
+    for (const who of PANEL) await handIn(who);
+    expect((await panel()).candidates[0]!.rule.outcome).toBe('the belt');
+  });
+
   it('a sheet is its examiner’s own: nobody reads it before all are in, and handed in it changes only with why', async () => {
     await write('examiner', 'HHHHH', { note: 'arms swing' });
     await write('examiner', 'HHHHS', { note: 'arms swing' });

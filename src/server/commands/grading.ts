@@ -148,7 +148,7 @@ export const gradingCommands: Runs<Names> = {
         409,
         `${listInWords(open.map((p) => p.name))} ${open.length === 1 ? 'has' : 'have'} not handed in yet.`,
       );
-    const asked = await askedAt(tx, who, c);
+    const asked = await askedAt(tx, who, c, g);
     const lines = (await readSheetLines(tx, g.id)).filter((l) => l.studentId === d.studentId);
     const byRule = decideByRule(
       g.rule,
@@ -214,7 +214,7 @@ export const gradingCommands: Runs<Names> = {
     for (const c of up) {
       const d = decisions.get(c.studentId)!;
       // Looks first: what was believed that morning is reckoned from those before the day.
-      const asked = await askedAt(tx, who, c);
+      const asked = await askedAt(tx, who, c, g);
       const looks = lines.filter((l) => l.studentId === c.studentId).flatMap((l) => looksOf(l, asked, g));
       if (looks.length > 0) await recordLooks(tx, who.schoolId, looks);
       await recordResult(tx, who, {
@@ -235,12 +235,12 @@ export const gradingCommands: Runs<Names> = {
 };
 
 /** What is asked of a candidate at the belt they go up for. */
-async function askedAt(tx: Transaction, who: Who, c: CandidateRow) {
+async function askedAt(tx: Transaction, who: Who, c: CandidateRow, g: GradingRow) {
   const [student] = await readRoll(tx, { withLeft: true, id: c.studentId });
   if (!student) throw new Refusal(404, 'This student is not on the roll any more.');
   const j = await readJudging(tx, who.today, [c.studentId]);
   const requirements = askedOf(j, student, c.rankId);
-  return { requirements, items: askedItems(j, requirements), j };
+  return { requirements, items: askedItems(j, c.studentId, requirements, g.rule, g.day), j };
 }
 
 /** What an examiner saw of a technique, as looks of the record: to show, one a side. */

@@ -1,5 +1,5 @@
 import type { ExamineView, ViewInput } from '../../contracts/views';
-import { adaptedInWords, canHurt, standardInWords } from '../../core';
+import { adaptationsOn, adaptedInWords, canHurt, standardInWords } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readCandidates, readGrading, readSheetLines } from '../../data/queries/gradings';
 import { readRoll } from '../../data/queries/roll';
@@ -29,7 +29,7 @@ export async function examineView(tx: Transaction, who: Who, { id }: ViewInput<'
   const candidates = up.flatMap((c): ExamineView['candidates'] => {
     const [s, to] = [roll.get(c.studentId), ranks.get(c.rankId)];
     if (!s || !to) return [];
-    const adapted = new Map((j.adaptations.get(s.id) ?? []).filter((a) => a.from <= g.day).map((a) => [a.pointId, a]));
+    const adapted = adaptationsOn(j.adaptations.get(s.id), g.day);
     const items = askedOf(j, s, c.rankId).map((r) => {
       const sided = j.items.isSided(r.item);
       const line = lines.get(`${s.id} ${r.id}`);
@@ -41,16 +41,20 @@ export async function examineView(tx: Transaction, who: Who, { id }: ViewInput<'
         sided,
         critical: r.critical,
         // A form is followed count by count on paper for now: its word is given as a whole.
-        points: ('technique' in r.item ? j.items.judgedBy(r.item) : []).map((p) => {
+        // A waived point is not asked, so it does not stand on the sheet.
+        points: ('technique' in r.item ? j.items.judgedBy(r.item) : []).flatMap((p) => {
           const a = adapted.get(p.id);
-          return {
-            id: p.id,
-            name: p.name,
-            how: p.how,
-            critical: p.critical,
-            canHurt: canHurt(p),
-            adapted: a ? (a.waived ? 'waived' : adaptedInWords(a)) : null,
-          };
+          if (a?.waived) return [];
+          return [
+            {
+              id: p.id,
+              name: p.name,
+              how: p.how,
+              critical: p.critical,
+              canHurt: canHurt(p),
+              adapted: a ? adaptedInWords(a) : null,
+            },
+          ];
         }),
         line: line ? { marks: line.marks, word: line.word, note: line.note } : null,
       };

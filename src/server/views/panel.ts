@@ -102,7 +102,7 @@ export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'pa
     const mine = lines.filter((l) => l.studentId === s.id);
     const rule = decideByRule(
       g.rule,
-      askedItems(j, requirements),
+      askedItems(j, s.id, requirements, g.rule, g.day),
       mine.map((l) => ({ item: l.requirementId, examiner: l.examinerId, marks: l.marks, word: l.word })),
     );
     const hurt = new Map(

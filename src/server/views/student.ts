@@ -1,5 +1,5 @@
-import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, ne, or, sql } from 'drizzle-orm';
-import type { RankShown, RequirementVerdict, StudentView, ViewInput } from '../../contracts/views';
+import { and, desc, eq, gte, inArray, isNotNull, ne, or, sql } from 'drizzle-orm';
+import type { RequirementVerdict, StudentView, ViewInput } from '../../contracts/views';
 import {
   ageOn,
   adaptedInWords,
@@ -9,7 +9,6 @@ import {
   consentOf,
   dayInWords,
   gateInWords,
-  isMinor,
   itemKey,
   praiseInWords,
   reasonFor,
@@ -31,23 +30,8 @@ import {
 import type { Transaction } from '../../data/connection';
 import { readRoll } from '../../data/queries/roll';
 import type { SyllabusRead } from '../../data/queries/syllabus';
-import {
-  candidate,
-  consent,
-  grading,
-  gradingDecision,
-  injury,
-  look,
-  mark,
-  outcome,
-  pause,
-  person,
-  practice,
-  rank,
-  rankHeld,
-} from '../../data/tables';
+import { consent, injury, look, mark, outcome, pause, person, practice, rank, rankHeld } from '../../data/tables';
 import { user } from '../../data/tables/auth';
-import { mayConsent } from '../auth/mayConsent';
 import { mustBeOwnStudent } from '../auth/ownStudent';
 import { beltChanceOf, chanceOfOne, groundsOf } from '../belief/chance';
 import { focusOf, readGiven } from '../belief/focus';
@@ -67,6 +51,8 @@ import { staleEarlier } from '../judging/stale';
 import type { Who } from '../who';
 import { feltAsked } from './felt';
 import { chanceShown } from './shown/chance';
+import { consentSaid } from './shown/consent';
+import { gradedAt, invitedTo, requirementName } from './shown/gradings';
 import { focusShown, slipShown } from './shown/slip';
 import { showingShown } from './studentLooks';
 import { standingLook } from '../../data/queries/standingLook';
@@ -131,81 +117,6 @@ function followsShown(j: Judging, syllabus: SyllabusRead): StudentView['follows'
   return version
     ? { title: version.title, from: version.from!, newest: j.versions.inForce(j.today)?.id === version.id }
     : null;
-}
-
-/** The next grading that is not closed and has this student among its candidates. */
-async function invitedTo(
-  tx: Transaction,
-  studentId: string,
-  ranks: ReadonlyMap<string, RankShown>,
-): Promise<StudentView['invited']> {
-  const [c] = await tx
-    .select({
-      gradingId: candidate.gradingId,
-      day: grading.day,
-      rankId: candidate.rankId,
-      yes: candidate.yes,
-      out: candidate.out,
-    })
-    .from(candidate)
-    .innerJoin(grading, and(eq(grading.schoolId, candidate.schoolId), eq(grading.id, candidate.gradingId)))
-    .where(and(eq(candidate.studentId, studentId), isNull(grading.closedAt)))
-    .orderBy(asc(grading.day))
-    .limit(1);
-  const to = c && ranks.get(c.rankId);
-  return to ? { gradingId: c.gradingId, day: c.day, to, yes: c.yes, out: c.out } : null;
-}
-
-/** What the last closed grading decided of this student. */
-async function gradedAt(
-  tx: Transaction,
-  studentId: string,
-  ranks: ReadonlyMap<string, RankShown>,
-  nameOf: (requirementId: string) => string,
-): Promise<StudentView['graded']> {
-  const [d] = await tx
-    .select({
-      day: grading.day,
-      rankId: candidate.rankId,
-      result: gradingDecision.result,
-      sentence: gradingDecision.sentence,
-      again: gradingDecision.again,
-      againBy: gradingDecision.againBy,
-    })
-    .from(gradingDecision)
-    .innerJoin(grading, and(eq(grading.schoolId, gradingDecision.schoolId), eq(grading.id, gradingDecision.gradingId)))
-    .innerJoin(
-      candidate,
-      and(eq(candidate.gradingId, gradingDecision.gradingId), eq(candidate.studentId, gradingDecision.studentId)),
-    )
-    .where(and(eq(gradingDecision.studentId, studentId), isNotNull(grading.closedAt)))
-    .orderBy(desc(grading.day))
-    .limit(1);
-  const to = d && ranks.get(d.rankId);
-  if (!to) return null;
-  const { rankId: _rank, again, ...said } = d;
-  return { ...said, to, again: again.map(nameOf).filter((n) => n !== '') };
-}
-
-/** What a requirement asks, by its id in whatever version; empty: it is gone. */
-function requirementName(j: Judging, requirementId: string): string {
-  for (const version of [...j.versions.published].reverse()) {
-    const r = j.versions.read(version).requirements.find((x) => x.id === requirementId);
-    if (r) return j.items.nameOf(r.item);
-  }
-  return '';
-}
-
-async function consentSaid(
-  tx: Transaction,
-  who: Who,
-  student: { id: string; born: string | null },
-  ofAge: number,
-): Promise<StudentView['consentSaid']> {
-  if (who.role === 'instructor') return null;
-  const { most, guardian, because } = await mayConsent(tx, who, student.id);
-  const minor = isMinor(student.born, who.today, ofAge);
-  return { most, asksGuardian: guardian === null && minor, because, minor };
 }
 
 /** So many of the newest looks stand on the page. */

@@ -1,0 +1,2 @@
+CREATE INDEX "look_with" ON "look" USING btree ("school_id","partner_id") WHERE "look"."partner_id" is not null;--> statement-breakpoint
+CREATE INDEX "history_imports" ON "history" USING btree ("school_id","made_at") WHERE "history"."command" = 'student.import';
