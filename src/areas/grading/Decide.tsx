@@ -132,7 +132,7 @@ function Sheets({ c, view }: { c: PanelCandidate; view: PanelView }) {
         </table>
       </div>
       {c.hurts.length > 0 && (
-        <p className="hurts">
+        <p className="hurts row">
           <Splinter /> Can hurt, and slipped: {c.hurts.join(', ')}
         </p>
       )}

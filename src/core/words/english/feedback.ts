@@ -19,8 +19,8 @@ export function feedbackInWords(
   const notYet = items.filter((i) => i.word === 'not yet');
   const said = [
     clear.length > 0 && `${capital(named(clear))} stood for all of us.`,
-    nearly.length > 0 && `${capital(named(nearly))} nearly did.`,
-    notYet.length > 0 && `${capital(named(notYet))} did not yet.`,
+    nearly.length > 0 && `${capital(named(nearly))} nearly stood.`,
+    notYet.length > 0 && `${capital(named(notYet))} did not stand yet.`,
     weakest !== null && `What slipped most: ${inSentence(weakest)}.`,
   ];
   return said.filter(Boolean).join(' ');
