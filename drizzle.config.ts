@@ -2,6 +2,6 @@ import { defineConfig } from 'drizzle-kit';
 
 export default defineConfig({
   dialect: 'postgresql',
-  schema: ['./src/data/tables/index.ts', './src/data/tables/auth.ts'],
+  schema: ['./src/data/tables/index.ts', './src/data/tables/auth.ts', './src/data/tables/certificateCode.ts'],
   out: './src/data/migrations',
 });

@@ -10,6 +10,7 @@ export default defineConfig({
           name: 'core',
           include: ['src/{core,contracts,kit,areas}/**/*.test.ts', 'scripts/**/*.test.ts'],
           environment: 'node',
+          testTimeout: 20_000,
         },
       },
       {
@@ -29,6 +30,7 @@ export default defineConfig({
           globalSetup: ['src/data/testing/cluster.ts'],
           testTimeout: 60_000,
           hookTimeout: 60_000,
+          env: { SESSION_SECRET: 'only in tests, long enough' },
         },
       },
     ],

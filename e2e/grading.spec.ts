@@ -122,7 +122,7 @@ test('a grading, from the list to the belt: three sheets, one of them without a 
   }
   await page.getByRole('button', { name: 'Keep it' }).click();
   await page.getByRole('button', { name: 'Close the grading' }).click();
-  await page.getByRole('button', { name: 'Close it', exact: true }).click();
+  await page.getByRole('button', { name: 'Close it and let it out', exact: true }).click();
   await expect(page.getByText(/Closed: nothing of it changes any more/)).toBeVisible();
   const [sefa] = await demo.query<{ rank: string; shown: number }>(
     `select k.name as rank, (select count(distinct l.by)::int from look l where l.student_id = p.id and l.purpose = 'show'

@@ -9,7 +9,11 @@ import { isEmptyInstallation } from './server/setup';
 
 /** How often somebody may come who is not signed in. */
 const strangers = new Pace(authPool, { most: 1200, seconds: 60 });
-const OPEN = new Set(['/signin', '/setup', '/api/setup', '/api/health']);
+const OPEN = new Set(['/signin', '/setup', '/api/setup', '/api/health', '/c', '/c/', '/api/verify']);
+/** What proves a certificate: its page, and the open keys and the list of those taken back. */
+const PROOF = /^\/(c\/[^/]+|schools\/[0-9a-f-]{36}\/(keys|taken-back)\.json)$/;
+/** A code is not found by trying: so few are asked for in a minute from one address. */
+const checks = new Pace(authPool, { most: 60, seconds: 60 });
 
 /** Nothing is shown to whom it is not granted: every path but these few needs a session. */
 export const onRequest = defineMiddleware(async (context, next) => {
@@ -30,7 +34,12 @@ export const onRequest = defineMiddleware(async (context, next) => {
       if (!pace.ok) throw new Refusal(429, `Too much at once from here. Wait ${pace.seconds} seconds.`);
     }
     if (pathname === '/setup') return context.redirect('/signin');
-    if (context.locals.me || OPEN.has(pathname)) return next();
+    const proof = PROOF.test(pathname) || pathname === '/api/verify';
+    if (proof) {
+      const pace = await checks.allows(`check ${context.request.headers.get('x-client-ip') ?? ''}`);
+      if (!pace.ok) throw new Refusal(429, `Too many certificates at once. Wait ${pace.seconds} seconds.`);
+    }
+    if (context.locals.me || proof || OPEN.has(pathname)) return next();
     if (api) return problem(401, 'Sign in first. What waits on this device is kept.');
     const back = pathname === '/' ? '' : `?to=${encodeURIComponent(pathname + context.url.search)}`;
     return context.redirect(`/signin${back}`);

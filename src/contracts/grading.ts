@@ -78,6 +78,10 @@ export const decisionInput = v.object({
   sentence: prose,
 });
 
-export const gradingClose = v.object({ id });
+/** Closes a grading: it is frozen. Its results are let out with it, or later by an act of its own. */
+export const gradingClose = v.object({ id, letOut: v.optional(v.boolean(), true) });
+export const gradingLetOut = v.object({ id });
+/** Takes a certificate back, with why; the belt stays. */
+export const certificateBackInput = v.object({ id, reason });
 export type RuleInput = v.InferOutput<typeof ruleShape>;
 export type SheetMarkInput = v.InferOutput<typeof sheetMark>;

@@ -10,6 +10,7 @@ import type { EarlierShowingsView } from './views/earlierShowings';
 import type { EverybodyView } from './views/everybody';
 import type { FirstStepsView } from './views/firstSteps';
 import type { ForecastView } from './views/forecast';
+import type { CertificateView } from './views/certificate';
 import type { ExamineView, GradingsView, GradingView, PanelView } from './views/grading';
 import type { HomeView } from './views/home';
 import type { ImportsView } from './views/imports';
@@ -40,6 +41,7 @@ export type * from './views/focus';
 export type * from './views/forecast';
 export type * from './views/gate';
 export type * from './views/grading';
+export type * from './views/certificate';
 export type * from './views/hall';
 export type * from './views/home';
 export type * from './views/imports';
@@ -106,6 +108,7 @@ export const VIEWS = {
   people: { may: ['head'], input: v.object({}) },
   school: { may: ['head'], input: v.object({}) },
   firstSteps: { may: ['head'], input: v.object({}) },
+  certificate: { may: OWN, input: v.object({ id }) },
   gradings: { may: PANEL, input: v.object({}) },
   grading: { may: STAFF, input: v.object({ id }) },
   examine: { may: PANEL, input: v.object({ id }) },
@@ -146,6 +149,7 @@ export interface ViewResults {
   people: PeopleView;
   school: SchoolView;
   firstSteps: FirstStepsView;
+  certificate: CertificateView;
   gradings: GradingsView;
   grading: GradingView;
   examine: ExamineView;

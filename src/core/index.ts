@@ -1,6 +1,7 @@
 // One entry a folder; what each holds stands in its own.
 export * from './agreement';
 export * from './caller';
+export * from './certificate';
 export * from './evidence';
 export * from './floor';
 export * from './grading';

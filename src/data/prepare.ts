@@ -109,4 +109,9 @@ async function guardTables(client: pg.Client, roles: Roles) {
   await client.query(`grant select, insert, delete on auth."user" to ${app}`);
   await client.query(`grant select (id, user_id), insert on auth.account to ${app}`);
   await client.query(`grant select (id, user_id), delete on auth.session to ${app}`);
+  // Whoever holds a certificate asks with its code alone; the school that gave it writes it there.
+  if (tables.rows.some((t) => t.name === 'certificate_code')) {
+    await policy('auth.certificate_code', 'own_school', app, `school_id = ${THIS_SCHOOL}`);
+    await client.query(`grant insert on auth.certificate_code to ${app}`);
+  }
 }

@@ -75,6 +75,10 @@ const MAY_SEND: Record<CommandName, string> = {
   'sheet.handIn': 'hie',
   'grading.decide': 'h',
   'grading.close': 'h',
+  'grading.letOut': 'h',
+  'certificate.give': 'h',
+  'certificate.back': 'h',
+  'signingKey.renew': 'h',
   'gradingDay.set': 'h',
   'school.set': 'h',
   'student.room': 'hig',
@@ -119,6 +123,7 @@ const MAY_SEE: Record<ViewName, string> = {
   grading: 'hi',
   examine: 'hie',
   panel: 'hie',
+  certificate: 'hig', // and a student their own, below
 };
 
 const seeing = (s: SmallSchool): Record<ViewName, object> => ({
@@ -157,6 +162,7 @@ const seeing = (s: SmallSchool): Record<ViewName, object> => ({
   grading: { id: s.grading },
   examine: { id: s.grading },
   panel: { id: s.grading },
+  certificate: { id: s.certificate },
 });
 
 const statusOf = (work: Promise<unknown>): Promise<number> =>
@@ -200,6 +206,12 @@ const ANSWERS: Partial<Record<CommandName, readonly number[]>> = {
   'outcome.record': [200, 409],
   // No pause was begun.
   'pause.end': [422],
+  // It is let out with the closing, above.
+  'grading.letOut': [409],
+  // It has its certificate already.
+  'certificate.give': [409],
+  // No such certificate was given.
+  'certificate.back': [404],
   // From before there was a draft: done where none is begun yet, else somebody was quicker.
   'syllabus.put': [200, 409],
   'syllabus.publish': [200, 409],
@@ -221,6 +233,7 @@ const NOT_THERE: readonly ViewName[] = [
   'grading',
   'examine',
   'panel',
+  'certificate',
 ];
 
 describe('who may do what', () => {
@@ -255,6 +268,7 @@ describe('who may do what', () => {
       'bundle.import',
       'teacher.save',
       'gradingDay.set',
+      'signingKey.renew',
       'school.set',
     ];
     if (!makesNew.includes(command)) expect(status).toBeGreaterThanOrEqual(400);

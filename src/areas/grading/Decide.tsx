@@ -6,6 +6,7 @@ import { BELT_RESULTS, dateInWords, sheetWordSaid } from '../../core';
 import { ChoiceField, DateField, PickManyField, TextField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
 import { useCommandSheet } from '../../kit/form/useSheet';
+import { CertificateLinks } from '../../kit/certificates/CertificateLinks';
 import { Belt } from '../../kit/marks/Belt';
 import { Splinter } from '../../kit/marks/small';
 import { send } from '../../kit/send';
@@ -25,9 +26,14 @@ export function Decide({ view, renew }: { view: PanelView; renew: () => Promise<
     setAt((i) => Math.max(0, Math.min(candidates.length - 1, i + (key === 'arrowdown' ? 1 : -1))));
     return true;
   });
-  const close = async () => {
-    const answer = await send('grading.close', { id: g.id });
+  const close = async (letOut: boolean) => {
+    const answer = await send('grading.close', { id: g.id, letOut });
     setClosing(false);
+    setWrong(answer.ok ? '' : answer.title);
+    if (answer.ok) await renew();
+  };
+  const letOut = async () => {
+    const answer = await send('grading.letOut', { id: g.id });
     setWrong(answer.ok ? '' : answer.title);
     if (answer.ok) await renew();
   };
@@ -58,22 +64,34 @@ export function Decide({ view, renew }: { view: PanelView; renew: () => Promise<
             </Button>
             {closing && (
               <div className="message" role="alertdialog" aria-label="Close the grading?">
-                <p>Belts are given, every mark becomes a look of the record, and nothing of it changes any more.</p>
-                <div className="row">
-                  <Button variant="contained" onClick={() => void close()}>
-                    Close it
+                <p>
+                  Nothing of it changes any more. Let out, belts and certificates are given, every mark becomes a look
+                  of the record, and students and guardians read their result.
+                </p>
+                <div className="row wrap">
+                  <Button variant="contained" onClick={() => void close(true)}>
+                    Close it and let it out
                   </Button>
+                  <Button onClick={() => void close(false)}>Close it, let it out later</Button>
                   <Button onClick={() => setClosing(false)}>Not yet</Button>
                 </div>
               </div>
             )}
           </div>
         )}
+        {g.closed && !g.letOut && view.may.decide && (
+          <div className="message stack mt-3">
+            <p>Students and guardians do not read their result yet.</p>
+            <Button variant="contained" onClick={() => void letOut()}>
+              Let it out
+            </Button>
+          </div>
+        )}
         <div role="alert">{wrong !== '' && <p className="message wrong">{wrong}</p>}</div>
       </nav>
       <Sheets c={c} view={view} />
       {g.closed ? (
-        <Decided c={c} />
+        <Decided c={c} letOut={g.letOut} />
       ) : (
         <Choose key={`${c.id} ${c.decided?.result ?? ''}`} c={c} view={view} done={goOn} />
       )}
@@ -195,12 +213,21 @@ function Choose({ c, view, done }: { c: PanelCandidate; view: PanelView; done: (
   );
 }
 
-const Decided = ({ c }: { c: PanelCandidate }) =>
+const Decided = ({ c, letOut }: { c: PanelCandidate; letOut: boolean }) =>
   c.decided && (
     <section className="sheet">
       <h2>{c.decided.result}</h2>
       {c.decided.reason && <p>Not as the rule says: “{c.decided.reason}”</p>}
       {c.decided.againBy && <p>By {dateInWords(c.decided.againBy)}.</p>}
       <p>{c.decided.sentence}</p>
+      {c.certificate && <CertificateLinks of={c.certificate} />}
+      {letOut ? (
+        <p className="second">
+          Wrong? Strike the belt or the decision on <a href={`/students/${c.id}`}>the page of {c.name.split(' ')[0]}</a>
+          : it is kept with why, and its certificate goes with it.
+        </p>
+      ) : (
+        <p className="second">Nobody but the panel reads it yet.</p>
+      )}
     </section>
   );

@@ -21,6 +21,7 @@ const grading: PanelView['grading'] = {
   rule: USUAL_RULE,
   version: 1,
   closed: false,
+  letOut: false,
 };
 const panel = [
   { id: maren, name: 'Maren Holt', handedIn: true },
@@ -48,6 +49,7 @@ const kofi = (more: Partial<PanelCandidate> = {}): PanelCandidate => ({
   hurts: ['Window to see through'],
   sentence: 'Cover stood for all of us.',
   decided: null,
+  certificate: null,
   ...more,
 });
 const marks: PanelMark[] = ['a', 'b', 'c', 'd', 'e'].flatMap((candidate, i) =>
@@ -163,8 +165,17 @@ describe('deciding', () => {
     // All decided: it can be closed, and that is asked once more.
     await user.click(await screen.findByRole('button', { name: 'Close the grading' }));
     const sure = within(screen.getByRole('alertdialog', { name: 'Close the grading?' }));
-    await user.click(sure.getByRole('button', { name: 'Close it' }));
-    await waitFor(() => expect(sent[1]).toMatchObject({ name: 'grading.close', input: { id: grading.id } }));
+    fresh = view({ grading: { ...grading, closed: true } });
+    await user.click(sure.getByRole('button', { name: 'Close it, let it out later' }));
+    await waitFor(() =>
+      expect(sent[1]).toMatchObject({ name: 'grading.close', input: { id: grading.id, letOut: false } }),
+    );
+    // Until it is let out only the panel reads it.
+    expect(await screen.findByText('Students and guardians do not read their result yet.')).toBeTruthy();
+    fresh = view({ grading: { ...grading, closed: true, letOut: true } });
+    await user.click(screen.getByRole('button', { name: 'Let it out' }));
+    await waitFor(() => expect(sent[2]).toMatchObject({ name: 'grading.letOut', input: { id: grading.id } }));
+    await waitFor(() => expect(screen.queryByRole('button', { name: 'Let it out' })).toBeNull());
   });
 
   it('closed, what was decided is read and nothing is offered', async () => {
@@ -176,7 +187,13 @@ describe('deciding', () => {
       againBy: null,
       sentence: 'Come again.',
     };
-    await decide(view({ grading: { ...grading, closed: true }, candidates: [kofi({ decided })] }));
+    const certificate = { id: idFor('certificate'), number: '2026-004', back: false };
+    await decide(
+      view({ grading: { ...grading, closed: true, letOut: true }, candidates: [kofi({ decided, certificate })] }),
+    );
+    expect(screen.getByRole('link', { name: 'Print on A4' }).getAttribute('href')).toBe(
+      `/certificates/${certificate.id}.pdf`,
+    );
     expect(screen.getByText('Not as the rule says: “not yet steady”')).toBeTruthy();
     expect(screen.queryByRole('button', { name: /Keep it|Close/ })).toBeNull();
   });

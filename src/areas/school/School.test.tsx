@@ -14,6 +14,9 @@ const view: SchoolView = {
   classDays: 14,
   ofAge: 18,
   languages: ['ko'],
+  certificateHead: '',
+  certificateWording: '',
+  signs: { since: '2026-01-04', before: 0 },
   halls: [{ id: idFor('marsh'), name: 'Marsh room', width: 8, depth: 12, version: 1 }],
 };
 beforeEach(() => {
@@ -49,6 +52,19 @@ it('is set once for everybody; what is wrong is said at its field and nothing is
   expect(sent).toMatchObject([
     { name: 'school.set', input: { name: 'Causeway Hall', classDays: 30, ofAge: 16, languages: ['ko', 'en'] } },
   ]);
+});
+
+it('a wording names only what there is; a new key is asked for once more', async () => {
+  const user = userEvent.setup({ delay: null });
+  render(<School view={view} zones={['UTC']} />);
+  await user.type(screen.getByLabelText('Below the name'), 'holds {{belt} since {{date}');
+  await user.click(screen.getByRole('button', { name: 'Save' }));
+  expect(await screen.findByText('In braces only {name}, {belt}, {day} and {school} can stand.')).toBeTruthy();
+  expect(sent).toEqual([]);
+  expect(screen.getByText(/By the key of 4 January 2026/)).toBeTruthy();
+  await user.click(screen.getByRole('button', { name: 'Make a new key' }));
+  await user.click(screen.getByRole('button', { name: 'Make a new key' }));
+  await waitFor(() => expect(sent).toMatchObject([{ name: 'signingKey.renew', input: {} }]));
 });
 
 it('keeps its halls beside it', async () => {

@@ -1,13 +1,14 @@
 import { useState } from 'react';
 import { LANGUAGES, schoolInput } from '../../contracts/school';
 import type { SchoolView } from '../../contracts/views';
-import { COUNT_LANGUAGES } from '../../core';
+import { COUNT_LANGUAGES, USUAL_WORDING } from '../../core';
 import { NumberField, PickField, PickManyField, TextField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
 import { useCommandSheet } from '../../kit/form/useSheet';
 import { HallSheet } from '../../kit/halls/HallSheet';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { ask } from '../../kit/send';
+import { Signing } from './Signing';
 
 /** "How does the school work?": what it sets once for everybody, and the halls it trains in. */
 export default function School({ view: first, zones }: { view: SchoolView; zones: readonly string[] }) {
@@ -18,7 +19,7 @@ export default function School({ view: first, zones }: { view: SchoolView; zones
     setSaid(fresh.ok ? then : `It is saved, but the page could not be read again. ${fresh.title}`);
     if (fresh.ok) setView(fresh.view);
   };
-  const { halls, ...settings } = view;
+  const { halls, signs, ...settings } = view;
   const sheet = useCommandSheet<'school.set'>({
     command: 'school.set',
     schema: schoolInput,
@@ -62,11 +63,23 @@ export default function School({ view: first, zones }: { view: SchoolView; zones
               help="The first is the caller’s own; the others stand above the rest."
               options={LANGUAGES.map((id) => ({ id, name: COUNT_LANGUAGES[id].name }))}
             />
+            <h3>Certificates</h3>
+            <TextField
+              name="certificateHead"
+              label="At their head"
+              help="In any script. Empty: the name of the school."
+            />
+            <TextField
+              name="certificateWording"
+              label="Below the name"
+              help={`{name}, {belt}, {day} and {school} are put in. Empty: ${USUAL_WORDING}.`}
+            />
             <p role="status">{said}</p>
           </SheetForm>
         </div>
         <aside>
           <HallSheet halls={halls} done={() => read('')} />
+          <Signing signs={signs} done={() => read('')} />
         </aside>
       </div>
     </IslandRoot>

@@ -11,6 +11,13 @@ import type {
 import type { HallShown } from './hall';
 import type { RankShown } from './rank';
 
+/** A certificate there is, and whether it was taken back. */
+export interface CertificateShown {
+  id: string;
+  number: string;
+  back: boolean;
+}
+
 export interface GradingShown {
   id: string;
   title: string;
@@ -69,6 +76,8 @@ export interface GradingView {
     rule: GradingRule;
     version: number;
     closed: boolean;
+    /** Belts are given, and everybody reads their own result. */
+    letOut: boolean;
   };
   panel: { id: string; name: string; handedIn: boolean }[];
   candidates: CandidateShown[];
@@ -124,6 +133,7 @@ export interface PanelCandidate {
     againBy: string | null;
     sentence: string;
   } | null;
+  certificate: CertificateShown | null;
 }
 
 /** "Did the panel see the same?" and "Who goes home with a new belt?" Only when every sheet is in. */

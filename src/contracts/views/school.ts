@@ -9,5 +9,9 @@ export interface SchoolView {
   classDays: number;
   ofAge: number;
   languages: CountLanguageId[];
+  certificateHead: string;
+  certificateWording: string;
+  /** Since when the key in use signs certificates, and how many there were before it; null: none was given yet. */
+  signs: { since: string; before: number } | null;
   halls: HallShown[];
 }

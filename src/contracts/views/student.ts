@@ -14,6 +14,7 @@ import type {
 import type { ChanceShown } from './chance';
 import type { FocusShown, SlipShown } from './focus';
 import type { MissedShown } from './missed';
+import type { CertificateShown } from './grading';
 import type { RankShown } from './rank';
 
 /** The newest marks at one requirement's deciding points, oldest first: held share of each repetition shown as H or S. */
@@ -83,6 +84,10 @@ export interface StudentView {
     again: string[];
     againBy: string | null;
   } | null;
+  /** Certificates of the belts, the newest first. */
+  certificates: (CertificateShown & { day: string; to: RankShown })[];
+  /** The belt worn has none: its row, for a head to give one; else null. */
+  certifiable: string | null;
   /** How far who reads may say that contact goes, and why not further; null: they may not say. */
   consentSaid: { most: number; asksGuardian: boolean; because: string; minor: boolean } | null;
   consentBefore: { rung: Rung | null; day: string; guardian: string }[];

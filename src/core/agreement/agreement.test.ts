@@ -200,6 +200,23 @@ describe('a panel', () => {
     expect(b.alpha).toBeCloseTo(a.alpha!, 9);
   });
 
+  it('alpha is Krippendorff’s of the same marks, whatever was not seen', () => {
+    const dice = seeded(8);
+    const marks = people.flatMap((p) =>
+      [1, 2, 3, 4].flatMap((r) =>
+        three(p, 'heel', [dice() > 0.3, dice() > 0.4, dice() > 0.2], r).filter(() => dice() > 0.15),
+      ),
+    );
+    const units = [...new Set(marks.map((m) => `${m.candidate} ${m.repetition}`))];
+    const rows = ['Maren', 'Idris', 'Odile'].map((e) =>
+      units.map((u) => {
+        const m = marks.find((x) => x.examiner === e && `${x.candidate} ${x.repetition}` === u);
+        return m ? Number(m.held) : null;
+      }),
+    );
+    expect(agreementOf(marks).alpha).toBeCloseTo(krippendorffAlpha(rows)!, 9);
+  });
+
   it('the points that split it come first', () => {
     const marks = [
       ...people.flatMap((p) => three(p, 'base foot', [true, true, false])),

@@ -1,5 +1,5 @@
 import type { Random } from '../units/random';
-import { bootstrap, type Between } from './interval';
+import { bootstrapAll, type Between } from './interval';
 
 /** What one examiner saw of one thing of one candidate, as the share that held, 0 to 1. */
 export interface SharedMark {
@@ -31,12 +31,15 @@ export function examinerShifts(seen: readonly SharedMark[], dice: Random): Exami
   const byCandidate = new Map<string, SharedMark[]>();
   for (const s of seen) byCandidate.set(s.candidate, [...(byCandidate.get(s.candidate) ?? []), s]);
   const groups = [...byCandidate.values()];
-  const shifts = shiftsOf(groups, examiners);
+  // The equations of many candidates are the sum of theirs, so drawing them again adds up what is reckoned once.
+  const equations = groups.map((g) => equationsOf(g, examiners));
+  const shifts = shiftsFrom(equations, examiners.length);
   const shared = sharedOf(groups);
+  const between = bootstrapAll(equations, examiners.length, (drawn) => shiftsFrom(drawn, examiners.length), dice);
   return examiners.map((examiner, i) => ({
     examiner,
     shift: shifts?.[i] ?? 0,
-    between: bootstrap(groups, (drawn) => shiftsOf(drawn, examiners)?.[i] ?? null, dice),
+    between: between[i] ?? null,
     shared: shared.get(examiner) ?? 0,
   }));
 }
@@ -54,12 +57,14 @@ function sharedOf(groups: readonly (readonly SharedMark[])[]): Map<string, numbe
   return out;
 }
 
-/** Solves the normal equations: within each thing an examiner's mark against the mean of all who saw it. */
-function shiftsOf(groups: readonly (readonly SharedMark[])[], examiners: readonly string[]): number[] | null {
+type Equations = readonly (readonly number[])[];
+
+/** The normal equations of a candidate: within each thing an examiner's mark against the mean of all who saw it. */
+function equationsOf(group: readonly SharedMark[], examiners: readonly string[]): Equations {
   const k = examiners.length;
   const place = new Map(examiners.map((e, i) => [e, i]));
   const a = Array.from({ length: k }, () => new Array<number>(k + 1).fill(0));
-  for (const t of thingsOf(groups)) {
+  for (const t of thingsOf([group])) {
     const mean = t.reduce((s, x) => s + x.held, 0) / t.length;
     for (const x of t) {
       const row = a[place.get(x.examiner)!]!;
@@ -68,8 +73,13 @@ function shiftsOf(groups: readonly (readonly SharedMark[])[], examiners: readonl
       row[place.get(x.examiner)!]! += 1;
     }
   }
-  // Together they are none: one more equation, added to each so that the matrix can be solved.
-  for (const row of a) for (let j = 0; j < k; j += 1) row[j]! += 1;
+  return a;
+}
+
+/** The shifts by the equations of all; together they are none, which is added to each so that they can be solved. */
+function shiftsFrom(equations: readonly Equations[], k: number): number[] | null {
+  const a = Array.from({ length: k }, () => [...new Array<number>(k).fill(1), 0]);
+  for (const e of equations) for (let r = 0; r < k; r += 1) for (let c = 0; c <= k; c += 1) a[r]![c]! += e[r]![c]!;
   return solve(a, k);
 }
 

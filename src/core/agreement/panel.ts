@@ -1,6 +1,5 @@
 import { seededBy } from '../units/random';
 import { bootstrap, type Between } from './interval';
-import { krippendorffAlpha } from './krippendorff';
 
 /** What one examiner saw of one repetition of one point. What was not seen is no mark. */
 export interface PanelMark {
@@ -34,54 +33,79 @@ const WIDEST = 0.72;
 
 const unitOf = (m: PanelMark) => `${m.candidate} ${m.item} ${m.point} ${m.side} ${m.repetition}`;
 
-/** The marks as a row an examiner and a column a thing that was seen: 1 held, 0 slipped, null not seen. */
-function ratings(marks: readonly PanelMark[]): (number | null)[][] {
-  const units = [...new Set(marks.map(unitOf))];
-  const place = new Map(units.map((u, i) => [u, i]));
-  const rows = new Map<string, (number | null)[]>();
+/** What can be compared: units that two or more saw, and what Krippendorff's alpha is made of. Adds up over candidates. */
+interface Compared {
+  same: number;
+  pairs: number;
+  seen: number;
+  slips: number;
+  units: number;
+  /** Within each unit, pairs both ways that differ, by one less than who saw it. */
+  apart: number;
+}
+const NOTHING: Compared = { same: 0, pairs: 0, seen: 0, slips: 0, units: 0, apart: 0 };
+const together = (of: readonly Compared[]): Compared =>
+  of.reduce(
+    (a, b) => ({
+      same: a.same + b.same,
+      pairs: a.pairs + b.pairs,
+      seen: a.seen + b.seen,
+      slips: a.slips + b.slips,
+      units: a.units + b.units,
+      apart: a.apart + b.apart,
+    }),
+    NOTHING,
+  );
+
+function compared(marks: readonly PanelMark[]): Compared {
+  const units = new Map<string, { held: number; slipped: number }>();
   for (const m of marks) {
-    const row = rows.get(m.examiner) ?? units.map(() => null);
-    row[place.get(unitOf(m))!] = m.held ? 1 : 0;
-    rows.set(m.examiner, row);
+    const key = unitOf(m);
+    const u = units.get(key) ?? { held: 0, slipped: 0 };
+    if (m.held) u.held += 1;
+    else u.slipped += 1;
+    units.set(key, u);
   }
-  return [...rows.values()];
+  const sum = { ...NOTHING };
+  for (const { held, slipped } of units.values()) {
+    const n = held + slipped;
+    if (n < 2) continue;
+    sum.same += (held * (held - 1) + slipped * (slipped - 1)) / 2;
+    sum.pairs += (n * (n - 1)) / 2;
+    sum.seen += n;
+    sum.slips += slipped;
+    sum.units += 1;
+    sum.apart += (2 * held * slipped) / (n - 1);
+  }
+  return sum;
 }
 
-/** Pairs of examiners who saw the same thing, and how many of them said the same. */
-function pairsOf(marks: readonly PanelMark[]) {
-  const units = new Map<string, boolean[]>();
-  for (const m of marks) units.set(unitOf(m), [...(units.get(unitOf(m)) ?? []), m.held]);
-  let [same, pairs, seen, slips] = [0, 0, 0, 0];
-  for (const u of units.values()) {
-    if (u.length < 2) continue;
-    const held = u.filter(Boolean).length;
-    const slipped = u.length - held;
-    same += (held * (held - 1) + slipped * (slipped - 1)) / 2;
-    pairs += (u.length * (u.length - 1)) / 2;
-    seen += u.length;
-    slips += slipped;
-  }
-  return { same, pairs, seen, slips, units: units.size };
-}
+/** Krippendorff's alpha of marks that are held or slipped: the nominal one, from sums; null where all are alike. */
+const alphaOf = (c: Compared): number | null => {
+  const expected = 2 * c.slips * (c.seen - c.slips);
+  return c.seen < 2 || expected === 0 ? null : 1 - ((c.seen - 1) * c.apart) / expected;
+};
 
 /** How far a panel saw the same, over all marks given. */
 export function agreementOf(marks: readonly PanelMark[]): Agreement {
-  const { same, pairs, seen, slips, units } = pairsOf(marks);
+  const byCandidate = new Map<string, PanelMark[]>();
+  for (const m of marks) {
+    const own = byCandidate.get(m.candidate);
+    if (own) own.push(m);
+    else byCandidate.set(m.candidate, [m]);
+  }
+  const candidates = [...byCandidate.keys()].sort();
+  const groups = candidates.map((c) => compared(byCandidate.get(c)!));
+  const all = together(groups);
+  const { same, pairs, seen, slips, units } = all;
   const held = seen - slips;
   const byChance = seen < 2 ? 1 : (held * (held - 1) + slips * (slips - 1)) / (seen * (seen - 1));
   const base = { same, pairs, chance: pairs * byChance, slips };
   if (pairs < PAIRS_TO_SAY) return { ...base, alpha: null, between: null, enough: 'too few pairs' };
   if (slips === 0) return { ...base, alpha: null, between: null, enough: 'nobody slipped' };
-  const alpha = krippendorffAlpha(ratings(marks));
-  const candidates = [...new Set(marks.map((m) => m.candidate))].sort();
-  const groups = candidates.map((c) => marks.filter((m) => m.candidate === c));
+  const alpha = alphaOf(all);
   const dice = seededBy(`${marks.length} ${candidates.join(' ')}`);
-  const drawn = bootstrap(
-    groups,
-    // Whoever is drawn twice is two people.
-    (g) => krippendorffAlpha(ratings(g.flatMap((x, i) => x.map((m) => ({ ...m, candidate: `${i} ${m.candidate}` }))))),
-    dice,
-  );
+  const drawn = bootstrap(groups, (g) => alphaOf(together(g)), dice);
   // All the same: drawing them again would say “as one” for certain. Three in as many showings could still differ.
   const between = same === pairs && drawn ? { lo: Math.max(-1, 1 - 3 / units / (1 - byChance)), hi: 1 } : drawn;
   const few = slips < SLIPS_TO_SAY || between === null || between.hi - between.lo > WIDEST;
@@ -105,7 +129,7 @@ export function splitsOf(marks: readonly PanelMark[]): Split[] {
   }
   return [...points.values()]
     .map((of) => {
-      const { same, pairs } = pairsOf(of);
+      const { same, pairs } = compared(of);
       return { item: of[0]!.item, point: of[0]!.point, differ: pairs - same, pairs };
     })
     .filter((s) => s.differ > 0)

@@ -6,7 +6,7 @@ import { day, edited, instant, kept, onlyAdded, schoolId } from './columns';
 import { person } from './person';
 import { rank } from './rank';
 
-/** A grading; closed, nothing of it changes any more. */
+/** A grading; closed, nothing of it changes any more; let out, belts are given and everybody reads their own result. */
 export const grading = pgTable(
   'grading',
   {
@@ -17,6 +17,7 @@ export const grading = pgTable(
     hallId: uuid('hall_id'),
     rule: kept('rule', storedGradingRule).notNull(),
     closedAt: instant('closed_at'),
+    letOutAt: instant('let_out_at'),
     ...edited(),
   },
   (t) => [primaryKey({ columns: [t.schoolId, t.id] })],

@@ -3,6 +3,7 @@ export * from './school';
 export * from './grading';
 export * from './person';
 export * from './promotion';
+export * from './certificate';
 export * from './consent';
 export * from './injury';
 export * from './rank';

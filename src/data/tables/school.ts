@@ -14,5 +14,8 @@ export const school = pgTable('school', {
   ofAge: smallint('of_age').notNull().default(18),
   /** In which languages the hall counts, the usual one first. */
   languages: text('languages', { enum: LANGUAGES }).array().notNull().default([]),
+  /** What stands at the head of a certificate and below the name; empty: the usual. */
+  certificateHead: text('certificate_head').notNull().default(''),
+  certificateWording: text('certificate_wording').notNull().default(''),
   madeAt: instant('made_at').notNull().defaultNow(),
 });

@@ -1,5 +1,4 @@
 import { and, eq, inArray, notInArray, sql } from 'drizzle-orm';
-import { v7 } from 'uuid';
 import { dayInWords, decideByRule, listInWords } from '../../core';
 import type { Transaction } from '../../data/connection';
 import {
@@ -11,8 +10,6 @@ import {
   type CandidateRow,
   type GradingRow,
 } from '../../data/queries/gradings';
-import { recordLooks, type LookRow } from '../../data/queries/recordLooks';
-import { readRoll } from '../../data/queries/roll';
 import {
   candidate,
   grading,
@@ -25,14 +22,12 @@ import {
 } from '../../data/tables';
 import { mustBeOwnStudent } from '../auth/ownStudent';
 import { Refusal } from '../http/problem';
-import { askedItems, askedOf } from '../judging/asked';
-import { readJudging } from '../judging/judging';
 import type { Who } from '../who';
 import type { Runs } from './command';
 import { inTurn } from './inTurn';
+import { askedAt, letOutResults } from './letOut';
 import { nextVersion, notMeanwhile } from './meanwhile';
 import { mustBeOnTheRoll } from './onTheRoll';
-import { recordResult } from './promotion';
 
 /** A grading that can still be changed, its turn taken; refused where there is none or it is closed. */
 export async function openGrading(tx: Transaction, who: Who, id: string): Promise<GradingRow> {
@@ -53,7 +48,14 @@ async function candidateOf(tx: Transaction, gradingId: string, studentId: string
   return c;
 }
 
-type Names = 'grading.save' | 'grading.put' | 'grading.say' | 'grading.out' | 'grading.decide' | 'grading.close';
+type Names =
+  | 'grading.save'
+  | 'grading.put'
+  | 'grading.say'
+  | 'grading.out'
+  | 'grading.decide'
+  | 'grading.close'
+  | 'grading.letOut';
 
 export const gradingCommands: Runs<Names> = {
   'grading.save': async (tx, who, { id, panel, version, ...row }) => {
@@ -185,8 +187,8 @@ export const gradingCommands: Runs<Names> = {
     return {};
   },
 
-  /** Belts are given, every mark becomes a look of the record, and from then on nothing of it changes. */
-  'grading.close': async (tx, who, { id }) => {
+  /** From then on nothing of it changes; belts are given and everybody reads their result when it is let out, at once or later. */
+  'grading.close': async (tx, who, { id, letOut }) => {
     const g = await openGrading(tx, who, id);
     const up = (await readCandidates(tx, [id])).filter((c) => c.out === null);
     const decisions = new Map((await readDecisions(tx, id)).map((d) => [d.studentId, d]));
@@ -210,83 +212,22 @@ export const gradingCommands: Runs<Names> = {
       );
     }
     if (g.day > who.today) throw new Refusal(409, 'Its day is still to come.');
-    const lines = await readSheetLines(tx, id);
-    for (const c of up) {
-      const d = decisions.get(c.studentId)!;
-      // Looks first: what was believed that morning is reckoned from those before the day.
-      const asked = await askedAt(tx, who, c, g);
-      const looks = lines.filter((l) => l.studentId === c.studentId).flatMap((l) => looksOf(l, asked, g));
-      if (looks.length > 0) await recordLooks(tx, who.schoolId, looks);
-      await recordResult(tx, who, {
-        studentId: c.studentId,
-        rankId: c.rankId,
-        day: g.day,
-        note: d.sentence,
-        passed: d.result === 'the belt' || d.result === 'the belt, with a note',
-      });
-    }
     await tx
       .update(grading)
       .set({ closedAt: who.now, ...nextVersion(grading, who) })
       .where(eq(grading.id, id));
     await tx.delete(gradingDay).where(eq(gradingDay.day, g.day));
+    if (letOut) await letOutResults(tx, who, g);
+    return {};
+  },
+
+  'grading.letOut': async (tx, who, { id }) => {
+    await inTurn(tx, who, `grading ${id}`);
+    const g = await readGrading(tx, id);
+    if (!g) throw new Refusal(404, 'There is no such grading.');
+    if (!g.closedAt) throw new Refusal(409, 'Close it first: what is let out does not change any more.');
+    if (g.letOutAt) throw new Refusal(409, 'Its results are let out already.');
+    await letOutResults(tx, who, g);
     return {};
   },
 };
-
-/** What is asked of a candidate at the belt they go up for. */
-async function askedAt(tx: Transaction, who: Who, c: CandidateRow, g: GradingRow) {
-  const [student] = await readRoll(tx, { withLeft: true, id: c.studentId });
-  if (!student) throw new Refusal(404, 'This student is not on the roll any more.');
-  const j = await readJudging(tx, who.today, [c.studentId]);
-  const requirements = askedOf(j, student, c.rankId);
-  return { requirements, items: askedItems(j, c.studentId, requirements, g.rule, g.day), j };
-}
-
-/** What an examiner saw of a technique, as looks of the record: to show, one a side. */
-function looksOf(
-  l: {
-    examinerId: string;
-    studentId: string;
-    requirementId: string;
-    marks: readonly { pointId: string; side: string; reps: string }[];
-    note: string;
-    at: Date;
-  },
-  { requirements, j }: Awaited<ReturnType<typeof askedAt>>,
-  g: GradingRow,
-): LookRow[] {
-  const r = requirements.find((x) => x.id === l.requirementId);
-  if (!r || !('technique' in r.item)) return [];
-  const known = new Map(j.items.judgedBy(r.item).map((p) => [p.id, p]));
-  const sides = [...new Set(l.marks.map((m) => m.side))];
-  return sides.flatMap((side): LookRow[] => {
-    const marks = l.marks
-      .filter((m) => m.side === side && known.has(m.pointId))
-      .flatMap((m) => {
-        const reps = [...m.reps].filter((x) => x !== 'U').join('');
-        if (reps === '') return [];
-        const kind = known.get(m.pointId)!.kind;
-        const held = [...reps].filter((x) => x === 'H').length;
-        return [{ point_id: m.pointId, kind: kind === 'measured' ? 'seen' : kind, held, of: reps.length, reps }];
-      })
-      // What is felt is told by whoever felt it.
-      .filter((m) => m.kind !== 'felt');
-    if (marks.length === 0) return [];
-    return [
-      {
-        id: v7(),
-        by: l.examinerId,
-        student_id: l.studentId,
-        technique_id: (r.item as { technique: string }).technique,
-        condition_id: r.conditionId,
-        day: g.day,
-        at: l.at.toISOString(),
-        side,
-        purpose: 'show',
-        note: l.note,
-        marks,
-      },
-    ];
-  });
-}

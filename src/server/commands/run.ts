@@ -35,6 +35,7 @@ import { pauseCommands } from './pause';
 import { incidentCommands } from './incident';
 import { gradingCommands } from './grading';
 import { sheetCommands } from './sheet';
+import { certificateCommands } from './certificate';
 import { gradingDayCommands } from './gradingDay';
 import { schoolCommands } from './school';
 import { guardianCommands } from './guardian';
@@ -69,6 +70,7 @@ const RUNS: Runs<CommandName> = {
   ...incidentCommands,
   ...gradingCommands,
   ...sheetCommands,
+  ...certificateCommands,
   ...gradingDayCommands,
   ...schoolCommands,
   ...guardianCommands,

@@ -19,6 +19,7 @@ import {
 import { mustBeOwnStudent } from '../auth/ownStudent';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
+import { takeBackWith } from './certificate';
 import { mayChangeClass } from './class';
 import type { Runs } from './command';
 import { EMPTY, lookToMend, replaceLook } from './mend';
@@ -180,6 +181,12 @@ export const strikeCommands: Runs<'record.strike'> = {
         at: who.now,
         ...f,
       })),
+    );
+    await takeBackWith(
+      tx,
+      who,
+      found.filter((f) => f.kind === 'promotion').map((f) => f.id),
+      s.reason,
     );
     return { struck: found.map((f) => f.says) };
   },

@@ -4,6 +4,7 @@ import type { CommandDraft, CommandName } from '../../contracts/commands';
 import type { Role } from '../../contracts/role';
 import { addDays, STEADY, USUAL_RULE, type PlacedRequirement } from '../../core';
 import { inSchool } from '../../data/connection';
+import { readCertificates } from '../../data/queries/certificates';
 import { openSchool } from '../../data/openSchool';
 import { guardianOf, person, rankHeld } from '../../data/tables';
 import { user } from '../../data/tables/auth';
@@ -31,6 +32,9 @@ export interface SmallSchool {
   student: string;
   /** A past day with everybody who teaches or examines on its panel, and one candidate for the second belt. */
   grading: string;
+  /** The student’s first belt, with its certificate. */
+  held: string;
+  certificate: string;
   /** A form of two counts. */
   sequence: string;
   /** Sends a command as somebody; the id can be given to send the same again. */
@@ -48,7 +52,7 @@ export async function smallSchool(t: TestDatabase, name: string): Promise<SmallS
       { userId: v7(), email: `${role}.${id}@example.org`, schoolId: id, personId },
     ]),
   ) as Record<Role, SignedIn>;
-  const [student, stance, sequence] = [v7(), v7(), v7()];
+  const [student, stance, sequence, held] = [v7(), v7(), v7(), v7()];
   const made = await inSchool(t.db, id, async (tx) => {
     const opened = await openSchool(
       tx,
@@ -75,7 +79,7 @@ export async function smallSchool(t: TestDatabase, name: string): Promise<SmallS
     await tx.insert(rankHeld).values(
       [people.student, student].map((personId) => ({
         schoolId: id,
-        id: v7(),
+        id: personId === student ? held : v7(),
         personId,
         rankId: opened.ranks[0]!,
         since: '2025-06-01',
@@ -141,6 +145,8 @@ export async function smallSchool(t: TestDatabase, name: string): Promise<SmallS
     rule: usualRule(),
   });
   await send('head', 'grading.put', { gradingId: grading, studentId: student, rankId, reason: null });
+  await send('head', 'certificate.give', { heldId: held });
+  const [certified] = await inSchool(t.db, id, (tx) => readCertificates(tx, { studentId: student }));
   return {
     id,
     as,
@@ -155,6 +161,8 @@ export async function smallSchool(t: TestDatabase, name: string): Promise<SmallS
     student,
     sequence,
     grading,
+    held,
+    certificate: certified!.id,
     send,
   };
 }

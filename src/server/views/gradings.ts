@@ -142,6 +142,7 @@ export async function gradingView(tx: Transaction, who: Who, { id }: ViewInput<'
       rule: g.rule,
       version: g.version,
       closed: g.closedAt !== null,
+      letOut: g.letOutAt !== null,
     },
     panel: panel.map((p) => ({ id: p.personId, name: p.name, handedIn: p.handedInAt !== null })),
     candidates,

@@ -13,6 +13,7 @@ import {
   type SharedMark,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
+import { readCertificates } from '../../data/queries/certificates';
 import {
   readCandidates,
   readDecisions,
@@ -77,6 +78,7 @@ export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'pa
     rule: g.rule,
     version: g.version,
     closed: g.closedAt !== null,
+    letOut: g.letOutAt !== null,
   };
   const base = { grading, panel: shown, today: who.today, may: { decide: who.role === 'head' } };
   if (shown.some((p) => !p.handedIn)) return { ...base, seen: null, candidates: [] };
@@ -90,6 +92,12 @@ export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'pa
   const roll = new Map((await readRoll(tx, { withLeft: true })).map((s) => [s.id, s]));
   const ranks = new Map(j.versions.ranks.map((r) => [r.id, { id: r.id, name: r.name, cloth: r.cloth }]));
   const decisions = new Map((await readDecisions(tx, id)).map((d) => [d.studentId, d]));
+  const certificates = new Map(
+    (await readCertificates(tx, { gradingId: id })).map((c) => [
+      c.studentId,
+      { id: c.id, number: c.number, back: c.backAt !== null },
+    ]),
+  );
   const pointName = (p: string) =>
     j.library.ownerOf.get(p)?.points.find((x) => x.id === p)?.name ?? 'a point since retired';
   const nameOf = new Map<string, { name: string; belt: string }>();
@@ -149,6 +157,7 @@ export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'pa
               sentence: d.sentence,
             }
           : null,
+        certificate: certificates.get(s.id) ?? null,
       },
     ];
   });

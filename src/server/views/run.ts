@@ -19,6 +19,7 @@ import { examineView } from './examine';
 import { everybodyView } from './everybody';
 import { firstStepsView } from './firstSteps';
 import { forecastView } from './forecast';
+import { certificateView } from './certificate';
 import { gradingsView, gradingView } from './gradings';
 import { homeView } from './home';
 import { importsView } from './imports';
@@ -77,6 +78,7 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   people: peopleView,
   school: schoolView,
   firstSteps: firstStepsView,
+  certificate: certificateView,
   gradings: gradingsView,
   grading: gradingView,
   examine: examineView,

@@ -1,19 +1,18 @@
 import { asc } from 'drizzle-orm';
 import type { SchoolView } from '../../contracts/views';
 import type { Transaction } from '../../data/connection';
-import { hall, school } from '../../data/tables';
+import { hall, school, signingKey } from '../../data/tables';
+import { dayIn, type Who } from '../who';
 
 /** "How does the school work?" */
-export async function schoolView(tx: Transaction): Promise<SchoolView> {
+export async function schoolView(tx: Transaction, who: Who): Promise<SchoolView> {
   const [own] = await tx.select().from(school);
-  const { name, timeZone, usualMinutes, classDays, ofAge, languages } = own!;
+  const keys = await tx.select({ since: signingKey.since, until: signingKey.until }).from(signingKey);
+  const inUse = keys.find((k) => k.until === null);
+  const { id: _id, madeAt: _madeAt, ...settings } = own!;
   return {
-    name,
-    timeZone,
-    usualMinutes,
-    classDays,
-    ofAge,
-    languages,
+    ...settings,
+    signs: inUse ? { since: dayIn(who.timeZone, inUse.since), before: keys.length - 1 } : null,
     halls: await tx
       .select({ id: hall.id, name: hall.name, width: hall.width, depth: hall.depth, version: hall.version })
       .from(hall)

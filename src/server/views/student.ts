@@ -52,6 +52,7 @@ import type { Who } from '../who';
 import { feltAsked } from './felt';
 import { chanceShown } from './shown/chance';
 import { consentSaid } from './shown/consent';
+import { certificatesOf } from './shown/certificates';
 import { gradedAt, invitedTo, requirementName } from './shown/gradings';
 import { focusShown, slipShown } from './shown/slip';
 import { showingShown } from './studentLooks';
@@ -248,6 +249,7 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
     },
     invited: await invitedTo(tx, id, rankOf),
     graded: await gradedAt(tx, id, rankOf, (r) => requirementName(j, r)),
+    ...(await certificatesOf(tx, who, id, rankOf)),
     consentSaid: await consentSaid(tx, who, student, j.ofAge),
     consentBefore: agreed.filter((c) => c.id !== said?.id).map(({ rung, day, guardian }) => ({ rung, day, guardian })),
     injuries: open.map(({ id: injuryId, what, from, until }) => ({ id: injuryId, what, from, until })),

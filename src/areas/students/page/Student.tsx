@@ -14,6 +14,7 @@ import { ChangeStudent } from './ChangeStudent';
 import { Felt } from './Felt';
 import { Forecast } from './Forecast';
 import { Adapted, Belts, Faded, Gates } from './Held';
+import { Certificates } from './Certificates';
 import { Graded, Invited } from './Invited';
 import { Looks } from './Looks';
 import { Mend, type LookShown } from './Mend';
@@ -201,6 +202,10 @@ export default function Student({ view: first }: { view: StudentView }) {
             }
           />
           <Graded view={view} />
+          <Certificates
+            view={view}
+            onGive={may.decide ? (heldId) => void press('certificate.give', { heldId }) : null}
+          />
           {asks && <OneThing view={view} onChoose={may.look ? () => setOpen({ what: 'focus' }) : null} />}
           {may.log && <Felt view={view} done={renew} />}
           <Gates view={view} />

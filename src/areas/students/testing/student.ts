@@ -66,6 +66,8 @@ export const pageOf = (more: Partial<StudentView> = {}): StudentView => ({
   consentBefore: [],
   invited: null,
   graded: null,
+  certificates: [],
+  certifiable: null,
   consentSaid: { most: 4, asksGuardian: true, because: '', minor: true },
   injuries: [],
   follows: { title: 'The first', from: '2025-01-01', newest: true },

@@ -28,7 +28,7 @@ export async function invitedTo(
   return to ? { gradingId: c.gradingId, day: c.day, to, yes: c.yes, out: c.out } : null;
 }
 
-/** What the last closed grading decided of this student. */
+/** What the last grading decided of this student whose results are let out. */
 export async function gradedAt(
   tx: Transaction,
   studentId: string,
@@ -50,7 +50,7 @@ export async function gradedAt(
       candidate,
       and(eq(candidate.gradingId, gradingDecision.gradingId), eq(candidate.studentId, gradingDecision.studentId)),
     )
-    .where(and(eq(gradingDecision.studentId, studentId), isNotNull(grading.closedAt)))
+    .where(and(eq(gradingDecision.studentId, studentId), isNotNull(grading.letOutAt)))
     .orderBy(desc(grading.day))
     .limit(1);
   const to = d && ranks.get(d.rankId);

@@ -1,0 +1,3 @@
+export * from './code';
+export * from './credential';
+export * from './wording';

@@ -1,0 +1,104 @@
+import { eq } from 'drizzle-orm';
+import { v7 } from 'uuid';
+import type { Transaction } from '../../data/connection';
+import {
+  readCandidates,
+  readDecisions,
+  readSheetLines,
+  type CandidateRow,
+  type GradingRow,
+} from '../../data/queries/gradings';
+import { recordLooks, type LookRow } from '../../data/queries/recordLooks';
+import { readRoll } from '../../data/queries/roll';
+import { grading } from '../../data/tables';
+import { ownAddress } from '../certificates/address';
+import { issueCertificates } from '../certificates/issue';
+import { Refusal } from '../http/problem';
+import { askedItems, askedOf } from '../judging/asked';
+import { readJudging } from '../judging/judging';
+import type { Who } from '../who';
+import { inTurn } from './inTurn';
+import { nextVersion } from './meanwhile';
+import { recordResult } from './promotion';
+
+/** Every mark becomes a look of the record, belts are given with their certificates, and everybody reads their own result. */
+export async function letOutResults(tx: Transaction, who: Who, g: GradingRow): Promise<void> {
+  const up = (await readCandidates(tx, [g.id])).filter((c) => c.out === null);
+  const decisions = new Map((await readDecisions(tx, g.id)).map((d) => [d.studentId, d]));
+  const lines = await readSheetLines(tx, g.id);
+  const given: string[] = [];
+  for (const c of up) {
+    const d = decisions.get(c.studentId)!;
+    // Looks first: what was believed that morning is reckoned from those before the day.
+    const asked = await askedAt(tx, who, c, g);
+    const looks = lines.filter((l) => l.studentId === c.studentId).flatMap((l) => looksOf(l, asked, g));
+    if (looks.length > 0) await recordLooks(tx, who.schoolId, looks);
+    const passed = d.result === 'the belt' || d.result === 'the belt, with a note';
+    if (passed) given.push(c.studentId);
+    await recordResult(tx, who, { studentId: c.studentId, rankId: c.rankId, day: g.day, note: d.sentence, passed });
+  }
+  await inTurn(tx, who, 'certificates');
+  if (given.length > 0)
+    await issueCertificates(tx, who, { day: g.day, studentIds: given, gradingId: g.id }, ownAddress());
+  await tx
+    .update(grading)
+    .set({ letOutAt: who.now, ...nextVersion(grading, who) })
+    .where(eq(grading.id, g.id));
+}
+
+/** What is asked of a candidate at the belt they go up for. */
+export async function askedAt(tx: Transaction, who: Who, c: CandidateRow, g: GradingRow) {
+  const [student] = await readRoll(tx, { withLeft: true, id: c.studentId });
+  if (!student) throw new Refusal(404, 'This student is not on the roll any more.');
+  const j = await readJudging(tx, who.today, [c.studentId]);
+  const requirements = askedOf(j, student, c.rankId);
+  return { requirements, items: askedItems(j, c.studentId, requirements, g.rule, g.day), j };
+}
+
+/** What an examiner saw of a technique, as looks of the record: to show, one a side. */
+function looksOf(
+  l: {
+    examinerId: string;
+    studentId: string;
+    requirementId: string;
+    marks: readonly { pointId: string; side: string; reps: string }[];
+    note: string;
+    at: Date;
+  },
+  { requirements, j }: Awaited<ReturnType<typeof askedAt>>,
+  g: GradingRow,
+): LookRow[] {
+  const r = requirements.find((x) => x.id === l.requirementId);
+  if (!r || !('technique' in r.item)) return [];
+  const known = new Map(j.items.judgedBy(r.item).map((p) => [p.id, p]));
+  const sides = [...new Set(l.marks.map((m) => m.side))];
+  return sides.flatMap((side): LookRow[] => {
+    const marks = l.marks
+      .filter((m) => m.side === side && known.has(m.pointId))
+      .flatMap((m) => {
+        const reps = [...m.reps].filter((x) => x !== 'U').join('');
+        if (reps === '') return [];
+        const kind = known.get(m.pointId)!.kind;
+        const held = [...reps].filter((x) => x === 'H').length;
+        return [{ point_id: m.pointId, kind: kind === 'measured' ? 'seen' : kind, held, of: reps.length, reps }];
+      })
+      // What is felt is told by whoever felt it.
+      .filter((m) => m.kind !== 'felt');
+    if (marks.length === 0) return [];
+    return [
+      {
+        id: v7(),
+        by: l.examinerId,
+        student_id: l.studentId,
+        technique_id: (r.item as { technique: string }).technique,
+        condition_id: r.conditionId,
+        day: g.day,
+        at: l.at.toISOString(),
+        side,
+        purpose: 'show',
+        note: l.note,
+        marks,
+      },
+    ];
+  });
+}
