@@ -122,8 +122,11 @@ test('a grading, from the list to the belt: three sheets, one of them without a 
   }
   await page.getByRole('button', { name: 'Keep it' }).click();
   await page.getByRole('button', { name: 'Close the grading' }).click();
-  await page.getByRole('button', { name: 'Close it and let it out', exact: true }).click();
+  await page.getByRole('button', { name: 'Close it, let it out later' }).click();
   await expect(page.getByText(/Closed: nothing of it changes any more/)).toBeVisible();
+  await expect(page.getByText('Nobody but the panel reads it yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Let it out', exact: true }).click();
+  await expect(page.getByRole('link', { name: 'Print on A4' })).toBeVisible();
   const [sefa] = await demo.query<{ rank: string; shown: number }>(
     `select k.name as rank, (select count(distinct l.by)::int from look l where l.student_id = p.id and l.purpose = 'show'
        and l.day = current_date) as shown
@@ -131,5 +134,37 @@ test('a grading, from the list to the belt: three sheets, one of them without a 
      where p.name = 'Sefa Lindqvist' order by r.since desc, r.at desc limit 1`,
   );
   expect(sefa).toEqual({ rank: 'Straw', shown: 3 });
-  for (const { context } of [desk, odile, idris]) await context.close();
+
+  // The certificate is printed, and whoever holds it checks it without a sign-in.
+  const to = async (name: string) => demo.url + (await page.getByRole('link', { name }).getAttribute('href'))!;
+  const printed = await page.request.get(await to('Print on A4'));
+  expect(printed.headers()['content-type']).toBe('application/pdf');
+  expect((await printed.body()).subarray(0, 5).toString()).toBe('%PDF-');
+  const file = await to('File to be checked');
+  const signed = await (await page.request.get(file)).text();
+  const stranger = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const street = await stranger.newPage();
+  expect((await street.goto(file))!.url()).toContain('/signin');
+  await street.goto(`${demo.url}/c`);
+  await settle(street);
+  const code = street.getByLabel('The code, or all that stands in the file');
+  await code.fill('7KQ4');
+  await street.getByRole('button', { name: 'Check it' }).click();
+  await expect(street.getByText('This is neither a code nor a certificate file.')).toBeVisible();
+  const [head, body, signature] = signed.split('.') as [string, string, string];
+  const other = Buffer.from(Buffer.from(body, 'base64url').toString().replaceAll('Straw', 'Black')).toString(
+    'base64url',
+  );
+  await code.fill([head, other, signature].join('.'));
+  await street.getByRole('button', { name: 'Check it' }).click();
+  await expect(street.getByText('It was changed: the belt says Black, the school gave Straw.')).toBeVisible();
+  await street
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'c.jws', mimeType: 'text/plain', buffer: Buffer.from(signed) });
+  await expect(street.getByText(/^It stands: Sefa Lindqvist wears Straw/)).toBeVisible();
+  const [own] = await demo.query<{ code: string }>('select code from certificate order by at desc limit 1');
+  await street.goto(`${demo.url}/c/${own!.code.toLowerCase()}`);
+  await expect(street.getByText('It stands.', { exact: true })).toBeVisible();
+  expect((await new AxeBuilder({ page: street }).analyze()).violations.map((v) => v.id)).toEqual([]);
+  for (const context of [desk.context, odile.context, idris.context, stranger]) await context.close();
 });

@@ -86,6 +86,32 @@ describe('a grading', () => {
     for (const work of late) expect(await told(work())).toMatch(/is closed: nothing of it changes/);
   });
 
+  it('student and guardian read nothing of it before it is let out, and their own result and certificate after', async () => {
+    for (const who of PANEL) await write(who, 'HHHHH');
+    for (const who of PANEL) await handIn(who);
+    await decide('the belt');
+    await s.send('head', 'grading.close', { id: s.grading, letOut: false });
+    const read = (who: Role) => runView(t.db, s.as[who], 'student', { id: s.student }, NOW);
+    const before = await read('guardian');
+    expect([before.graded, before.student.rank.name, before.certificates.length]).toEqual([null, 'White', 1]);
+    const looks = await runView(t.db, s.as.guardian, 'studentLooks', { id: s.student }, NOW);
+    expect(JSON.stringify(looks)).not.toContain('examiner');
+    // Frozen meanwhile.
+    expect(await told(decide('held over', { reason: 'I have slept on it' }))).toMatch(/is closed/);
+    expect(await told(write('examiner', 'SSSSS', { reason: 'I was wrong' }))).toMatch(/is closed/);
+    expect(await told(s.send('instructor', 'grading.letOut', { id: s.grading }))).not.toBe('done');
+    await s.send('head', 'grading.letOut', { id: s.grading });
+    const after = await read('guardian');
+    expect([after.graded?.result, after.student.rank.name]).toEqual(['the belt', 'Straw']);
+    expect(after.certificates.map((c) => c.to.name)).toEqual(['Straw', 'White']);
+    expect(await runView(t.db, s.as.guardian, 'certificate', { id: after.certificates[0]!.id }, NOW)).toMatchObject({
+      items: [{ condition: 'in air' }],
+      panel: expect.arrayContaining([expect.objectContaining({ role: 'examiner' })]) as unknown,
+      belts: [{ since: '2025-06-01' }, { since: addDays(DAY, -1) }],
+    });
+    expect(await told(s.send('head', 'grading.letOut', { id: s.grading }))).toMatch(/let out already/);
+  });
+
   it('another result than the rule’s needs its reason; a part again says which part, and gives no belt', async () => {
     for (const who of PANEL) await write(who, 'HHHSS');
     for (const who of PANEL) await handIn(who);
