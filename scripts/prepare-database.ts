@@ -3,6 +3,7 @@
 // Called by scripts/run.mjs and the tests with the roles' passwords in the environment.
 import { prepareDatabase } from '../src/data/prepare';
 import { fillDemo } from '../src/data/demo/fill';
+import { certifyDemo } from '../src/server/certificates/demo';
 import { standAnew } from '../src/data/standAnew';
 
 const need = (name: string): string => {
@@ -17,6 +18,7 @@ await prepareDatabase(need('OWNER_URL'), {
 });
 if (process.env['DEMO'] === '1') {
   const filled = await fillDemo(need('APP_DATABASE_URL'), process.env['DEMO_TODAY']);
+  if (filled) await certifyDemo(need('APP_DATABASE_URL'));
   if (filled) console.log(`Causeway Hall: ${filled.students} students, ${filled.looks} looks, ${filled.marks} marks.`);
 }
 if (process.env['STANDINGS'] === '1')

@@ -229,6 +229,7 @@ export function bundleTables(b: Bundle): Record<TableName, Row[]> {
         name: b.name ?? '',
         version: String(b.version),
         limits: s ? json(s.limits) : '',
+        grading: s ? json(s.grading) : '',
         promotions: s ? json(s.promotions) : '',
       },
     ],
@@ -319,6 +320,7 @@ export function bundleFromTables(
           standards: back('standards', namedStandard),
           promotions: inHome('promotions', {}),
           limits: inHome('limits', null),
+          ...(home['grading'] ? { grading: inHome('grading', null) } : {}),
         }
       : null,
   };

@@ -8,6 +8,7 @@ export const ruleShape = v.object({
   stands: share,
   criticalStands: share,
   nearly: share,
+  mayFallShort: share,
   words: v.picklist(['the middle', 'the lowest']),
   critical: v.picklist(['the middle', 'the lowest']),
   laths: v.pipe(

@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { PROMOTIONS } from '../core';
 import { date, id, name, reason, whole } from './fields';
 import { gateShape } from './gate';
+import { ruleShape } from './grading';
 import { requirementShape } from './requirement';
 import { standardInput } from './standard';
 import { key, limitsShape, step, syllabusShape, threadShape, MOST, need } from './stored/syllabus';
@@ -25,6 +26,7 @@ export const editShape = v.variant('op', [
   v.object({ op: v.literal('standard.remove'), name }),
   v.object({ op: v.literal('promotion.set'), rankId: id, promotion: v.picklist(PROMOTIONS) }),
   v.object({ op: v.literal('limits.set'), limits: limitsShape }),
+  v.object({ op: v.literal('grading.set'), grading: ruleShape }),
   v.object({ op: v.literal('waive'), key, reason: v.nullable(reason) }),
 ]);
 

@@ -37,7 +37,7 @@ describe('a school as CSV tables', () => {
   it('is CSV that any reader reads, and no cell of it is run by a spreadsheet', () => {
     const text = printTable(bundleTables({ ...starter, name: '+1' }).school);
     const rows = Papa.parse<string[]>(text).data;
-    expect(rows[0]).toEqual(['name', 'version', 'limits', 'promotions']);
+    expect(rows[0]).toEqual(['name', 'version', 'limits', 'grading', 'promotions']);
     expect(rows[1]![0]).toBe("'+1");
   });
 

@@ -1,9 +1,10 @@
 import type { GradingRule } from '../../core';
 import { gradingInput } from '../../contracts/grading';
 import type { HallShown } from '../../contracts/views';
-import { ChoiceField, DateField, NumberField, PickManyField, TextField } from '../../kit/form/fields';
+import { ChoiceField, DateField, PickManyField, TextField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
 import { useEditedSheet } from '../../kit/form/useEditedSheet';
+import { RuleFields } from '../../kit/gradingRule/RuleFields';
 import { newId } from '../../kit/send';
 
 /** A grading as it is made or changed: day, hall, panel, and the rule by which it decides. */
@@ -68,25 +69,8 @@ export function GradingSheet({
         options={teachers.map((t) => ({ id: t.id, name: t.role === 'examiner' ? `${t.name}, examiner` : t.name }))}
       />
       <details>
-        <summary>The rule</summary>
-        <div className="stack">
-          <NumberField name="rule.repetitions" label="Repetitions of each item and side" />
-          <div className="row top">
-            <NumberField name="rule.stands" label="Stands from, %" times={100} />
-            <NumberField name="rule.criticalStands" label="Critical points, %" times={100} />
-            <NumberField name="rule.nearly" label="Nearly from, %" times={100} />
-          </div>
-          <ChoiceField name="rule.words" label="Several words become" options={['the middle', 'the lowest']} />
-          <ChoiceField name="rule.critical" label="Of critical items" options={['the middle', 'the lowest']} />
-          <ul className="second">
-            {value.rule.laths.map((l) => (
-              <li key={`${l.outcome} ${l.short} ${l.notYet}`}>
-                {l.outcome}: at most {l.short} short, of them {l.notYet} not yet
-              </li>
-            ))}
-            <li>more: held over</li>
-          </ul>
-        </div>
+        <summary>The rule, as the syllabus has it</summary>
+        <RuleFields name="rule" />
       </details>
     </SheetForm>
   );

@@ -39,7 +39,7 @@ const kofi = (more: Partial<PanelCandidate> = {}): PanelCandidate => ({
   ],
   rule: decideByRule(
     USUAL_RULE,
-    [kick, cover].map((item) => ({ item, critical: item === cover, asks: () => 0.8 })),
+    [kick, cover].map((item) => ({ item, critical: item === cover, asks: () => 0.8, hangsOn: () => false })),
     [maren, odile].flatMap((examiner) => [
       { item: kick, examiner, marks: [], word: examiner === odile ? ('nearly' as const) : ('stands' as const) },
       { item: cover, examiner, marks: [], word: 'stands' as const },

@@ -7,6 +7,7 @@ import { LimitsSheet } from './LimitsSheet';
 import { RankSheet } from './RankSheet';
 import { RequirementSheet } from './RequirementSheet';
 import { ThreadSheet } from './ThreadSheet';
+import { RuleSheet } from './RuleSheet';
 import type { useDraft } from './useDraft';
 import { PublishSheet, VersionsSheet } from './VersionsSheet';
 
@@ -14,7 +15,7 @@ export type Open =
   | { what: 'thread'; id: string }
   | { what: 'requirement'; value: PlacedRequirement; isNew: boolean }
   | { what: 'rank'; id: string }
-  | { what: 'add' | 'belt' | 'conditions' | 'limits' | 'versions' | 'publish' }
+  | { what: 'add' | 'belt' | 'conditions' | 'limits' | 'grading' | 'versions' | 'publish' }
   | null;
 
 /** The sheet of what is open, beside the way. */
@@ -117,6 +118,7 @@ export function Beside({
         <ConditionsSheet view={view} syllabus={syllabus} edit={edit} does={does} saved={renewed} leave={leave} />
       )}
       {open?.what === 'limits' && <LimitsSheet syllabus={syllabus} edit={edit} leave={leave} />}
+      {open?.what === 'grading' && <RuleSheet syllabus={syllabus} edit={edit} leave={leave} />}
       {open?.what === 'versions' && <VersionsSheet view={view} version={draft.versionNow} does={does} leave={leave} />}
       {open?.what === 'publish' && <PublishSheet view={view} version={draft.versionNow} does={sends} leave={leave} />}
     </>

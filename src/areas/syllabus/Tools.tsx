@@ -9,7 +9,7 @@ export function Tools({
   onOpen,
 }: {
   draft: Draft;
-  onOpen: (what: 'add' | 'belt' | 'conditions' | 'limits' | 'versions') => void;
+  onOpen: (what: 'add' | 'belt' | 'conditions' | 'limits' | 'grading' | 'versions') => void;
 }) {
   return (
     <p className="tools">
@@ -24,6 +24,9 @@ export function Tools({
       </button>
       <button type="button" className="link" onClick={() => onOpen('limits')}>
         Ages, equipment, standards
+      </button>
+      <button type="button" className="link" onClick={() => onOpen('grading')}>
+        How gradings decide
       </button>
       <button type="button" className="link" onClick={() => onOpen('versions')}>
         Versions

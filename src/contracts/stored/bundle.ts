@@ -1,8 +1,9 @@
 import * as v from 'valibot';
-import { factsOfOldName, GATE_KINDS, PROMOTIONS, PURPOSES, RUNGS, STAGES } from '../../core';
+import { factsOfOldName, GATE_KINDS, PROMOTIONS, PURPOSES, RUNGS, STAGES, USUAL_RULE } from '../../core';
 import { conditionShape } from '../condition';
 import { name, whole } from '../fields';
 import { gateAmount, gateIsPossible } from '../gate';
+import { ruleShape } from '../grading';
 import { cloth } from '../rank';
 import { standardInput } from '../standard';
 import { techniqueFileShape } from '../techniqueFile';
@@ -97,6 +98,8 @@ const bundleBody = v.object({
         v.check((p) => Object.keys(p).length <= MOST.belts, `A school has at most ${MOST.belts} belts.`),
       ),
       limits: limitsShape,
+      /** How gradings decide. */
+      grading: ruleShape,
     }),
   ),
 });
@@ -117,7 +120,15 @@ const firstToSecond = (first: FirstBundle): unknown => ({
       )
     : first.techniques,
 });
-export const storedBundle = storedDocument<v.InferOutput<typeof bundleBody>>('school', bundleBody, [firstToSecond]);
+/** Then how gradings decide came to it; before, as usual. */
+const secondToThird = (second: { syllabus?: unknown }): unknown =>
+  typeof second.syllabus === 'object' && second.syllabus !== null
+    ? { ...second, syllabus: { grading: USUAL_RULE, ...second.syllabus } }
+    : second;
+export const storedBundle = storedDocument<v.InferOutput<typeof bundleBody>>('school', bundleBody, [
+  firstToSecond,
+  secondToThird,
+]);
 
 /** The file as it is written today. */
 export const bundleFile = v.object({ ...bundleBody.entries, version: v.literal(storedBundle.version) });

@@ -2,5 +2,9 @@ import type { GradingRule } from '../../core';
 import { ruleShape } from '../grading';
 import { storedDocument } from './document';
 
-/** By which rule a grading decides, as it was when it was made. */
-export const storedGradingRule = storedDocument<GradingRule>('rule of a grading', ruleShape);
+/**
+ * By which rule a grading decides, as it was when it was made. 2: a share of an item’s points may fall short; before, none.
+ */
+export const storedGradingRule = storedDocument<GradingRule>('rule of a grading', ruleShape, [
+  (r: Record<string, unknown>) => ({ ...r, mayFallShort: 0 }),
+]);

@@ -1,7 +1,8 @@
 import * as v from 'valibot';
-import { PROMOTIONS, type Syllabus } from '../../core';
+import { PROMOTIONS, USUAL_RULE, type Syllabus } from '../../core';
 import { date, id, name, reason, whole } from '../fields';
 import { gateShape } from '../gate';
+import { ruleShape } from '../grading';
 import { itemShape } from '../item';
 import { requirementShape } from '../requirement';
 import { standardInput } from '../standard';
@@ -55,10 +56,14 @@ export const syllabusShape = v.object({
     v.check((p) => Object.keys(p).length <= MOST.belts, `A school has at most ${MOST.belts} belts.`),
   ),
   limits: limitsShape,
+  grading: ruleShape,
   waivers: v.pipe(
     v.array(v.object({ key, reason, by: name, day: date })),
     v.maxLength(MOST.waivers, `At most ${MOST.waivers} checks are left.`),
   ),
 });
 
-export const storedSyllabus = storedDocument<Syllabus>('syllabus', syllabusShape);
+/** 2: how gradings decide; before, as usual. */
+export const storedSyllabus = storedDocument<Syllabus>('syllabus', syllabusShape, [
+  (s: Record<string, unknown>) => ({ ...s, grading: USUAL_RULE }),
+]);

@@ -5,7 +5,8 @@ import { seeded } from '../units/random';
 import { chanceInWords } from '../words/english/chance';
 import { itemBelief, poolPriors } from './believe';
 import { belief, context, look, NOTHING_EXPECTED, order, point, requirement, TODAY } from './builders';
-import { chanceOfItem, chanceOnTheDay, HOUSE_RULE, type ItemBelief } from './chance';
+import { USUAL_RULE, type GradingRule } from '../grading/rule';
+import { chanceOfItem, chanceOnTheDay, type ItemBelief } from './chance';
 import { shareAt } from './growth';
 import { expectedOf, FIRST_SPREADS, levelOf } from './level';
 import { gatherEvidence } from './looks';
@@ -132,7 +133,12 @@ const item = (
     sides: [{ side: 'none', belief: belief(p) }],
   })),
 });
-const STRICT = { ...HOUSE_RULE, mayFallShort: 0, itemsMayFail: 0 };
+/** Every point of every item has to stand. */
+const STRICT: GradingRule = {
+  ...USUAL_RULE,
+  mayFallShort: 0,
+  laths: [{ outcome: 'the belt', short: 0, notYet: 0 }],
+};
 
 describe('the chance on the day', () => {
   it('by hand: one point that holds four times in five, three of five asked', () => {
@@ -146,18 +152,28 @@ describe('the chance on the day', () => {
   it('lets a quarter of the points fall short where the rule does', () => {
     const four = [0.8, 0.8, 0.8, 0.8];
     const p = 0.94208;
-    expect(chanceOfItem(item('a', four), HOUSE_RULE).chance).toBeCloseTo(p ** 4 + 4 * p ** 3 * (1 - p), 4);
+    expect(chanceOfItem(item('a', four), USUAL_RULE).chance).toBeCloseTo(p ** 4 + 4 * p ** 3 * (1 - p), 4);
   });
 
-  it('the whole belt: what is drawn agrees with what is exact', () => {
+  it('the whole belt: what is drawn agrees with what is exact, lath by lath', () => {
     const items = [item('a', [0.8]), item('b', [0.7]), item('c', [0.9], { critical: true })];
-    const p = items.map((i) => chanceOfItem(i, HOUSE_RULE).chance);
-    // The critical one passes, and at most one of the two others fails.
-    const exact = p[2]! * (1 - (1 - p[0]!) * (1 - p[1]!));
-    const said = chanceOnTheDay(items, seeded(1), HOUSE_RULE, 300);
-    expect(said.chance).toBeCloseTo(exact, 2);
+    const p = items.map((i) => chanceOfItem(i, USUAL_RULE).chance);
+    // Nearly there is two of five: 1 − (1−p)^5 − 5p(1−p)^4, less what stands. By hand.
+    const atLeastTwo = (q: number) => 1 - (1 - q) ** 5 - 5 * q * (1 - q) ** 4;
+    const nearly = [atLeastTwo(0.8) - p[0]!, atLeastTwo(0.7) - p[1]!];
+    const none = p[0]! * p[1]!;
+    const oneNearly = nearly[0]! * p[1]! + p[0]! * nearly[1]!;
+    const oneNotYet = (1 - p[0]! - nearly[0]!) * p[1]! + p[0]! * (1 - p[1]! - nearly[1]!);
+    const chance = (laths: GradingRule['laths']) => chanceOnTheDay(items, seeded(1), { ...USUAL_RULE, laths }, 300);
+    const said = chance(USUAL_RULE.laths);
+    expect(said.chance).toBeCloseTo(p[2]! * (none + oneNearly), 2);
     expect(said.lo).toBeLessThanOrEqual(said.chance + 1e-9);
     expect(said.hi).toBeGreaterThanOrEqual(said.chance - 1e-9);
+    const belt = (short: number, notYet: number) => chance([{ outcome: 'the belt', short, notYet }]).chance;
+    expect(belt(0, 0)).toBeCloseTo(p[2]! * none, 2);
+    expect(belt(1, 1)).toBeCloseTo(p[2]! * (none + oneNearly + oneNotYet), 2);
+    expect(belt(2, 2)).toBeCloseTo(p[2]!, 2);
+    expect(chance([{ outcome: 'part again', short: 2, notYet: 2 }]).chance).toBe(0);
   });
 
   it('is the same for the same seed, and a range for who is hardly known', () => {
@@ -189,7 +205,7 @@ describe('the chance on the day', () => {
     expect(together).toBeGreaterThan(alone);
     expect(byForm).toBeCloseTo(together, 6);
     // Drawn, it is the same.
-    const drawn = chanceOnTheDay([of({ pull: 1, levelSd: 0.8 })], seeded(3), { ...STRICT, itemsMayFail: 0 }, 4000);
+    const drawn = chanceOnTheDay([of({ pull: 1, levelSd: 0.8 })], seeded(3), STRICT, 4000);
     expect(drawn.chance).toBeCloseTo(together, 1);
   });
 

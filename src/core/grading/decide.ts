@@ -1,13 +1,11 @@
 import { BELT_RESULTS, type GradingRule, type Lath, type BeltResult, type SheetWord } from './rule';
-import { oneWord, wordOf, type SheetLine } from './sheet';
+import { oneWord, wordOf, type Asks, type SheetLine } from './sheet';
 
 /** An item that a belt asks, as a grading sees it. */
-export interface AskedItem {
+export interface AskedItem extends Asks {
   item: string;
   /** Failing it fails the belt. */
   critical: boolean;
-  /** The share from which a point of it stands for this candidate; null: it is waived. */
-  asks: (pointId: string) => number | null;
 }
 
 export interface ItemDecided {
@@ -45,7 +43,7 @@ export function decideByRule(rule: GradingRule, asked: readonly AskedItem[], lin
   const items = asked.map((a): ItemDecided => {
     const words = lines
       .filter((l) => l.item === a.item)
-      .map((l) => ({ examiner: l.examiner, word: wordOf(rule, l, a.asks) }))
+      .map((l) => ({ examiner: l.examiner, word: wordOf(rule, l, a) }))
       .sort((x, y) => (x.examiner < y.examiner ? -1 : x.examiner > y.examiner ? 1 : 0));
     const said = words.flatMap((w) => (w.word === null ? [] : [w.word]));
     return {

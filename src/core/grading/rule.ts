@@ -16,12 +16,14 @@ export interface Lath {
 
 /** How a school decides. What fits no lath is held over. */
 export interface GradingRule {
-  /** Repetitions shown of each item and side. */
+  /** Repetitions shown of each item on each side. */
   repetitions: number;
   /** From which share of what was seen a point stands, of critical points, and from which it nearly does. */
   stands: number;
   criticalStands: number;
   nearly: number;
+  /** Share of an item’s points, but for the critical ones, that may fall short without the item falling. */
+  mayFallShort: number;
   /** How the words of several examiners become one: the middle one, or the lowest of all. */
   words: 'the middle' | 'the lowest';
   /** The same for items that are critical for the belt. */
@@ -29,12 +31,16 @@ export interface GradingRule {
   laths: readonly Lath[];
 }
 
-/** The rule as delivered, common practice, no source: one item nearly is a note, one not yet or two nearly are shown again. */
+/**
+ * The rule as delivered, common practice, no source: three of five hold, four at critical points; one item nearly is a note,
+ * one not yet or two nearly are shown again.
+ */
 export const USUAL_RULE: GradingRule = {
   repetitions: 5,
-  stands: 0.8,
-  criticalStands: 0.9,
-  nearly: 0.6,
+  stands: 0.6,
+  criticalStands: 0.8,
+  nearly: 0.4,
+  mayFallShort: 0.25,
   words: 'the middle',
   critical: 'the lowest',
   laths: [
@@ -44,3 +50,16 @@ export const USUAL_RULE: GradingRule = {
     { outcome: 'part again', short: 2, notYet: 0 },
   ],
 };
+
+/** With so many items short, and of them not yet, a belt is given: the laths that give it. */
+export const beltLaths = (rule: GradingRule): readonly Lath[] =>
+  rule.laths.filter((l) => l.outcome === 'the belt' || l.outcome === 'the belt, with a note');
+
+/** Whether two rules decide alike. */
+export const sameRule = (a: GradingRule, b: GradingRule): boolean =>
+  (Object.keys(USUAL_RULE) as (keyof GradingRule)[]).every((k) => k === 'laths' || a[k] === b[k]) &&
+  a.laths.length === b.laths.length &&
+  a.laths.every((l, i) => {
+    const m = b.laths[i]!;
+    return l.outcome === m.outcome && l.short === m.short && l.notYet === m.notYet;
+  });

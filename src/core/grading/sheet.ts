@@ -35,23 +35,42 @@ export function talliesOf(marks: readonly SheetMark[]): Map<string, PointTally> 
   return out;
 }
 
+/** How an item is looked at for one candidate. */
+export interface Asks {
+  /** The share from which a point of it stands; null: it is waived and not asked. */
+  asks: (pointId: string) => number | null;
+  /** Whether the item hangs on a point: then it may not fall short. */
+  hangsOn: (pointId: string) => boolean;
+}
+
+const allowed = (others: number, rule: GradingRule): number => Math.floor(rule.mayFallShort * others + 1e-9);
+
 /**
- * The word for an item: the examiner's own, or what the marks come to by the rule: the weakest point decides. Null where
- * nothing was seen and nothing said. `asks` is the share from which a point stands; null: it is waived and not asked.
+ * The word for an item: the examiner's own, or what the marks come to by the rule: each point by its weaker side, the item
+ * by its weakest point, but for those that may fall short. Null where nothing was seen and nothing said.
  */
-export function wordOf(rule: GradingRule, line: SheetLine, asks: (pointId: string) => number | null): SheetWord | null {
+export function wordOf(rule: GradingRule, line: SheetLine, item: Asks): SheetWord | null {
   if (line.word !== null) return line.word;
-  let word: SheetWord | null = null;
-  for (const [pointId, { held, seen }] of talliesOf(line.marks)) {
-    const asked = asks(pointId);
+  const points = new Map<string, SheetWord>();
+  for (const m of line.marks) {
+    const held = [...m.reps].filter((r) => r === 'H').length;
+    const seen = held + [...m.reps].filter((r) => r === 'S').length;
+    const asked = item.asks(m.pointId);
     if (seen === 0 || asked === null) continue;
     const share = held / seen + 1e-9;
     // Of whom less is asked, less is nearly there, in proportion.
     const nearly = asked < rule.stands ? (rule.nearly * asked) / rule.stands : rule.nearly;
     const here: SheetWord = share >= asked ? 'stands' : share >= nearly ? 'nearly' : 'not yet';
-    word = word === null ? here : lowest(word, here);
+    points.set(m.pointId, lowest(points.get(m.pointId) ?? 'stands', here));
   }
-  return word;
+  if (points.size === 0) return null;
+  const others = [...points].filter(([id]) => !item.hangsOn(id)).map(([, word]) => word);
+  others.sort((a, b) => place[b] - place[a]);
+  return [...points]
+    .filter(([id]) => item.hangsOn(id))
+    .map(([, word]) => word)
+    .concat(others.slice(allowed(others.length, rule)))
+    .reduce<SheetWord>(lowest, 'stands');
 }
 
 const place: Record<SheetWord, number> = { stands: 0, nearly: 1, 'not yet': 2 };

@@ -1,3 +1,4 @@
+import { sameRule } from '../grading/rule';
 import { inSentence, listInWords } from '../words';
 import { gateAsks } from '../words/english/gate';
 import { standardChanges } from '../words/english/standard';
@@ -142,6 +143,7 @@ export function compareSyllabi(was: Syllabus, now: Syllabus, names: CompareNames
     `${s.limits.minutesPerCount} minutes a new count`,
     s.limits.owns === null ? 'equipment not said' : `the hall owns ${s.limits.owns.join(', ') || 'nothing'}`,
   ];
+  if (!sameRule(was.grading, now.grading)) say(null, null, 'Gradings decide by another rule');
   const lw = limits(was);
   for (const [i, l] of limits(now).entries()) if (l !== lw[i]) say(null, null, `Now ${l}, was ${lw[i]!}`);
   const standards = (s: Syllabus) => new Map(s.standards.map((x) => [x.name, x.standard]));

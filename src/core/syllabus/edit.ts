@@ -1,3 +1,4 @@
+import type { GradingRule } from '../grading/rule';
 import { conditionOrder, type ConditionStep } from '../units/condition';
 import { graphOrder } from '../units/graphOrder';
 import { fail, ok, type Result } from '../units/result';
@@ -31,6 +32,7 @@ export type Edit =
   | { op: 'standard.remove'; name: string }
   | { op: 'promotion.set'; rankId: string; promotion: Promotion }
   | { op: 'limits.set'; limits: Limits }
+  | { op: 'grading.set'; grading: GradingRule }
   | { op: 'waive'; key: string; reason: string | null; by: string; day: string };
 
 /** What an edit may name: ranks from the lowest, conditions, and the items' names for what is refused. */
@@ -155,6 +157,8 @@ export function applyEdit(s: Syllabus, e: Edit, c: EditContext): Result<Syllabus
     case 'promotion.set':
       if (!rankThere(e.rankId)) return fail(GONE);
       return ok({ ...s, promotions: { ...s.promotions, [e.rankId]: e.promotion } });
+    case 'grading.set':
+      return ok({ ...s, grading: e.grading });
     case 'limits.set':
       return ok({ ...s, limits: e.limits });
     case 'waive': {

@@ -1,3 +1,4 @@
+import { USUAL_RULE, type GradingRule } from '../grading/rule';
 import { conditionOrder, isBeyond, type ConditionOrder, type ConditionStep } from '../units/condition';
 import type { Gate } from './gate';
 import { itemKey, type Item } from './item';
@@ -62,6 +63,8 @@ export interface Syllabus {
   /** Ranks that are not given by fixed date. */
   promotions: Readonly<Record<string, Promotion>>;
   limits: Limits;
+  /** How gradings decide. */
+  grading: GradingRule;
   waivers: readonly Waived[];
 }
 
@@ -82,6 +85,7 @@ export const NOTHING_ASKED: Syllabus = {
   standards: [],
   promotions: {},
   limits: FIRST_LIMITS,
+  grading: USUAL_RULE,
   waivers: [],
 };
 

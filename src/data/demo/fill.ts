@@ -6,6 +6,7 @@ import { DEMO_SCHOOL_ID, generateDemo } from './generate';
 import { writeLived, writeShowings } from './lived';
 import { writeDecisions } from './write/decisions';
 import { writeGradings } from './write/gradings';
+import { writePastGrading } from './write/pastGrading';
 import { writeSchool } from './write/school';
 import { writeSequences } from './write/sequences';
 import { writeSignIns } from './write/signIns';
@@ -27,6 +28,7 @@ export async function fillDemo(appUrl: string, day?: PlainDate) {
       await writeDecisions(tx, made, today);
       await writeShowings(tx, DEMO_SCHOOL_ID, made, today);
       const { guardian } = await writeLived(tx, DEMO_SCHOOL_ID, made, today);
+      await writePastGrading(tx, made);
       await writeGradings(tx, made);
       await writeSignIns(tx, made, [guardian]);
       const marks = made.looks.reduce((n, l) => n + l.marks.length, 0);

@@ -4,7 +4,9 @@ import {
   addDays,
   addMonths,
   conditionOrder,
+  decideByRule,
   itemPoints,
+  USUAL_RULE,
   type ConditionFacts,
   type ConditionOrder,
   type Look,
@@ -12,12 +14,13 @@ import {
   type PlainDate,
   type Point,
   type Requirement,
+  type SheetLine,
   type Side,
   type Technique,
 } from '../../core';
 import { FIRST_CONDITIONS, FIRST_STEPS } from '../openSchool';
 import { dice } from './dice';
-import { passesTruly } from './grading';
+import { askedTruly, passed, seenBy, shownTruly, type Eye, type Truth } from './grading';
 import { DEMO_TECHNIQUES } from './hall';
 import { DEMO_ASKS, DEMO_RANKS, DEMO_STUDENTS, type DemoPerson } from './syllabus';
 import { GROWTH, makeTruth, measuredValue } from './truth';
@@ -41,8 +44,23 @@ export interface DemoStudent {
   comes: number;
   habits: number;
   /** What the last grading decided; null: not a candidate. */
-  graded: { rankId: string; passed: boolean } | null;
+  graded: { rankId: string; passed: boolean; sheets: readonly SheetLine[] } | null;
 }
+
+/** One sees as it is, one is kind, and one asks more of a foot than the others: the point that splits them. */
+const eyesOf = (teachers: DemoSchool['teachers'], techniques: readonly Technique[]): Eye[] => {
+  const [maren, idris, odile] = teachers;
+  const feet = new Set(
+    techniques
+      .flatMap((t) => (t.name === 'Front kick' ? t.points.filter((p) => p.bodyPart === 'feet') : []))
+      .map((p) => p.id),
+  );
+  return [
+    { id: maren!.id, misses: 0.05, harsh: 0.005, away: 0.02 },
+    { id: idris!.id, misses: 0.4, harsh: 0.01, away: 0.03 },
+    { id: odile!.id, misses: 0.06, harsh: 0.01, away: 0.02, strictAt: (p) => feet.has(p) },
+  ];
+};
 
 /** The technique a generated requirement is about; the generator asks for nothing else. */
 export const techniqueOf = (r: Pick<Requirement, 'item'>): string => {
@@ -168,32 +186,35 @@ export function generateDemo(today: PlainDate, seed = 20_260_301, other: Partial
     return { id: newId(), name, born, held: [], talent, comes, habits, graded: null };
   });
   const truth = makeTruth(students, techniques, d, start, wanted.growth);
-  // The last grading was decided by the school's own rule from what people truly could on that day.
+  // The last grading: what people truly could on that day, seen by three, decided by the rule from their sheets.
+  const eyes = eyesOf(teachers, techniques);
+  const seen = dice(4711);
   for (const [i, s] of students.entries()) {
     const at = ranks.findIndex((r) => r.name === people[i]!.rank);
     const now = ranks[at]!;
-    const passes = (rank: (typeof ranks)[number] | undefined) =>
-      rank !== undefined &&
-      passesTruly(
-        requirements.filter((r) => r.rankId === rank.id),
-        {
-          pointsOf: (r) => pointsOf.get(techniqueOf(r))!,
-          isSided: (r) => byId.get(techniqueOf(r))!.sided,
-          truth: (pointId, side) => truth(s.id, pointId, side, gradingDay),
-        },
-        () => d.next(),
-      );
+    const about: Truth = {
+      pointsOf: (r) => pointsOf.get(techniqueOf(r))!,
+      isSided: (r) => byId.get(techniqueOf(r))!.sided,
+      truth: (pointId, side) => truth(s.id, pointId, side, gradingDay),
+    };
+    const graded = (rank: (typeof ranks)[number]) => {
+      const asked = requirements.filter((r) => r.rankId === rank.id);
+      const shown = shownTruly(asked, about, () => seen.next(), USUAL_RULE);
+      const sheets = eyes.flatMap((eye) => seenBy(shown, eye, () => seen.next()));
+      const decided = decideByRule(USUAL_RULE, askedTruly(asked, about, USUAL_RULE), sheets);
+      return { rankId: rank.id, passed: passed(decided), sheets };
+    };
     const earlier = addDays(start, -d.whole(30, 300));
     const entered = 'as entered on the roll';
     if (at === 0) s.held.push({ rankId: now.id, since: addDays(today, -d.whole(95, 300)), note: entered });
-    else if (passes(now)) {
-      s.graded = { rankId: now.id, passed: true };
+    else if ((s.graded = graded(now)).passed) {
       s.held.push({ rankId: ranks[at - 1]!.id, since: earlier, note: entered });
       s.held.push({ rankId: now.id, since: gradingDay, note: 'at the grading' });
     } else {
       // Whoever wears the belt already tried for the next one, and does not wear it: nobody else was put forward.
       const next = ranks[at + 1];
-      if (next && d.chance(0.6) && !passes(next)) s.graded = { rankId: next.id, passed: false };
+      const tried = next && d.chance(0.3) ? graded(next) : null;
+      s.graded = tried && !tried.passed ? tried : null;
       s.held.push({ rankId: now.id, since: earlier, note: entered });
     }
   }

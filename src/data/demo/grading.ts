@@ -1,38 +1,92 @@
-import { HOUSE_RULE, type ShowingRule, type Point, type Random, type Requirement, type Side } from '../../core';
+import {
+  decideByRule,
+  USUAL_RULE,
+  type AskedItem,
+  type Decision,
+  type GradingRule,
+  type Point,
+  type Random,
+  type Requirement,
+  type SheetLine,
+  type Side,
+} from '../../core';
 
-/** What a grading would show of one candidate: every repetition drawn from the truth, and decided by the school's rule. */
-export function passesTruly(
+/** What is known of those who are graded, and of what they are asked. */
+export interface Truth {
+  pointsOf: (r: Requirement) => readonly Point[];
+  isSided: (r: Requirement) => boolean;
+  truth: (pointId: string, side: Side) => number;
+}
+
+/** The items of a belt as a grading asks them. */
+export const askedTruly = (asked: readonly Requirement[], about: Truth, rule: GradingRule): AskedItem[] =>
+  asked.map((r) => {
+    const critical = new Set(about.pointsOf(r).flatMap((p) => (p.critical ? [p.id] : [])));
+    return {
+      item: r.id,
+      critical: r.critical,
+      hangsOn: (id) => critical.has(id),
+      asks: (id) => (critical.has(id) ? rule.criticalStands : rule.stands),
+    };
+  });
+
+/** What a candidate shows on the day: every repetition drawn from the truth, as somebody would see it who never errs. */
+export const shownTruly = (
   asked: readonly Requirement[],
-  about: {
-    pointsOf: (r: Requirement) => readonly Point[];
-    isSided: (r: Requirement) => boolean;
-    truth: (pointId: string, side: Side) => number;
-  },
+  about: Truth,
   random: Random,
-  rule: ShowingRule = HOUSE_RULE,
-): boolean {
-  let failed = 0;
-  for (const r of asked) {
+  rule: GradingRule,
+): SheetLine[] =>
+  asked.map((r) => {
     const sides: Side[] = about.isSided(r) ? ['left', 'right'] : ['none'];
     const points = about.pointsOf(r);
-    let fallen = 0;
-    let critical = false;
-    for (const p of points) {
-      const needed = Math.ceil((p.critical ? rule.criticalShare : rule.share) * rule.repetitions - 1e-9);
-      const stands = sides.every((side) => {
-        const chance = about.truth(p.id, side);
-        let held = 0;
-        for (let i = 0; i < rule.repetitions; i += 1) if (random() < chance) held += 1;
-        return held >= needed;
-      });
-      if (!stands && p.critical) critical = true;
-      else if (!stands) fallen += 1;
-    }
-    const others = points.filter((p) => !p.critical).length;
-    if (critical || fallen > Math.floor(rule.mayFallShort * others + 1e-9)) {
-      if (r.critical) return false;
-      failed += 1;
-    }
-  }
-  return failed <= rule.itemsMayFail;
+    return {
+      item: r.id,
+      examiner: 'truth',
+      word: points.length === 0 ? 'stands' : null,
+      marks: points.flatMap((p) =>
+        sides.map((side) => {
+          const chance = about.truth(p.id, side);
+          const reps = Array.from({ length: rule.repetitions }, () => (random() < chance ? 'H' : 'S')).join('');
+          return { pointId: p.id, side, reps };
+        }),
+      ),
+    };
+  });
+
+/** How somebody sees: how often a slip is taken for held, held for a slip, and how often they look elsewhere. */
+export interface Eye {
+  id: string;
+  misses: number;
+  harsh: number;
+  away: number;
+  /** Points of which they ask more than the others do. */
+  strictAt?: (pointId: string) => boolean;
 }
+
+/** What an examiner writes of what was shown. */
+export const seenBy = (lines: readonly SheetLine[], eye: Eye, random: Random): SheetLine[] =>
+  lines.map((l) => ({
+    ...l,
+    examiner: eye.id,
+    marks: l.marks.map((m) => ({
+      ...m,
+      reps: [...m.reps]
+        .map((r) => {
+          if (random() < eye.away) return 'U';
+          if (r === 'S') return random() < eye.misses ? 'H' : 'S';
+          return random() < (eye.strictAt?.(m.pointId) ? 0.3 : eye.harsh) ? 'S' : 'H';
+        })
+        .join(''),
+    })),
+  }));
+
+export const passed = (d: Decision): boolean => d.outcome === 'the belt' || d.outcome === 'the belt, with a note';
+
+/** Whether a grading gives the belt to whoever can truly do so much, seen by somebody who never errs. */
+export const passesTruly = (
+  asked: readonly Requirement[],
+  about: Truth,
+  random: Random,
+  rule: GradingRule = USUAL_RULE,
+): boolean => passed(decideByRule(rule, askedTruly(asked, about, rule), shownTruly(asked, about, random, rule)));

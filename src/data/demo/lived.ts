@@ -9,7 +9,6 @@ import {
   driftOf,
   expectedOf,
   gatherEvidence,
-  HOUSE_RULE,
   itemBelief,
   itemPoints,
   judge,
@@ -22,6 +21,7 @@ import {
   seenBy,
   sequencePoints,
   spreadsOf,
+  USUAL_RULE,
   WATCHED_TO_SPEAK,
   watchedShare,
   writeShowing,
@@ -181,7 +181,7 @@ async function writeOutcomes(tx: Transaction, schoolId: string, made: DemoSchool
       words.push(v.word);
       return itemBelief(r, v, g);
     });
-    const said = chanceOnTheDay(items, seededBy(s.id), HOUSE_RULE, 500);
+    const said = chanceOnTheDay(items, seededBy(s.id), USUAL_RULE, 500);
     rows.push({
       schoolId,
       id: v7(),

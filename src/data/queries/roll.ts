@@ -1,5 +1,6 @@
-import { sql } from 'drizzle-orm';
+import { and, asc, inArray, lt, sql } from 'drizzle-orm';
 import type { Transaction } from '../connection';
+import { rankHeld } from '../tables';
 
 export interface RollRow extends Record<string, unknown> {
   id: string;
@@ -30,4 +31,33 @@ export async function readRoll(
     where p.role = 'student' ${withLeft ? sql`` : sql`and p.left_on is null`} ${id === undefined ? sql`` : sql`and p.id = ${id}::uuid`}
     order by p.name`);
   return rows;
+}
+
+/** The belt that each of these people wore until a day, since when; who had none then is left out. */
+export async function readBeltsBefore(
+  tx: Transaction,
+  ids: readonly string[],
+  day: string,
+): Promise<Map<string, { rankId: string; since: string }>> {
+  if (ids.length === 0) return new Map();
+  const rows = await tx
+    .select({ id: rankHeld.personId, rankId: rankHeld.rankId, since: rankHeld.since })
+    .from(rankHeld)
+    .where(and(inArray(rankHeld.personId, [...ids]), lt(rankHeld.since, day)))
+    .orderBy(asc(rankHeld.since), asc(rankHeld.at));
+  return new Map(rows.map(({ id, ...belt }) => [id, belt]));
+}
+
+/** Candidates as they came to a grading: with the belt they wore until its day, by which the syllabus asks. */
+export async function asTheyCame<T extends { id: string; rankId: string; since: string }>(
+  tx: Transaction,
+  students: readonly T[],
+  day: string,
+): Promise<T[]> {
+  const before = await readBeltsBefore(
+    tx,
+    students.map((s) => s.id),
+    day,
+  );
+  return students.map((s) => ({ ...s, ...before.get(s.id) }));
 }

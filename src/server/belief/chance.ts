@@ -6,7 +6,6 @@ import {
   driftOf,
   evidenceUntil,
   expectedOf,
-  HOUSE_RULE,
   itemBelief,
   levelOf,
   LOOKS_TO_SPEAK,
@@ -14,6 +13,7 @@ import {
   WATCHED_TO_SPEAK,
   watchedShare,
   type BeltChance,
+  type GradingRule,
   type Grounds,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
@@ -46,19 +46,29 @@ export const beltChanceOf = (
   draws?: number,
 ): BeltChance | null =>
   j.once(student.id, `chance ${rankId} ${draws ?? ''}`, `${s.serial} ${j.syllabusOf(student).versionId}`, () =>
-    beltChance(judgeStudent(j, student, rankId), groundsOf(j, s, student), `${student.id} ${j.today}`, draws),
+    beltChance(
+      judgeStudent(j, student, rankId),
+      groundsOf(j, s, student),
+      { seed: `${student.id} ${j.today}`, rule: j.syllabusOf(student).body.grading },
+      draws,
+    ),
   );
 
 /** The chance on the day for a belt, as believed; items the head has decided are sure. Null while too little was watched. */
-export function beltChance(judged: readonly Judged[], g: Grounds, seed: string, draws?: number): BeltChance | null {
+export function beltChance(
+  judged: readonly Judged[],
+  g: Grounds,
+  { seed, rule }: { seed: string; rule: GradingRule },
+  draws?: number,
+): BeltChance | null {
   const asked = judged.filter((x) => x.override?.word !== 'met');
   if (asked.length === 0 || watchedShare(asked.map((x) => x.verdict.word)) < WATCHED_TO_SPEAK) return null;
   const items = asked.map((x) => itemBelief(x.requirement, x.verdict, g));
-  return chanceOnTheDay(items, seededBy(seed), HOUSE_RULE, draws);
+  return chanceOnTheDay(items, seededBy(seed), rule, draws);
 }
 
-export const chanceOfOne = (x: Judged, g: Grounds) => {
-  const said = chanceOfItem(itemBelief(x.requirement, x.verdict, g));
+export const chanceOfOne = (x: Judged, g: Grounds, rule: GradingRule) => {
+  const said = chanceOfItem(itemBelief(x.requirement, x.verdict, g), rule);
   return said.looks >= LOOKS_TO_SPEAK && x.verdict.points.length > 0 ? said : null;
 };
 
@@ -77,6 +87,9 @@ export async function beltChanceOn(
   const student = { id: studentId, since: day };
   const judged = judgeStudent(asOf, student, rankId);
   if (judged.length === 0) return null;
-  const chance = beltChance(judged, groundsOf(asOf, await beliefsOn(tx, j, day), student), `${studentId} ${day}`);
+  const chance = beltChance(judged, groundsOf(asOf, await beliefsOn(tx, j, day), student), {
+    seed: `${studentId} ${day}`,
+    rule: asOf.syllabusOf(student).body.grading,
+  });
   return chance && chance.looks >= LOOKS_TO_SPEAK ? chance.chance : null;
 }

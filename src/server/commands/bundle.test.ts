@@ -108,7 +108,7 @@ describe('a school in a file', () => {
     const validate = new Ajv2020({ strict: false, validateFormats: false }).compile(bundleJsonSchema());
     const good = JSON.parse(JSON.stringify(starterBundle())) as Record<string, unknown>;
     expect(validate(good)).toBe(true);
-    for (const bad of [{ format: 'other' }, { version: 3 }, { ranks: [{ name: 'White' }] }, { techniques: 7 }]) {
+    for (const bad of [{ format: 'other' }, { version: 4 }, { ranks: [{ name: 'White' }] }, { techniques: 7 }]) {
       expect(validate({ ...good, ...bad })).toBe(false);
       expect(v.safeParse(bundleShape, { ...good, ...bad }).success).toBe(false);
     }
@@ -261,8 +261,8 @@ describe('what a file meets here', () => {
 
   it('an older and a newer version are called what they are, and a need said a thousand times is one', async () => {
     const one = starterBundle();
-    expect(problemsOf({ ...one, version: 3 })).toEqual([
-      'This school is of a later kind (3); open it with a newer Stavewright.',
+    expect(problemsOf({ ...one, version: 4 })).toEqual([
+      'This school is of a later kind (4); open it with a newer Stavewright.',
     ]);
     expect(problemsOf({ ...one, version: 0 })[0]).toContain('does not say its version');
     expect(problemsOf({ ...one, version: undefined })[0]).toContain('does not say its version');

@@ -113,7 +113,7 @@ describe('a grading', () => {
   });
 
   it('another result than the rule’s needs its reason; a part again says which part, and gives no belt', async () => {
-    for (const who of PANEL) await write(who, 'HHHSS');
+    for (const who of PANEL) await write(who, 'HHSSS');
     for (const who of PANEL) await handIn(who);
     expect((await panel()).candidates[0]!.rule.outcome).toBe('the belt, with a note');
     expect(await told(decide('part again'))).toBe('Say why it is not as the rule says.');

@@ -9,7 +9,7 @@ import {
   type GradingRow,
 } from '../../data/queries/gradings';
 import { recordLooks, type LookRow } from '../../data/queries/recordLooks';
-import { readRoll } from '../../data/queries/roll';
+import { asTheyCame, readRoll } from '../../data/queries/roll';
 import { grading } from '../../data/tables';
 import { ownAddress } from '../certificates/address';
 import { issueCertificates } from '../certificates/issue';
@@ -48,7 +48,7 @@ export async function letOutResults(tx: Transaction, who: Who, g: GradingRow): P
 
 /** What is asked of a candidate at the belt they go up for. */
 export async function askedAt(tx: Transaction, who: Who, c: CandidateRow, g: GradingRow) {
-  const [student] = await readRoll(tx, { withLeft: true, id: c.studentId });
+  const [student] = await asTheyCame(tx, await readRoll(tx, { withLeft: true, id: c.studentId }), g.day);
   if (!student) throw new Refusal(404, 'This student is not on the roll any more.');
   const j = await readJudging(tx, who.today, [c.studentId]);
   const requirements = askedOf(j, student, c.rankId);

@@ -20,6 +20,7 @@ export function askedItems(
     return {
       item: r.id,
       critical: r.critical,
+      hangsOn: (pointId) => critical.has(pointId),
       asks: (pointId) => {
         const a = adapted.get(pointId);
         if (a?.waived) return null;

@@ -4,6 +4,7 @@ import { worded, dateInWords } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readCertificates } from '../../data/queries/certificates';
 import { readGrading, readPanel } from '../../data/queries/gradings';
+import { readBeltsBefore } from '../../data/queries/roll';
 import { hall, person, rankHeld, school } from '../../data/tables';
 import { mustBeOwnStudent } from '../auth/ownStudent';
 import { Refusal } from '../http/problem';
@@ -28,7 +29,7 @@ export async function certificateView(
     .where(eq(rankHeld.personId, c.studentId))
     .orderBy(asc(rankHeld.since), asc(rankHeld.at));
   // What was asked goes by the belt worn until then.
-  const before = held.filter((h) => h.since < c.day).at(-1);
+  const before = (await readBeltsBefore(tx, [c.studentId], c.day)).get(c.studentId);
   const ranks = j.versions.ranks;
   const to = ranks.find((r) => r.id === c.rankId);
   const g = c.gradingId === null ? undefined : await readGrading(tx, c.gradingId);

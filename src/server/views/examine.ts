@@ -2,7 +2,7 @@ import type { ExamineView, ViewInput } from '../../contracts/views';
 import { adaptationsOn, adaptedInWords, canHurt, standardInWords } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readCandidates, readGrading, readSheetLines } from '../../data/queries/gradings';
-import { readRoll } from '../../data/queries/roll';
+import { asTheyCame, readRoll } from '../../data/queries/roll';
 import { ownSheet } from '../auth/ownSheet';
 import { Refusal } from '../http/problem';
 import { askedOf } from '../judging/asked';
@@ -25,7 +25,9 @@ export async function examineView(tx: Transaction, who: Who, { id }: ViewInput<'
   );
   const ranks = new Map(j.versions.ranks.map((r) => [r.id, { id: r.id, name: r.name, cloth: r.cloth }]));
   const order = [...ranks.keys()];
-  const roll = new Map((await readRoll(tx, { withLeft: true })).map((s) => [s.id, s]));
+  const ids = new Set(up.map((c) => c.studentId));
+  const came = (await readRoll(tx, { withLeft: true })).filter((s) => ids.has(s.id));
+  const roll = new Map((await asTheyCame(tx, came, g.day)).map((s) => [s.id, s]));
   const candidates = up.flatMap((c): ExamineView['candidates'] => {
     const [s, to] = [roll.get(c.studentId), ranks.get(c.rankId)];
     if (!s || !to) return [];

@@ -8,12 +8,12 @@ import {
   gateInWords,
   LOOKS_TO_SPEAK,
   reasonInWords,
-  USUAL_RULE,
   VERDICTS,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readCandidates, readDecisions, readGrading, readGradings, readPanel } from '../../data/queries/gradings';
 import { readRoll } from '../../data/queries/roll';
+import { readVersions } from '../../data/queries/syllabus';
 import { hall, person } from '../../data/tables';
 import { beltChanceOf } from '../belief/chance';
 import { schoolBeliefs } from '../belief/school';
@@ -46,6 +46,7 @@ export async function gradingsView(tx: Transaction, who: Who): Promise<GradingsV
     rows.map((g) => g.id),
   );
   const teaches = who.role !== 'examiner';
+  const versions = await readVersions(tx);
   const gradings = [];
   for (const g of rows) {
     const own = (await readPanel(tx, g.id)).find((p) => p.personId === who.personId);
@@ -63,7 +64,7 @@ export async function gradingsView(tx: Transaction, who: Who): Promise<GradingsV
     gradings,
     teachers: teaches ? await teachersOf(tx) : [],
     halls: teaches ? await hallsOf(tx) : [],
-    usual: USUAL_RULE,
+    usual: versions.read(versions.inForce(who.today)).body.grading,
     me: who.personId,
     today: who.today,
     may: { decide: who.role === 'head' },

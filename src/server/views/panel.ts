@@ -22,7 +22,7 @@ import {
   readSheetLines,
   type SheetRow,
 } from '../../data/queries/gradings';
-import { readRoll } from '../../data/queries/roll';
+import { asTheyCame, readRoll } from '../../data/queries/roll';
 import { Refusal } from '../http/problem';
 import { askedItems, askedOf } from '../judging/asked';
 import { readJudging } from '../judging/judging';
@@ -89,7 +89,9 @@ export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'pa
     who.today,
     up.map((c) => c.studentId),
   );
-  const roll = new Map((await readRoll(tx, { withLeft: true })).map((s) => [s.id, s]));
+  const ids = new Set(up.map((c) => c.studentId));
+  const came = (await readRoll(tx, { withLeft: true })).filter((s) => ids.has(s.id));
+  const roll = new Map((await asTheyCame(tx, came, g.day)).map((s) => [s.id, s]));
   const ranks = new Map(j.versions.ranks.map((r) => [r.id, { id: r.id, name: r.name, cloth: r.cloth }]));
   const decisions = new Map((await readDecisions(tx, id)).map((d) => [d.studentId, d]));
   const certificates = new Map(

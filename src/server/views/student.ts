@@ -19,6 +19,7 @@ import {
   usualLook,
   type ConditionOrder,
   type Evidence,
+  type GradingRule,
   type Grounds,
   type Reader,
   type ReasonContext,
@@ -68,12 +69,13 @@ function shown(
   g: Grounds,
   resting: readonly Resting[],
   words: (word: VerdictWord, verdict: Verdict, asked: ReasonContext) => string,
+  rule: GradingRule,
 ): RequirementVerdict {
   const { requirement: r, verdict } = judged;
   const sided = j.items.isSided(r.item);
   const condition = j.versions.conditions.find((c) => c.id === r.conditionId)?.name ?? '';
   const adapted = j.adaptations.get(studentId) ?? [];
-  const chance = chanceOfOne(judged, g);
+  const chance = chanceOfOne(judged, g, rule);
   const rest = restOf(j, r.item, resting);
   const sides: Side[] = sided ? ['left', 'right'] : ['none'];
   return {
@@ -150,7 +152,9 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
   const given = student.name.split(' ')[0] ?? student.name;
   const words = (word: VerdictWord, verdict: Verdict, asked: ReasonContext) =>
     reasonFor(reader, given, word, reasonInWords(verdict, { ...asked, reader }));
-  const requirements = judged.map((x) => shown(j, id, evidence, x, syllabus.order, names, g, resting, words));
+  const requirements = judged.map((x) =>
+    shown(j, id, evidence, x, syllabus.order, names, g, resting, words, syllabus.body.grading),
+  );
   const nameOf = requirementNames(j, student);
   const guided = focusOf(j, student, judged, (await readGiven(tx, [id])).get(id));
   const room = await readRoom(tx, id);

@@ -3,11 +3,11 @@ import {
   brierScore,
   chanceOnTheDay,
   driftOf,
-  HOUSE_RULE,
   itemBelief,
   expectedOf,
   levelOf,
   seeded,
+  USUAL_RULE,
   type PlainDate,
   type Random,
 } from '../../../core';
@@ -50,7 +50,7 @@ export function chancesAgainstTruth(school: TrueSchool, days: readonly PlainDate
         drift,
       };
       const items = asked.map((r) => itemBelief(r, judgeOn(school, r, g.evidence, day), g));
-      const said = chanceOnTheDay(items, random, HOUSE_RULE, draws);
+      const said = chanceOnTheDay(items, random, USUAL_RULE, draws);
       if (said.looks < 5) continue;
       // Each day is graded several times over: the truth is a chance, too.
       for (let i = 0; i < GRADINGS; i += 1)

@@ -48,5 +48,6 @@ export function syllabusOut(
       }),
     ),
     limits: { ...body.limits, owns: body.limits.owns && [...body.limits.owns] },
+    grading: { ...body.grading, laths: [...body.grading.laths] },
   };
 }

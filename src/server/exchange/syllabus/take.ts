@@ -125,6 +125,7 @@ export async function takeSyllabus({ tx, who, keep, lines }: Taking, file: NonNu
     standards: file.standards,
     promotions,
     limits: file.limits,
+    grading: file.grading,
     waivers: now.body.waivers,
   };
   const context = await readEditContext(tx, body);
