@@ -12,6 +12,7 @@ import { benchAlgebra } from './algebra';
 import { benchExchange } from './exchange';
 import { benchKeystroke } from './keystroke';
 import { benchReadiness } from './readiness';
+import { benchRunSheet } from './runSheet';
 import { benchSchool, TODAY } from './school';
 import { benchTablets } from './tablets';
 import { benchWeight } from './weight';
@@ -73,6 +74,7 @@ const MEASURES: Record<string, () => Measured | Measured[] | Promise<Measured | 
   P6: () => benchAge(db, ownerPool),
   P7: () => benchAlgebra(),
   P8: () => benchYears(db, ownerPool, env),
+  P10: () => benchRunSheet(),
   S1: () => benchKeystroke(),
 };
 const only = process.argv

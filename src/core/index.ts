@@ -6,6 +6,7 @@ export * from './evidence';
 export * from './floor';
 export * from './grading';
 export * from './roll';
+export * from './runSheet';
 export * from './sequence';
 export * from './sideBySide';
 export * from './syllabus';

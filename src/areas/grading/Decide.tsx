@@ -51,8 +51,10 @@ export function Decide({ view, renew }: { view: PanelView; renew: () => Promise<
             <li key={x.id} className={i === at ? 'lit' : ''}>
               <button type="button" className="bare" aria-current={i === at} onClick={() => setAt(i)}>
                 <Belt name={x.to.name} cloth={x.to.cloth} width={40} height={12} />
-                <b>{x.name}</b>
-                <span className="second">{x.decided?.result ?? ''}</span>
+                <span>
+                  <b>{x.name}</b>
+                  {x.decided && <span className="second">{x.decided.result}</span>}
+                </span>
               </button>
             </li>
           ))}

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { PanelView } from '../../contracts/views';
-import { agreementInWords, capital, countOf, dateInWords, listInWords, shiftInWords } from '../../core';
+import { agreementInWords, capital, countOf, dateInWords, listInWords, plural, shiftInWords } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { ask, send } from '../../kit/send';
 import { Switch } from '../../kit/Switch';
@@ -48,7 +48,7 @@ export default function Panel({ view: first }: { view: PanelView }) {
             {listInWords(waiting.map((p) => p.name))} {waiting.length === 1 ? 'has' : 'have'} not handed in yet. Nobody
             reads a sheet before all are in.
           </p>
-          {view.may.decide && (
+          {view.may.decide && g.day <= view.today && (
             <>
               <p className="row wrap">
                 {waiting.map((p) => (
@@ -90,8 +90,9 @@ function Same({ seen }: { seen: NonNullable<PanelView['seen']> }) {
     <div className="columns panel">
       <div>
         <p className="answer">
-          {capital(agreementInWords(all))}. Two marks of one point were the same in {all.same} of{' '}
-          {countOf(all.pairs, 'pair')}; chance alone gives {Math.round(all.chance)}.
+          {capital(agreementInWords(all))}. Two marks of one point were the same in{' '}
+          {all.same.toLocaleString('en')} of {all.pairs.toLocaleString('en')} {plural(all.pairs, 'pair')}; chance alone gives{' '}
+          {Math.round(all.chance).toLocaleString('en')}.
         </p>
         <table className="list">
           <thead>

@@ -166,7 +166,9 @@ export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'pa
   const order = [...ranks.keys()];
   candidates.sort((a, b) => order.indexOf(a.to.id) - order.indexOf(b.to.id) || a.name.localeCompare(b.name));
   const marks = marksOf(lines, (r) => r);
-  const items = [...new Set(marks.map((m) => m.item))];
+  // Belt by belt, in the order of the syllabus.
+  const marked = new Set(marks.map((m) => m.item));
+  const items = [...new Set(candidates.flatMap((c) => c.items.map((i) => i.id)))].filter((i) => marked.has(i));
   const names = new Map(panel.map((p) => [p.personId, p.name]));
   return {
     ...base,

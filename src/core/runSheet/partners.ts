@@ -1,0 +1,126 @@
+import type { DayCandidate, DayGroup, DayPlan, DaySettings } from './model';
+
+/** Two who work together, at the lower of their rungs; `standsIn`: the second is not graded by it. */
+export interface Partnered {
+  a: string;
+  b: string;
+  rung: number;
+  standsIn: boolean;
+}
+
+export interface Paired {
+  group: string;
+  task: number;
+  pairs: readonly Partnered[];
+  /** Whom nobody can work with now, with why. */
+  alone: readonly { id: string; why: 'no consent' | 'nobody is free' }[];
+}
+
+const ADULT = 18;
+/** How ill two fit: a step of rank, a child with an adult, years between them; Infinity: never. */
+function fit(a: DayCandidate, b: DayCandidate): number {
+  if (!a.rung || !b.rung) return Infinity;
+  const years = a.age !== null && b.age !== null ? Math.abs(a.age - b.age) : 5;
+  const mixed = a.age !== null && b.age !== null && a.age < ADULT !== b.age < ADULT;
+  return Math.abs(a.rung - b.rung) * 2 + years / 5 + (mixed ? 8 : 0);
+}
+
+/** So much more than any fit: somebody alone, then somebody who stands in. */
+const ALONE = 10_000;
+const STANDS_IN = 100;
+
+/** The cheapest way to pair a few, each either with another or with somebody who stands in. Exact: by sets, Held and Karp's way. */
+function pairUp(
+  people: readonly DayCandidate[],
+  helpers: readonly DayCandidate[],
+): { pairs: [number, number][]; helped: number[] } {
+  const n = people.length;
+  const cost = new Float64Array(1 << n).fill(Infinity);
+  const from = new Int32Array(1 << n).fill(-1);
+  cost[0] = 0;
+  const withHelper = people.map((p) => Math.min(...helpers.map((h) => fit(p, h)), Infinity));
+  for (let set = 0; set < 1 << n; set += 1) {
+    if (cost[set] === Infinity) continue;
+    let i = 0;
+    while (i < n && set & (1 << i)) i += 1;
+    if (i === n) continue;
+    const offer = (next: number, c: number, how: number) => {
+      if (cost[set]! + c < cost[next]!) {
+        cost[next] = cost[set]! + c;
+        from[next] = how;
+      }
+    };
+    offer(set | (1 << i), Math.min(STANDS_IN + withHelper[i]!, ALONE), i * n + i);
+    for (let j = i + 1; j < n; j += 1)
+      if (!(set & (1 << j)))
+        offer(set | (1 << i) | (1 << j), Math.min(fit(people[i]!, people[j]!), 3 * ALONE), i * n + j);
+  }
+  const pairs: [number, number][] = [];
+  const helped: number[] = [];
+  for (let set = (1 << n) - 1; set !== 0;) {
+    const [i, j] = [Math.floor(from[set]! / n), from[set]! % n];
+    if (i === j) helped.push(i);
+    else pairs.push([i, j]);
+    set &= ~((1 << i) | (1 << j));
+  }
+  return { pairs, helped };
+}
+
+/**
+ * Who works with whom in every task with a partner: inside the group where it fits, else somebody of the same or a higher
+ * rank who is not graded meanwhile nor within the rest before or after. Who cannot be paired is named, never dropped.
+ */
+export function partnersOf(
+  groups: readonly DayGroup[],
+  plan: DayPlan,
+  candidates: readonly DayCandidate[],
+  s: DaySettings,
+): Paired[] {
+  const person = new Map(candidates.map((c) => [c.id, c]));
+  const at = new Map(plan.groups.map((p) => [p.group, p.at]));
+  const groupOf = new Map(groups.flatMap((g) => g.people.map((p) => [p, g])));
+  return groups.flatMap((g) => {
+    let from = at.get(g.id)!;
+    return g.tasks.flatMap((t, task): Paired[] => {
+      const [begins, ends] = [from, from + t.minutes];
+      from = ends;
+      if (!t.pairs) return [];
+      const mine = g.people.flatMap((p) => person.get(p) ?? []);
+      const willing = mine.filter((p) => p.rung);
+      const free = candidates.filter((c) => {
+        const own = groupOf.get(c.id);
+        if (!own || own.id === g.id || !c.rung || c.rank < g.rank) return false;
+        const b = at.get(own.id)!;
+        return b >= ends + s.rest || b + own.minutes + s.rest <= begins;
+      });
+      // Sixteen at most are paired as a whole; a longer line is paired in halves of it.
+      const parts = willing.length <= 16 ? [willing] : [willing.slice(0, 16), willing.slice(16, 32)];
+      const used = new Set<string>();
+      const pairs: Partnered[] = [];
+      const alone: Paired['alone'][number][] = mine
+        .filter((p) => !p.rung)
+        .map((p) => ({ id: p.id, why: 'no consent' }));
+      for (const part of parts) {
+        const found = pairUp(part, free);
+        for (const [i, j] of found.pairs)
+          pairs.push({
+            a: part[i]!.id,
+            b: part[j]!.id,
+            rung: Math.min(part[i]!.rung!, part[j]!.rung!),
+            standsIn: false,
+          });
+        for (const i of found.helped) {
+          const helper = free
+            .filter((h) => !used.has(h.id) && fit(part[i]!, h) < Infinity)
+            .sort((x, y) => fit(part[i]!, x) - fit(part[i]!, y))[0];
+          if (!helper) alone.push({ id: part[i]!.id, why: 'nobody is free' });
+          else {
+            used.add(helper.id);
+            pairs.push({ a: part[i]!.id, b: helper.id, rung: Math.min(part[i]!.rung!, helper.rung!), standsIn: true });
+          }
+        }
+      }
+      return [{ group: g.id, task, pairs, alone }];
+    });
+  });
+}
