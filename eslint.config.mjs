@@ -95,7 +95,7 @@ export default defineConfig(
   },
   {
     files: ['src/core/**'],
-    ignores: ['src/core/**/*.test.ts', 'src/core/{sequence,syllabus}/builders.ts'],
+    ignores: ['src/core/**/*.test.ts', 'src/core/{sequence,syllabus,runSheet}/builders.ts'],
     rules: {
       '@typescript-eslint/no-restricted-imports': [
         'error',

@@ -8,7 +8,7 @@ export default defineConfig({
       {
         test: {
           name: 'core',
-          include: ['src/{core,contracts,kit,areas}/**/*.test.ts', 'scripts/**/*.test.ts'],
+          include: ['src/{core,contracts,kit,areas,workers}/**/*.test.ts', 'scripts/**/*.test.ts'],
           environment: 'node',
           testTimeout: 20_000,
         },

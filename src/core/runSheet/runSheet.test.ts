@@ -1,6 +1,5 @@
 import fc from 'fast-check';
-import loadHighs from 'highs';
-import { beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import {
   bettered,
   broken,
@@ -8,45 +7,19 @@ import {
   costOf,
   firstDay,
   groupsOf,
-  inOrder,
   jobsOf,
   partnersOf,
   PAUSE,
   planOf,
-  programmeOf,
   slackOf,
-  startsFrom,
-  waitedAnyway,
   type DayCandidate,
-  type DayGroup,
-  type DayItem,
   type DaySettings,
-  type Jobs,
-  type Solve,
+  type DayItem,
   type Starts,
 } from '.';
-import { solveWith } from '../../workers/highs';
 import { seeded } from '../units/random';
+import { daysOf, group, PANEL, settings, short } from './builders';
 
-const settings: DaySettings = {
-  begins: 600,
-  ends: 780,
-  opening: 12,
-  panel: 26,
-  closing: 10,
-  pause: 0,
-  floors: 1,
-  mats: 1,
-  line: 6,
-  eyes: 1,
-  rest: 10,
-  secondsRepetition: 6,
-  secondsCount: 3,
-  formTogether: 2,
-  things: [{ name: 'shield', count: 2 }],
-  comes: {},
-};
-const PANEL = ['maren', 'idris', 'odile'];
 const who = (id: string, more: Partial<DayCandidate> = {}): DayCandidate => ({
   id,
   name: id,
@@ -100,74 +73,9 @@ describe('minutes and turns, by hand', () => {
   });
 });
 
-const group = (
-  id: string,
-  minutes: number,
-  people: number,
-  more: Partial<DayGroup['tasks'][number]> = {},
-): DayGroup => ({
-  id,
-  belt: id,
-  rank: 0,
-  people: Array.from({ length: people }, (_, i) => `${id} ${i}`),
-  minutes,
-  tasks: [{ label: id, items: [id], minutes, mats: false, pairs: false, thing: null, count: 0, turns: 1, ...more }],
-});
-const daysOf = (minutes: fc.Arbitrary<number>) =>
-  fc
-    .record({
-      lengths: fc.array(
-        fc.record({
-          minutes,
-          people: fc.integer({ min: 1, max: 6 }),
-          how: fc.constantFrom('air', 'mats', 'things'),
-        }),
-        {
-          minLength: 1,
-          maxLength: 5,
-        },
-      ),
-      floors: fc.integer({ min: 1, max: 3 }),
-      eyes: fc.integer({ min: 1, max: 2 }),
-      examiners: fc.integer({ min: 1, max: 3 }),
-      late: fc.integer({ min: 0, max: 20 }),
-      pause: fc.constantFrom(0, 4),
-    })
-    .map(({ lengths, floors, eyes, examiners, late, pause }) => {
-      const groups = lengths.map((g, i) =>
-        group(
-          `g${i}`,
-          g.minutes,
-          g.people,
-          g.how === 'mats' ? { mats: true } : g.how === 'things' ? { thing: 'shield', count: 2 } : {},
-        ),
-      );
-      const s = { ...settings, floors, eyes, pause, comes: { odile: settings.begins + settings.opening + late } };
-      return { groups, s, panel: PANEL.slice(0, examiners) };
-    });
-
-const short = fc.integer({ min: 2, max: 9 });
 const days = daysOf(fc.oneof(short, fc.integer({ min: 20, max: 40 })));
 
-/** Every plan there is, by every order: the best of active plans holds the best of all, since cost only grows with time. */
-function bestOfAll(all: Jobs): number {
-  const permute = <T>(list: readonly T[]): T[][] =>
-    list.length < 2 ? [[...list]] : list.flatMap((x, i) => permute(list.toSpliced(i, 1)).map((rest) => [x, ...rest]));
-  return Math.min(
-    ...permute(all.jobs).map((order) => {
-      const found = inOrder(all, order);
-      return found ? costOf(all, found) : Infinity;
-    }),
-  );
-}
-
 describe('a plan', () => {
-  let solve: Solve;
-  beforeAll(async () => {
-    solve = solveWith(await loadHighs());
-  });
-  const exactly = { seconds: 60, gap: 0 };
-
   it('never breaks what it reports as kept, on generated days', () => {
     fc.assert(
       fc.property(days, fc.nat(), ({ groups, s, panel }, seed) => {
@@ -197,22 +105,6 @@ describe('a plan', () => {
       { numRuns: 60 },
     );
   });
-
-  it('of the solver is the best of all on small days', () => {
-    fc.assert(
-      fc.property(daysOf(short), ({ groups, s, panel }) => {
-        const all = jobsOf(groups.slice(0, 4), s, panel);
-        const first = firstDay(all)!;
-        const found = startsFrom(all, solve(programmeOf(all, first), exactly).columns!)!;
-        expect(broken(all, found)).toBeNull();
-        expect(costOf(all, found)).toBe(bestOfAll(all));
-        // The relaxed one is a bound.
-        const { bound } = solve(programmeOf(all, first, { relaxed: true }), exactly);
-        expect(bound! + waitedAnyway(all)).toBeLessThanOrEqual(costOf(all, found) + 1e-6);
-      }),
-      { numRuns: 25 },
-    );
-  }, 60_000);
 
   it('what has begun stays, and nothing else begins before now', () => {
     const groups = [group('a', 10, 4), group('b', 8, 4), group('c', 6, 2)];
