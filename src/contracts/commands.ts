@@ -32,6 +32,7 @@ import { promotionInput } from './promotion';
 import { rankInput } from './rank';
 import { type Role } from './role';
 import { roomInput } from './room';
+import { runSheetInput } from './runSheet';
 import { schoolInput } from './school';
 import { sequenceDerive, sequenceImport, sequenceSave, sequenceWaive } from './sequence';
 import { bundleImport } from './stored/bundle';
@@ -107,6 +108,7 @@ export const COMMANDS = {
   'sheet.handIn': { may: PANEL, input: sheetHandIn },
   'grading.decide': { may: HEAD, input: decisionInput },
   'grading.close': { may: HEAD, input: gradingClose },
+  'runSheet.save': { may: STAFF, input: runSheetInput },
   'grading.letOut': { may: HEAD, input: gradingLetOut },
   'certificate.give': { may: HEAD, input: v.object({ heldId: id }) },
   'certificate.back': { may: HEAD, input: certificateBackInput },

@@ -11,6 +11,7 @@ import type { EverybodyView } from './views/everybody';
 import type { FirstStepsView } from './views/firstSteps';
 import type { ForecastView } from './views/forecast';
 import type { CertificateView } from './views/certificate';
+import type { RunSheetView } from './views/runSheet';
 import type { ExamineView, GradingsView, GradingView, PanelView } from './views/grading';
 import type { HomeView } from './views/home';
 import type { ImportsView } from './views/imports';
@@ -42,6 +43,7 @@ export type * from './views/forecast';
 export type * from './views/gate';
 export type * from './views/grading';
 export type * from './views/certificate';
+export type * from './views/runSheet';
 export type * from './views/hall';
 export type * from './views/home';
 export type * from './views/imports';
@@ -108,6 +110,7 @@ export const VIEWS = {
   people: { may: ['head'], input: v.object({}) },
   school: { may: ['head'], input: v.object({}) },
   firstSteps: { may: ['head'], input: v.object({}) },
+  runSheet: { may: STAFF, input: v.object({ id }) },
   certificate: { may: OWN, input: v.object({ id }) },
   gradings: { may: PANEL, input: v.object({}) },
   grading: { may: STAFF, input: v.object({ id }) },
@@ -149,6 +152,7 @@ export interface ViewResults {
   people: PeopleView;
   school: SchoolView;
   firstSteps: FirstStepsView;
+  runSheet: RunSheetView;
   certificate: CertificateView;
   gradings: GradingsView;
   grading: GradingView;

@@ -75,6 +75,7 @@ const MAY_SEND: Record<CommandName, string> = {
   'sheet.handIn': 'hie',
   'grading.decide': 'h',
   'grading.close': 'h',
+  'runSheet.save': 'hi',
   'grading.letOut': 'h',
   'certificate.give': 'h',
   'certificate.back': 'h',
@@ -123,6 +124,7 @@ const MAY_SEE: Record<ViewName, string> = {
   grading: 'hi',
   examine: 'hie',
   panel: 'hie',
+  runSheet: 'hi',
   certificate: 'hig', // and a student their own, below
 };
 
@@ -162,6 +164,7 @@ const seeing = (s: SmallSchool): Record<ViewName, object> => ({
   grading: { id: s.grading },
   examine: { id: s.grading },
   panel: { id: s.grading },
+  runSheet: { id: s.grading },
   certificate: { id: s.certificate },
 });
 
@@ -210,6 +213,8 @@ const ANSWERS: Partial<Record<CommandName, readonly number[]>> = {
   'grading.letOut': [409],
   // It has its certificate already.
   'certificate.give': [409],
+  // The grading was closed, above.
+  'runSheet.save': [409],
   // No such certificate was given.
   'certificate.back': [404],
   // From before there was a draft: done where none is begun yet, else somebody was quicker.
@@ -234,6 +239,7 @@ const NOT_THERE: readonly ViewName[] = [
   'examine',
   'panel',
   'certificate',
+  'runSheet',
 ];
 
 describe('who may do what', () => {

@@ -57,6 +57,9 @@ export default function Grading({ view: first }: { view: GradingView }) {
         </div>
         <div className="actions">
           <Button onClick={() => print()}>Print the list</Button>
+          <a className="button" href={`/gradings/${g.id}/day`}>
+            The day
+          </a>
           {view.may.decide && !g.closed && <Button onClick={() => setChanging(true)}>Change it</Button>}
           {view.may.examine && !g.closed && (
             <a className="button" href={`/gradings/${g.id}/examine`}>

@@ -90,8 +90,8 @@ function Same({ seen }: { seen: NonNullable<PanelView['seen']> }) {
     <div className="columns panel">
       <div>
         <p className="answer">
-          {capital(agreementInWords(all))}. Two marks of one point were the same in{' '}
-          {all.same.toLocaleString('en')} of {all.pairs.toLocaleString('en')} {plural(all.pairs, 'pair')}; chance alone gives{' '}
+          {capital(agreementInWords(all))}. Two marks of one point were the same in {all.same.toLocaleString('en')} of{' '}
+          {all.pairs.toLocaleString('en')} {plural(all.pairs, 'pair')}; chance alone gives{' '}
           {Math.round(all.chance).toLocaleString('en')}.
         </p>
         <table className="list">

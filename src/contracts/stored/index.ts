@@ -4,6 +4,7 @@ import { storedDepartures } from './departures';
 import type { StoredDocument } from './document';
 import { storedGradingRule } from './gradingRule';
 import { storedRecipe } from './recipe';
+import { storedRunSheet } from './runSheet';
 import { storedSequence } from './sequence';
 import { storedSequenceDraft } from './sequenceDraft';
 import { storedSetupDraft } from './setupDraft';
@@ -20,6 +21,7 @@ export const STORED: Record<string, StoredDocument<unknown>> = {
   departures: storedDepartures,
   gradingRule: storedGradingRule,
   recipe: storedRecipe,
+  runSheet: storedRunSheet,
   sequence: storedSequence,
   sequenceDraft: storedSequenceDraft,
   setupDraft: storedSetupDraft,

@@ -1,6 +1,7 @@
 // Every table, by its noun. Whether rows are only added is said in its file.
 export * from './school';
 export * from './grading';
+export * from './runSheet';
 export * from './person';
 export * from './promotion';
 export * from './certificate';

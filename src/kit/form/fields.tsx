@@ -5,7 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import MuiTextField from '@mui/material/TextField';
 import { useId, useState, type ReactNode } from 'react';
 import { get, useController, useFormContext } from 'react-hook-form';
-import { dateInWords, readDate } from '../../core';
+import { clockInWords, dateInWords, readClock, readDate } from '../../core';
 import { Switch } from '../Switch';
 
 interface Common {
@@ -278,6 +278,28 @@ export function ListField({ name, label, help, id, none = false }: Common & { no
           .map((x) => x.trim())
           .filter(Boolean);
         onChange(words.length === 0 && none ? null : words);
+      }}
+    />
+  );
+}
+
+/** A time of day, typed as people write it; what is written is minutes since midnight. */
+export function ClockField({ name, label, help, id }: Common) {
+  const { value, onChange, shown } = useField(name, id, help);
+  const [typed, setTyped] = useState(() => (typeof value === 'number' ? clockInWords(value) : ''));
+  return (
+    <MuiTextField
+      {...shown}
+      label={label}
+      value={typed}
+      onChange={(e) => {
+        setTyped(e.target.value);
+        onChange(readClock(e.target.value) ?? Number.NaN);
+      }}
+      onBlur={() => {
+        const at = readClock(typed);
+        if (at !== null) setTyped(clockInWords(at));
+        shown.onBlur();
       }}
     />
   );

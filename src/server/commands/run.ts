@@ -35,6 +35,7 @@ import { pauseCommands } from './pause';
 import { incidentCommands } from './incident';
 import { gradingCommands } from './grading';
 import { sheetCommands } from './sheet';
+import { runSheetCommands } from './runSheet';
 import { certificateCommands } from './certificate';
 import { gradingDayCommands } from './gradingDay';
 import { schoolCommands } from './school';
@@ -70,6 +71,7 @@ const RUNS: Runs<CommandName> = {
   ...incidentCommands,
   ...gradingCommands,
   ...sheetCommands,
+  ...runSheetCommands,
   ...certificateCommands,
   ...gradingDayCommands,
   ...schoolCommands,

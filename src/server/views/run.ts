@@ -20,6 +20,7 @@ import { everybodyView } from './everybody';
 import { firstStepsView } from './firstSteps';
 import { forecastView } from './forecast';
 import { certificateView } from './certificate';
+import { runSheetView } from './runSheet';
 import { gradingsView, gradingView } from './gradings';
 import { homeView } from './home';
 import { importsView } from './imports';
@@ -78,6 +79,7 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   people: peopleView,
   school: schoolView,
   firstSteps: firstStepsView,
+  runSheet: runSheetView,
   certificate: certificateView,
   gradings: gradingsView,
   grading: gradingView,

@@ -16,6 +16,7 @@ export * from './reader';
 export * from './readiness';
 export * from './reason';
 export * from './rest';
+export * from './runSheet';
 export * from './showing';
 export * from './speak';
 export * from './standard';

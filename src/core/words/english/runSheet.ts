@@ -1,0 +1,91 @@
+import type { DayCheck, DayGroup, Laid, Slack, Task } from '../../runSheet';
+import { countOf, inSentence, inWords, listInWords, plural } from './speak';
+
+/** A minute of the day as a clock shows it. */
+export const clockInWords = (minute: number): string =>
+  `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`;
+
+/** A time of day as people type it, in minutes; null: it is none. "9", "9.30", "9:30", "0930". */
+export function readClock(typed: string): number | null {
+  const m = /^\s*(\d{1,2})(?:[:.h ]?(\d{2}))?\s*$/.exec(typed);
+  const [h, min] = [Number(m?.[1]), Number(m?.[2] ?? 0)];
+  return m && h < 24 && min < 60 ? h * 60 + min : null;
+}
+
+/** What a task takes besides time. */
+export const taskInWords = (t: Task): string =>
+  [
+    t.mats && 'on the mats, one by one',
+    t.pairs && 'in pairs',
+    t.thing !== null && `${countOf(t.count, t.thing)}${t.turns > 1 ? `, ${inWords(t.turns)} turns` : ''}`,
+    !t.pairs && !t.mats && t.thing === null && t.turns > 1 && `${inWords(t.turns)} turns`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+
+/** What somebody who lays out the day should know, and what it comes from. */
+export function dayCheckInWords(
+  c: DayCheck,
+  names: { person: (id: string) => string; group: (id: string) => DayGroup | undefined },
+): string {
+  if (c.kind === 'late') return `The day ends ${countOf(c.minutes, 'minute')} later than it should.`;
+  const g = names.group(c.group);
+  const belt = g?.belt ?? '';
+  if (c.kind === 'not there yet')
+    return `${belt} is not seen by ${listInWords(c.examiners.map(names.person))}, who ${c.examiners.length === 1 ? 'comes' : 'come'} later. Allowed.`;
+  const task = g?.tasks[c.task]?.label ?? '';
+  if (c.kind === 'things')
+    return `${belt}, ${inSentence(task)}: ${c.wanted} ${plural(c.wanted, c.thing)} wanted, ${c.owned} there. ${countOf(c.turns, 'turn')}, counted.`;
+  return c.why === 'no consent'
+    ? `${names.person(c.who)} has no consent to contact that counts: nobody is paired with them in ${inSentence(task)}.`
+    : `Nobody stands in for ${names.person(c.who)} in ${inSentence(task)}: of the same or a higher rank, agreed to contact, and rested.`;
+}
+
+/** What can be given up when it runs late. */
+export function slackInWords(s: Slack): string {
+  const can = [s.pause > 0 && `break ${s.pause}`, s.panel > 0 && `the panel ${s.panel}`].filter(
+    (x): x is string => x !== false,
+  );
+  const won = s.pause + s.panel;
+  return won === 0
+    ? 'Nothing can be given up: warm-up, falls and work with a partner are never cut.'
+    : `${countOf(won, 'minute')} can be won back: ${can.join(', ')}. Warm-up, falls and work with a partner are never cut.`;
+}
+
+/** How far the laying out is. */
+export const laidInWords = (l: Laid): string =>
+  l.stage === 'done'
+    ? l.bound === null
+      ? 'Laid out.'
+      : `Laid out: no day is more than ${Math.max(1, Math.ceil((l.cost / l.bound - 1) * 100))} in a hundred better.`
+    : {
+        'a first whole day': 'A first whole day stands.',
+        'bettering it': 'Bettering it…',
+        'how good it can be': 'Looking how good it can be…',
+        'the last minutes': 'The last minutes…',
+      }[l.stage];
+
+/** What has changed since the day was laid out; empty: nothing. */
+export function dayChangesInWords(
+  was: readonly { id: string; belt: string; minutes: number; people: readonly string[] }[],
+  now: readonly DayGroup[],
+  person: (id: string) => string,
+): string[] {
+  const before = new Set(was.flatMap((g) => g.people));
+  const after = new Set(now.flatMap((g) => g.people));
+  const gone = [...before].filter((p) => !after.has(p)).map(person);
+  const come = [...after].filter((p) => !before.has(p)).map(person);
+  const out = [
+    ...(gone.length > 0 ? [`${listInWords(gone, 4)} ${gone.length === 1 ? 'is' : 'are'} out.`] : []),
+    ...(come.length > 0 ? [`${listInWords(come, 4)} ${come.length === 1 ? 'has' : 'have'} come to it.`] : []),
+  ];
+  const minutes = new Map(was.map((g) => [g.id, g.minutes]));
+  for (const g of now) {
+    const m = minutes.get(g.id);
+    if (m !== undefined && m !== g.minutes)
+      out.push(`${g.belt} takes ${countOf(Math.abs(g.minutes - m), 'minute')} ${g.minutes < m ? 'less' : 'more'}.`);
+    if (m === undefined) out.push(`${g.belt} stands nowhere yet.`);
+  }
+  for (const g of was) if (!now.some((n) => n.id === g.id)) out.push(`${g.belt} is not needed any more.`);
+  return out;
+}
