@@ -61,6 +61,18 @@ test('a grading, from the list to the belt: three sheets, one of them without a 
   await page.getByRole('button', { name: 'Take them out' }).click();
   await expect(page.getByText('Out: Away that week')).toBeVisible();
   const at = page.url();
+  // The day is laid out in a worker, and stands there again.
+  await page.getByRole('link', { name: 'The day' }).click();
+  await settle(page);
+  await page.getByRole('button', { name: 'Lay it out' }).click();
+  await expect(page.getByText(/^Laid out/)).toBeVisible({ timeout: 30_000 });
+  await page.reload();
+  await settle(page);
+  await page.getByRole('button', { name: /, Straw, \d+ minutes/ }).click();
+  await expect(page.getByRole('region', { name: 'Straw' }).getByText(/from the door: Sefa Lindqvist/)).toBeVisible();
+  expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => v.id)).toEqual([]);
+  await page.goto(at);
+  await settle(page);
   const found = await new AxeBuilder({ page }).analyze();
   expect(found.violations.map((v) => v.id)).toEqual([]);
 

@@ -1,6 +1,5 @@
 import Button from '@mui/material/Button';
 import { useFieldArray } from 'react-hook-form';
-import * as v from 'valibot';
 import { daySettingsShape } from '../../contracts/runSheet';
 import type { DaySettings } from '../../core';
 import { ClockField, NumberField, TextField } from '../../kit/form/fields';
@@ -25,24 +24,13 @@ export function DaySheet({
       things: value.things.map((t) => ({ ...t })),
       comes: panel.map((p) => ({ id: p.id, at: value.comes[p.id] ?? value.begins })),
     },
-    schema: v.unknown(),
+    schema: daySettingsShape,
     make: ({ comes, ...s }) => ({
       ...s,
       comes: Object.fromEntries(comes.filter((c) => c.at > s.begins).map((c) => [c.id, c.at])),
     }),
-    saving: (draft) => {
-      const read = v.safeParse(daySettingsShape, draft);
-      if (!read.success)
-        return {
-          ok: false,
-          status: 422,
-          title: read.issues[0].message,
-          errors: read.issues.map((i) => ({
-            path: i.path?.map((p) => String(p.key)).join('.') ?? '',
-            message: i.message,
-          })),
-        };
-      done(read.output);
+    saving: (_draft, read) => {
+      done(read);
       return { ok: true, answer: {} };
     },
     done: leave,

@@ -51,7 +51,7 @@ export default function RunSheet({ view }: { view: RunSheetView }) {
     [view, g.repetitions, settings],
   );
   const names = new Map([...view.candidates, ...panel].map((p) => [p.id, p.name]));
-  const person = (id: string) => names.get(id) ?? 'somebody who is out';
+  const person = (id: string) => names.get(id) ?? 'somebody';
   const examiners = panel.map((p) => p.id);
   const whole = starts !== null && groups.every((x) => starts[x.id] !== undefined);
   const changes = starts === null ? [] : dayChangesInWords(laidFor, groups, person);
@@ -377,7 +377,7 @@ function HallSheet({
               minutes: g.minutes,
               who: g.people.map(person).join(', '),
               where: s.floors > 1 ? `floor ${p.floor + 1}` : '',
-              before: p.examiners.map(person).join(', '),
+              before: p.examiners.length === view.panel.length ? 'the panel' : p.examiners.map(person).join(', '),
             },
           ]
         : [];
@@ -392,7 +392,7 @@ function HallSheet({
     <section className="hall-sheet" aria-label="For the hall">
       <p>
         {view.grading.title}, laid out {dateInWords(view.today)}. Brought out:{' '}
-        {s.things.length === 0 ? 'nothing' : s.things.map((t) => `${t.count} ${t.name}`).join(', ')}.
+        {s.things.length === 0 ? 'nothing' : s.things.map((t) => `${t.name} × ${t.count}`).join(', ')}.
       </p>
       <table className="list">
         <thead>
@@ -408,9 +408,9 @@ function HallSheet({
           {rows.map((r) => (
             <tr key={`${r.at} ${r.what}`}>
               <td className="num">
-                {clockInWords(r.at)}
+                <b>{clockInWords(r.at)}</b>
                 <br />
-                {r.minutes} min
+                {r.minutes}&nbsp;min
               </td>
               <td>
                 {r.what} {r.where && `(${r.where})`}

@@ -1,5 +1,5 @@
 import type { DayCheck, DayGroup, Laid, Slack, Task } from '../../runSheet';
-import { countOf, inSentence, inWords, listInWords, plural } from './speak';
+import { capital, countOf, inSentence, inWords, listInWords, plural } from './speak';
 
 /** A minute of the day as a clock shows it. */
 export const clockInWords = (minute: number): string =>
@@ -17,7 +17,7 @@ export const taskInWords = (t: Task): string =>
   [
     t.mats && 'on the mats, one by one',
     t.pairs && 'in pairs',
-    t.thing !== null && `${countOf(t.count, t.thing)}${t.turns > 1 ? `, ${inWords(t.turns)} turns` : ''}`,
+    t.thing !== null && `${t.thing} × ${t.count}${t.turns > 1 ? `, ${inWords(t.turns)} turns` : ''}`,
     !t.pairs && !t.mats && t.thing === null && t.turns > 1 && `${inWords(t.turns)} turns`,
   ]
     .filter(Boolean)
@@ -35,7 +35,7 @@ export function dayCheckInWords(
     return `${belt} is not seen by ${listInWords(c.examiners.map(names.person))}, who ${c.examiners.length === 1 ? 'comes' : 'come'} later. Allowed.`;
   const task = g?.tasks[c.task]?.label ?? '';
   if (c.kind === 'things')
-    return `${belt}, ${inSentence(task)}: ${c.wanted} ${plural(c.wanted, c.thing)} wanted, ${c.owned} there. ${countOf(c.turns, 'turn')}, counted.`;
+    return `${belt}, ${inSentence(task)}: of ${c.thing} ${inWords(c.wanted)} wanted, ${inWords(c.owned)} there. ${capital(inWords(c.turns))} ${plural(c.turns, 'turn')}, counted.`;
   return c.why === 'no consent'
     ? `${names.person(c.who)} has no consent to contact that counts: nobody is paired with them in ${inSentence(task)}.`
     : `Nobody stands in for ${names.person(c.who)} in ${inSentence(task)}: of the same or a higher rank, agreed to contact, and rested.`;
