@@ -49,6 +49,8 @@ export default function Examine({ view }: { view: ExamineView }) {
   });
   const [cursor, setCursor] = useState<Cursor>({ point: 0, rep: 0 });
   const [asking, setAsking] = useState(false);
+  const [mending, setMending] = useState(false);
+  const [why, setWhy] = useState('');
   const undone = useRef<Written[]>([]);
   useAwake();
   const group = groups[at.group] ?? [];
@@ -267,6 +269,25 @@ export default function Examine({ view }: { view: ExamineView }) {
             </Button>
           </div>
         </div>
+        {mending && sheet.handedIn && (
+          <section className="message" aria-label="Put something right">
+            <p>What you change is written beside what you handed in, with why; the panel reads both.</p>
+            <TextField id="sheet-why" label="Why" value={why} onChange={(e) => setWhy(e.target.value)} />
+            <div className="row">
+              <Button
+                variant="contained"
+                disabled={why.trim().length < 3}
+                onClick={() => {
+                  sheet.correct(why.trim());
+                  setMending(false);
+                }}
+              >
+                Open my sheet
+              </Button>
+              <Button onClick={() => setMending(false)}>Leave it</Button>
+            </div>
+          </section>
+        )}
         {asking && (
           <section className="message" aria-label="Hand in?">
             <p>
@@ -294,10 +315,17 @@ export default function Examine({ view }: { view: ExamineView }) {
             Undo
           </Button>
           {sheet.handedIn ? (
-            <b role="status">Your sheet is handed in.</b>
+            <>
+              <b role="status">Your sheet is handed in.</b>
+              {!view.grading.closed && <Button onClick={() => setMending(true)}>Put something right</Button>}
+            </>
           ) : (
             <>
-              <Button onClick={() => setAsking(true)}>Hand in</Button>
+              {sheet.correcting ? (
+                <Button onClick={() => void sheet.corrected()}>That is all</Button>
+              ) : (
+                <Button onClick={() => setAsking(true)}>Hand in</Button>
+              )}
               {next && (
                 <Button variant="contained" onClick={() => go(next)}>
                   Next: {groups[next.group]![next.person]!.name.split(' ')[0]},{' '}

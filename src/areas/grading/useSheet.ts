@@ -23,6 +23,9 @@ export function useSheet(view: ExamineView) {
       ),
   );
   const [handedIn, setHandedIn] = useState(view.handedInAt !== null);
+  /** Why something is put right after handing in; null: nothing is. */
+  const why = useRef<string | null>(null);
+  const [correcting, setCorrecting] = useState(false);
   const [problem, setProblem] = useState('');
   const [ready, setReady] = useState(false);
   /** The command that is being written for a line; it is changed until one goes on. */
@@ -65,7 +68,7 @@ export function useSheet(view: ExamineView) {
           id,
           at: new Date().toISOString(),
           name: 'sheet.write',
-          input: { id, gradingId, studentId, requirementId, ...w },
+          input: { id, gradingId, studentId, requirementId, ...w, reason: why.current },
           label,
           by: view.me,
           open: !going,
@@ -89,7 +92,20 @@ export function useSheet(view: ExamineView) {
   return {
     ready,
     problem,
-    handedIn,
+    /** Closed to the thumb: handed in, and nothing is being put right. */
+    handedIn: handedIn && !correcting,
+    correcting,
+    /** Opens the sheet again for what is put right, with why. */
+    correct: (reason: string) => {
+      why.current = reason;
+      setCorrecting(true);
+    },
+    /** Sends what was put right, and closes the sheet again. */
+    corrected: async () => {
+      await goOn();
+      why.current = null;
+      setCorrecting(false);
+    },
     lineOf: (studentId: string, requirementId: string): Written => lines.get(keyOf(studentId, requirementId)) ?? BLANK,
     /** Writes what stands now; the latest is read, also where two keys come before the screen is drawn. */
     write: (studentId: string, requirementId: string, change: (w: Written) => Written) => {

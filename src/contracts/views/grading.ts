@@ -120,7 +120,7 @@ export interface PanelCandidate {
   items: { id: string; name: string; critical: boolean }[];
   rule: Decision;
   /** Of each examiner and item: how many held of how many seen. */
-  tallies: { examiner: string; item: string; held: number; seen: number; note: string }[];
+  tallies: { examiner: string; item: string; held: number; seen: number; note: string; putRight: string | null }[];
   /** Points that can hurt and slipped for somebody, in words. */
   hurts: string[];
   /** What the sheets say to the student, each sentence true of them. */

@@ -110,6 +110,8 @@ describe('a grading', () => {
       belts: [{ since: '2025-06-01' }, { since: addDays(DAY, -1) }],
     });
     expect(await told(s.send('head', 'grading.letOut', { id: s.grading }))).toMatch(/let out already/);
+    // Nothing slipped: there is nothing to work on from it.
+    expect((await t.owner.query('select 1 from focus_given where student_id = $1', [s.student])).rowCount).toBe(0);
   });
 
   it('another result than the rule’s needs its reason; a part again says which part, and gives no belt', async () => {
@@ -137,6 +139,20 @@ describe('a grading', () => {
     });
     const after = await page();
     expect([after.student.rank.id, after.decisions.map((d) => d.passed)]).toEqual([s.ranks[0], [false]]);
+  });
+
+  it('what slipped most becomes the one thing to work on, said with the result', async () => {
+    for (const who of PANEL) await write(who, 'HHHHS');
+    for (const who of PANEL) await handIn(who);
+    await decide('the belt');
+    await close();
+    const { rows } = await t.owner.query<{ point: string; reason: string }>(
+      'select point_id as point, reason from focus_given where student_id = $1',
+      [s.student],
+    );
+    expect(rows).toEqual([
+      { point: s.points.seen, reason: expect.stringMatching(/^What slipped most at the grading of/) as string },
+    ]);
   });
 
   it('what is waived for somebody is not on the sheet, and slips of it decide nothing', async () => {

@@ -1,5 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
+import { canHurt, dayInWords, type Point } from '../../core';
 import type { Transaction } from '../../data/connection';
 import {
   readCandidates,
@@ -10,7 +11,7 @@ import {
 } from '../../data/queries/gradings';
 import { recordLooks, type LookRow } from '../../data/queries/recordLooks';
 import { asTheyCame, readRoll } from '../../data/queries/roll';
-import { grading } from '../../data/tables';
+import { focusGiven, grading } from '../../data/tables';
 import { ownAddress } from '../certificates/address';
 import { issueCertificates } from '../certificates/issue';
 import { Refusal } from '../http/problem';
@@ -33,6 +34,21 @@ export async function letOutResults(tx: Transaction, who: Who, g: GradingRow): P
     const asked = await askedAt(tx, who, c, g);
     const looks = lines.filter((l) => l.studentId === c.studentId).flatMap((l) => looksOf(l, asked, g));
     if (looks.length > 0) await recordLooks(tx, who.schoolId, looks);
+    const focus = weakestOf(
+      lines.filter((l) => l.studentId === c.studentId),
+      asked,
+    );
+    if (focus)
+      await tx.insert(focusGiven).values({
+        schoolId: who.schoolId,
+        id: v7(),
+        studentId: c.studentId,
+        ...focus,
+        day: g.day,
+        chosen: true,
+        reason: `What slipped most at the grading of ${dayInWords(g.day, who.today)}.`,
+        by: d.by,
+      });
     const passed = d.result === 'the belt' || d.result === 'the belt, with a note';
     if (passed) given.push(c.studentId);
     await recordResult(tx, who, { studentId: c.studentId, rankId: c.rankId, day: g.day, note: d.sentence, passed });
@@ -101,4 +117,35 @@ function looksOf(
       },
     ];
   });
+}
+
+/**
+ * The one thing to work on: what can hurt before all else, then what slipped most over all sheets, from the ground up.
+ * Null: nothing slipped.
+ */
+function weakestOf(
+  lines: readonly {
+    requirementId: string;
+    marks: readonly { pointId: string; side: 'left' | 'right' | 'none'; reps: string }[];
+  }[],
+  { requirements, j }: Awaited<ReturnType<typeof askedAt>>,
+): { pointId: string; side: 'left' | 'right' | 'none' } | null {
+  const known = new Map<string, Point>();
+  for (const r of requirements) for (const p of j.items.judgedBy(r.item)) if (!known.has(p.id)) known.set(p.id, p);
+  const slips = new Map<string, { pointId: string; side: 'left' | 'right' | 'none'; n: number }>();
+  for (const l of lines)
+    for (const m of l.marks) {
+      const n = [...m.reps].filter((r) => r === 'S').length;
+      if (n === 0 || !known.has(m.pointId) || !j.library.ownerOf.has(m.pointId)) continue;
+      const key = `${m.pointId} ${m.side}`;
+      slips.set(key, { pointId: m.pointId, side: m.side, n: n + (slips.get(key)?.n ?? 0) });
+    }
+  const order = [...known.keys()];
+  const worst = [...slips.values()].sort(
+    (a, b) =>
+      Number(canHurt(known.get(b.pointId)!)) - Number(canHurt(known.get(a.pointId)!)) ||
+      b.n - a.n ||
+      order.indexOf(a.pointId) - order.indexOf(b.pointId),
+  )[0];
+  return worst ? { pointId: worst.pointId, side: worst.side } : null;
 }

@@ -142,6 +142,7 @@ export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'pa
             held: all.reduce((n, t) => n + t.held, 0),
             seen: all.reduce((n, t) => n + t.seen, 0),
             note: l.note,
+            putRight: l.reason,
           };
         }),
         hurts: [...slipped].flatMap((p) => hurt.get(p) ?? []),
