@@ -7,6 +7,7 @@ import { focusKept } from '../../src/data/demo/proof/focus';
 import { rangesThatHold } from '../../src/data/demo/proof/forecasts';
 import { looksToSettle } from '../../src/data/demo/proof/looks';
 import { beltsAgainstTruth, contradictions, TOLERANCE } from '../../src/data/demo/proof/verdicts';
+import { panelsAgainstTruth } from '../../src/data/demo/proof/panels';
 import { trueSchool } from '../../src/data/demo/proof/school';
 
 const json = process.argv.includes('--json');
@@ -157,6 +158,22 @@ note({
   value: round(focus.kept / focus.chosen, 4),
   goal: '= 1',
   ok: focus.kept === focus.chosen,
+});
+
+const panels = panelsAgainstTruth(school, TODAY, 5);
+note({
+  id: 'leniency',
+  what: 'share of shifts of three examiners (even, kind, hard) on 100 panels of 12 candidates that lie within their interval',
+  value: round(panels.within),
+  goal: '>= 0.9',
+  ok: panels.within >= 0.9,
+});
+note({
+  id: 'panel',
+  what: `share of 1,200 candidates of whom the rule makes of three erring sheets what it makes of what was truly shown; the majority of what each would decide alone: ${round(panels.majority)}`,
+  value: round(panels.ours),
+  goal: '> majority',
+  ok: panels.ours > panels.majority,
 });
 
 if (json) console.log(JSON.stringify(lines));

@@ -6,6 +6,7 @@ import { rangesThatHold } from './forecasts';
 import { looksToSettle } from './looks';
 import { calledMet } from './curve';
 import { beltsAgainstTruth, contradictions } from './verdicts';
+import { panelsAgainstTruth } from './panels';
 import { trueSchool } from './school';
 
 // The small version of what the judge measures, with wide margins: it is to notice when judgement breaks.
@@ -33,6 +34,13 @@ describe('judgement against a known truth', () => {
     expect(met({ others: 0.9, critical: 0.97 })).toBeGreaterThan(0.8);
     expect(met({ others: 0.7, critical: 0.8 })).toBeLessThan(0.05);
     expect(met({ others: 0.95, critical: 0.95, weakest: 0.75 })).toBeLessThan(0.2);
+  });
+
+  it('how each examiner sees is found within its interval; a panel decides no worse than a plain majority', () => {
+    const { within, ours, majority } = panelsAgainstTruth(school, TODAY, 9, 25);
+    expect(within).toBeGreaterThanOrEqual(0.85);
+    expect(ours).toBeGreaterThan(0.75);
+    expect(ours).toBeGreaterThan(majority - 0.02);
   });
 
   it('“nothing missing” is seldom said of a belt that is not there', () => {
