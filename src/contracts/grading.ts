@@ -45,8 +45,14 @@ export const candidateSay = v.object({ gradingId: id, studentId: id, yes: v.bool
 /** Takes somebody out, with why, or back in: null. */
 export const candidateOut = v.object({ gradingId: id, studentId: id, reason: v.nullable(reason) });
 
+/** A point, or a count of a form, as it is named by its sequence and number. */
+const markedPoint = v.union([
+  id,
+  v.pipe(v.string(), v.regex(/^[0-9a-f-]{36}#(\d{1,4}|rhythm|line|shouts)$/, 'There is no such count.')),
+]);
+
 export const sheetMark = v.object({
-  pointId: id,
+  pointId: markedPoint,
   side: v.picklist(['left', 'right', 'none']),
   reps: v.pipe(v.string(), v.regex(/^[HSU]{1,20}$/, 'One letter a repetition.')),
 });
@@ -57,7 +63,7 @@ export const sheetInput = v.object({
   gradingId: id,
   studentId: id,
   requirementId: id,
-  marks: v.pipe(v.array(sheetMark), v.maxLength(200, 'An item has at most 200 marks.')),
+  marks: v.pipe(v.array(sheetMark), v.maxLength(1200, 'An item has at most 1,200 marks.')),
   word: v.nullable(v.picklist(SHEET_WORDS)),
   note: prose,
   reason: v.optional(v.nullable(reason), null),

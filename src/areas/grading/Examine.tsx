@@ -35,6 +35,12 @@ const groupsOf = (view: ExamineView) => {
   return [...groups.values()];
 };
 
+/** Points stand from the ground up, counts of a form from the first down. */
+const inOrder = (item: ExamineView['candidates'][number]['items'][number]) => {
+  const rows = item.points.map((p, i) => ({ p, i }));
+  return item.form ? rows : rows.reverse();
+};
+
 /** Where the cursor goes stays in sight, above the keys at the foot. */
 const intoSight = (row: HTMLButtonElement | null) => row?.scrollIntoView({ block: 'nearest' });
 
@@ -56,7 +62,7 @@ export default function Examine({ view }: { view: ExamineView }) {
   const group = groups[at.group] ?? [];
   const person = group[at.person];
   const item = person?.items[at.item];
-  const n = view.repetitions;
+  const n = item?.repetitions ?? 1;
   const go = (next: typeof at) => {
     void sheet.goOn();
     undone.current = [];
@@ -67,7 +73,7 @@ export default function Examine({ view }: { view: ExamineView }) {
     if (!there || !what) return;
     const first = sidesOf(what)[0]!;
     setSide(first);
-    setCursor(firstOpen(sheet.lineOf(there.id, what.requirementId), what.points, first, n));
+    setCursor(firstOpen(sheet.lineOf(there.id, what.requirementId), what.points, first, what.repetitions));
   };
   const line = person && item ? sheet.lineOf(person.id, item.requirementId) : null;
   const change = (make: (w: Written) => Written) => {
@@ -98,7 +104,7 @@ export default function Examine({ view }: { view: ExamineView }) {
   const open = view.candidates.reduce(
     (sum, c) =>
       c.items.reduce((s, i) => {
-        const o = openOf(sheet.lineOf(c.id, i.requirementId), i, n);
+        const o = openOf(sheet.lineOf(c.id, i.requirementId), i);
         return { marks: s.marks + o.marks, words: s.words + (o.word ? 1 : 0) };
       }, sum),
     { marks: 0, words: 0 },
@@ -114,7 +120,7 @@ export default function Examine({ view }: { view: ExamineView }) {
     else if (key === 'enter' && next) go(next);
     else if ((key === 'arrowup' || key === 'arrowdown') && item)
       setCursor((c) => ({
-        point: Math.max(0, Math.min(item.points.length - 1, c.point + (key === 'arrowup' ? 1 : -1))),
+        point: Math.max(0, Math.min(item.points.length - 1, c.point + ((key === 'arrowup') === !item.form ? 1 : -1))),
         rep: c.rep,
       }));
     else if ((key === 'arrowleft' || key === 'arrowright') && item?.sided)
@@ -187,37 +193,34 @@ export default function Examine({ view }: { view: ExamineView }) {
         {item.points.length === 0 ? (
           <p className="second">Its points are not marked one by one here: give your word for the whole.</p>
         ) : (
-          <ol className="rows" reversed aria-label="From the ground up">
-            {item.points
-              .map((p, i) => ({ p, i }))
-              .reverse()
-              .map(({ p, i }) => {
-                const reps = repsOf(line, p.id, side);
-                const seen = [...reps].filter((r) => r !== 'U');
-                const held = seen.filter((r) => r === 'H').length;
-                return (
-                  <li key={p.id}>
-                    <ButtonBase
-                      className={i === cursor.point ? 'on' : ''}
-                      aria-current={i === cursor.point}
-                      ref={i === cursor.point ? intoSight : null}
-                      onClick={() => setCursor({ point: i, rep: Math.min(reps.length, n - 1) })}
-                    >
-                      <span className="num">{i + 1}</span>
-                      <span className="what">
-                        <b>{p.name}</b>
-                        <span className="second">
-                          {p.critical && 'critical. '}
-                          {p.canHurt && <span className="hurts">can hurt. </span>}
-                          {p.adapted ? `adapted: ${p.adapted}` : p.how}
-                        </span>
+          <ol className="rows" reversed={!item.form} aria-label={item.form ? 'Count by count' : 'From the ground up'}>
+            {inOrder(item).map(({ p, i }) => {
+              const reps = repsOf(line, p.id, side);
+              const seen = [...reps].filter((r) => r !== 'U');
+              const held = seen.filter((r) => r === 'H').length;
+              return (
+                <li key={p.id}>
+                  <ButtonBase
+                    className={i === cursor.point ? 'on' : ''}
+                    aria-current={i === cursor.point}
+                    ref={i === cursor.point ? intoSight : null}
+                    onClick={() => setCursor({ point: i, rep: Math.min(reps.length, n - 1) })}
+                  >
+                    <span className="num">{i + 1}</span>
+                    <span className="what">
+                      <b>{p.name}</b>
+                      <span className="second">
+                        {p.critical && 'critical. '}
+                        {p.canHurt && <span className="hurts">can hurt. </span>}
+                        {p.adapted ? `adapted: ${p.adapted}` : p.how}
                       </span>
-                      <Stick marks={[...reps.padEnd(n, 'U')] as Notch[]} side={side} width={190} height={40} />
-                      <b className="num">{reps === '' ? '' : `${held} of ${seen.length}`}</b>
-                    </ButtonBase>
-                  </li>
-                );
-              })}
+                    </span>
+                    <Stick marks={[...reps.padEnd(n, 'U')] as Notch[]} side={side} width={190} height={40} />
+                    <b className="num">{reps === '' ? '' : `${held} of ${seen.length}`}</b>
+                  </ButtonBase>
+                </li>
+              );
+            })}
           </ol>
         )}
         <div className="below">

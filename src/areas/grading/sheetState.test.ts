@@ -17,6 +17,8 @@ const item: ExamineItem = {
   condition: 'in air',
   asks: '',
   sided: true,
+  form: false,
+  repetitions: 5,
   critical: false,
   points,
   line: null,
@@ -41,7 +43,7 @@ describe('a sheet as it is written', () => {
     const w = restHeld(marked(BLANK, points, 'left', { point: 2, rep: 1 }, 'S'), points, 'left', 5);
     // What was passed over was not seen.
     expect([repsOf(w, 'guard', 'left'), repsOf(w, 'heel', 'left')]).toEqual(['USHHH', 'HHHHH']);
-    expect(openOf(w, item, 5)).toEqual({ marks: 15, word: false });
+    expect(openOf(w, item)).toEqual({ marks: 15, word: false });
     expect(onward(w, points, 'left', { point: 2, rep: 4 }, 5)).toBeNull();
     expect(firstOpen(w, points, 'right', 5)).toEqual({ point: 0, rep: 0 });
   });
@@ -49,7 +51,7 @@ describe('a sheet as it is written', () => {
   it('a mark put right stays where it is; a form without points needs a word', () => {
     const w = restHeld(BLANK, points, 'left', 5);
     expect(repsOf(marked(w, points, 'left', { point: 0, rep: 2 }, 'S'), 'heel', 'left')).toBe('HHSHH');
-    expect(openOf(BLANK, { ...item, points: [] }, 5)).toEqual({ marks: 0, word: true });
+    expect(openOf(BLANK, { ...item, points: [] })).toEqual({ marks: 0, word: true });
   });
 
   it('whatever is pressed: never more repetitions than asked, and every letter is a mark', () => {

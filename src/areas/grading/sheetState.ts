@@ -69,8 +69,8 @@ export function firstOpen(w: Written, points: ExamineItem['points'], side: Sheet
 export const sidesOf = (item: ExamineItem): SheetSide[] => (item.sided ? ['left', 'right'] : ['none']);
 
 /** Marks that are still open over all sides, and whether the word is missing. */
-export function openOf(w: Written, item: ExamineItem, repetitions: number): { marks: number; word: boolean } {
-  const asked = item.points.length * sidesOf(item).length * repetitions;
+export function openOf(w: Written, item: ExamineItem): { marks: number; word: boolean } {
+  const asked = item.points.length * sidesOf(item).length * item.repetitions;
   const done = w.marks.reduce((n, m) => n + m.reps.length, 0);
   return { marks: Math.max(0, asked - done), word: w.word === null && item.points.length === 0 };
 }

@@ -97,6 +97,9 @@ export interface ExamineItem {
   asks: string;
   sided: boolean;
   critical: boolean;
+  /** A form is followed count by count, from the first, and shown once. */
+  form: boolean;
+  repetitions: number;
   points: { id: string; name: string; how: string; critical: boolean; canHurt: boolean; adapted: string | null }[];
   /** What this examiner has written; never anybody else's. */
   line: { marks: SheetMark[]; word: SheetWord | null; note: string } | null;
@@ -106,7 +109,6 @@ export interface ExamineItem {
 export interface ExamineView {
   grading: { id: string; title: string; day: string; closed: boolean };
   me: string;
-  repetitions: number;
   handedInAt: string | null;
   candidates: { id: string; name: string; to: RankShown; items: ExamineItem[] }[];
 }

@@ -5,7 +5,7 @@ import type { Role } from '../../contracts/role';
 import { addDays } from '../../core';
 import { makeDatabase, type TestDatabase } from '../../data/testing/database';
 import { Refusal } from '../http/problem';
-import { DAY, NOW, smallSchool, usualRule, type SmallSchool } from '../testing/school';
+import { askingForTheForm, DAY, NOW, smallSchool, usualRule, type SmallSchool } from '../testing/school';
 import { runView } from '../views/run';
 
 let t: TestDatabase;
@@ -152,6 +152,44 @@ describe('a grading', () => {
     );
     expect(rows).toEqual([
       { point: s.points.seen, reason: expect.stringMatching(/^What slipped most at the grading of/) as string },
+    ]);
+  });
+
+  it('a form is followed count by count, and becomes a showing of the record', async () => {
+    const thread = v7();
+    const change = { version: null, edits: askingForTheForm(s, thread) };
+    const { version } = (await s.send('head', 'syllabus.change', change)) as { version: number };
+    const id = v7();
+    await s.send('head', 'syllabus.publish', { id, version, title: 'With the form', from: '2025-05-01' });
+    const sheet = await runView(t.db, s.as.examiner, 'examine', { id: s.grading }, NOW);
+    const form = sheet.candidates[0]!.items.find((i) => i.form)!;
+    expect(form.points.map((p) => p.id.split('#')[1])).toEqual(['1', '2', 'rhythm', 'line']);
+    expect([form.repetitions, form.sided]).toEqual([1, false]);
+    for (const who of PANEL) {
+      await write(who, 'HHHHH');
+      await write(who, 'H', {
+        requirementId: form.requirementId,
+        marks: form.points.map((p, i) => ({
+          pointId: p.id,
+          side: 'none',
+          reps: i === 1 && who === 'examiner' ? 'S' : 'H',
+        })),
+      });
+      await handIn(who);
+    }
+    const { seen, candidates } = await panel();
+    expect(candidates[0]!.rule.outcome).toBe('the belt');
+    expect(seen!.splits[0]!.point).toMatch(/^count 2/);
+    await decide('the belt');
+    await close();
+    const { rows } = await t.owner.query<{ counts: string; of_counts: number; purpose: string }>(
+      'select counts, of_counts, purpose from look where student_id = $1 and sequence_id is not null order by counts',
+      [s.student],
+    );
+    expect(rows).toEqual([
+      { counts: 'HH|HHU', of_counts: 2, purpose: 'show' },
+      { counts: 'HH|HHU', of_counts: 2, purpose: 'show' },
+      { counts: 'HS|HHU', of_counts: 2, purpose: 'show' },
     ]);
   });
 

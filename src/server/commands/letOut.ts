@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
-import { canHurt, dayInWords, type Point } from '../../core';
+import { canHurt, countId, dayInWords, ownId, writeShowing, type CountMark, type Item, type Point } from '../../core';
 import type { Transaction } from '../../data/connection';
 import {
   readCandidates,
@@ -85,7 +85,8 @@ function looksOf(
   g: GradingRow,
 ): LookRow[] {
   const r = requirements.find((x) => x.id === l.requirementId);
-  if (!r || !('technique' in r.item)) return [];
+  if (!r) return [];
+  if (!('technique' in r.item)) return showingOf(l, r, g, j);
   const known = new Map(j.items.judgedBy(r.item).map((p) => [p.id, p]));
   const sides = [...new Set(l.marks.map((m) => m.side))];
   return sides.flatMap((side): LookRow[] => {
@@ -117,6 +118,50 @@ function looksOf(
       },
     ];
   });
+}
+
+/** What an examiner saw of a form: a showing, a mark for each count. */
+function showingOf(
+  l: Parameters<typeof looksOf>[0],
+  r: { item: Item; conditionId: string },
+  g: GradingRow,
+  j: Awaited<ReturnType<typeof askedAt>>['j'],
+): LookRow[] {
+  if (!('sequence' in r.item)) return [];
+  const { sequence, part } = r.item;
+  const length = j.items.sequences.get(sequence)?.body.moves.length ?? 0;
+  const [from, to] = [part?.from ?? 1, Math.min(part?.to ?? length, length)];
+  const seen = new Map(l.marks.map((m) => [m.pointId, m.reps.charAt(0) as CountMark]));
+  const of = (id: string): CountMark => seen.get(id) ?? 'U';
+  if (to < from || ![...seen.values()].some((m) => m !== 'U')) return [];
+  return [
+    {
+      id: v7(),
+      by: l.examinerId,
+      student_id: l.studentId,
+      technique_id: null,
+      sequence_id: sequence,
+      part_from: from,
+      part_to: to,
+      of_counts: length,
+      counts: writeShowing({
+        counts: Array.from({ length: to - from + 1 }, (_, i) => of(countId(sequence, from + i))),
+        own: {
+          rhythm: of(ownId(sequence, 'rhythm')),
+          line: of(ownId(sequence, 'line')),
+          shouts: of(ownId(sequence, 'shouts')),
+        },
+      }),
+      slips: [],
+      condition_id: r.conditionId,
+      day: g.day,
+      at: l.at.toISOString(),
+      side: 'none',
+      purpose: 'show',
+      note: l.note,
+      marks: [],
+    },
+  ];
 }
 
 /**

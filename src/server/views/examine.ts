@@ -42,9 +42,10 @@ export async function examineView(tx: Transaction, who: Who, { id }: ViewInput<'
         asks: standardInWords(r.standard, sided),
         sided,
         critical: r.critical,
-        // A form is followed count by count on paper for now: its word is given as a whole.
+        form: 'sequence' in r.item,
+        repetitions: 'sequence' in r.item ? 1 : g.rule.repetitions,
         // A waived point is not asked, so it does not stand on the sheet.
-        points: ('technique' in r.item ? j.items.judgedBy(r.item) : []).flatMap((p) => {
+        points: j.items.judgedBy(r.item).flatMap((p) => {
           const a = adapted.get(p.id);
           if (a?.waived) return [];
           return [
@@ -67,7 +68,6 @@ export async function examineView(tx: Transaction, who: Who, { id }: ViewInput<'
   return {
     grading: { id, title: g.title, day: g.day, closed: g.closedAt !== null },
     me: who.personId,
-    repetitions: g.rule.repetitions,
     handedInAt: own.handedInAt?.toISOString() ?? null,
     candidates,
   };

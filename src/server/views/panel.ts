@@ -100,15 +100,18 @@ export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'pa
       { id: c.id, number: c.number, back: c.backAt !== null },
     ]),
   );
-  const pointName = (p: string) =>
-    j.library.ownerOf.get(p)?.points.find((x) => x.id === p)?.name ?? 'a point since retired';
+  const points = new Map<string, string>();
+  const pointName = (p: string) => points.get(p) ?? 'a point since retired';
   const nameOf = new Map<string, { name: string; belt: string }>();
   const candidates = up.flatMap((c): PanelCandidate[] => {
     const s = roll.get(c.studentId);
     const [rank, to] = [ranks.get(s?.rankId ?? ''), ranks.get(c.rankId)];
     if (!s || !rank || !to) return [];
     const requirements = askedOf(j, s, c.rankId);
-    for (const r of requirements) nameOf.set(r.id, { name: j.items.nameOf(r.item), belt: to.name });
+    for (const r of requirements) {
+      nameOf.set(r.id, { name: j.items.nameOf(r.item), belt: to.name });
+      for (const p of j.items.judgedBy(r.item)) points.set(p.id, p.name);
+    }
     const mine = lines.filter((l) => l.studentId === s.id);
     const rule = decideByRule(
       g.rule,
