@@ -71,7 +71,7 @@ const view = (more: Partial<PanelView> = {}): PanelView => ({
   seen: {
     all: agreementOf(marks),
     items: [{ id: kick, name: 'Front kick', belt: 'Fern', ...agreementOf(marks) }],
-    splits: [{ item: 'Front kick', point: 'Heel down', differ: 3, pairs: 20 }],
+    splits: [{ item: 'Front kick', point: 'Heel down', differ: 3, pairs: 20, hangs: ['Kofi Adlam'] }],
     shifts: [
       { examiner: maren, name: 'Maren Holt', shift: 0.07, between: { lo: 0.02, hi: 0.11 }, shared: 20 },
       { examiner: odile, name: 'Odile Farrow', shift: -0.07, between: null, shared: 6 },

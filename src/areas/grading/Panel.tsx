@@ -160,6 +160,9 @@ function Same({ seen }: { seen: NonNullable<PanelView['seen']> }) {
             {seen.splits.map((s, i) => (
               <li key={`${s.item} ${s.point}`} className="line py-1">
                 {i + 1}. <b>{s.point}</b> in {s.item}: {s.differ} of {countOf(s.pairs, 'pair')} differ.
+                {s.hangs.length > 0 && (
+                  <span className="attention"> What becomes of {listInWords(s.hangs, 3)} hangs on it.</span>
+                )}
               </li>
             ))}
           </ol>

@@ -146,7 +146,8 @@ export interface PanelView {
   seen: {
     all: Agreement;
     items: ({ id: string; name: string; belt: string } & Agreement)[];
-    splits: { item: string; point: string; differ: number; pairs: number }[];
+    /** Points that split the panel, and whose belt hangs on the item. */
+    splits: { item: string; point: string; differ: number; pairs: number; hangs: string[] }[];
     shifts: (ExaminerShift & { name: string })[];
   } | null;
   candidates: PanelCandidate[];

@@ -31,6 +31,29 @@ export interface Decision {
   failed: string[];
 }
 
+/**
+ * Items of which the outcome hangs on whose word counts: where examiners differ, and what becomes of the candidate is not
+ * the same by every word that was said of it.
+ */
+export function beltHangsOn(rule: GradingRule, asked: readonly AskedItem[], lines: readonly SheetLine[]): string[] {
+  const d = decideByRule(rule, asked, lines);
+  return d.items
+    .filter((i) => i.split)
+    .filter((i) => {
+      const said = new Set(i.words.flatMap((w) => (w.word === null ? [] : [w.word])));
+      const outcomes = [...said].map(
+        (word) =>
+          decideByRule(
+            rule,
+            asked,
+            lines.map((l) => (l.item === i.item ? { ...l, word } : l)),
+          ).outcome,
+      );
+      return new Set(outcomes).size > 1;
+    })
+    .map((i) => i.item);
+}
+
 const rankOf = (o: BeltResult) => BELT_RESULTS.indexOf(o);
 const worse = (a: BeltResult, b: BeltResult): BeltResult => (rankOf(a) >= rankOf(b) ? a : b);
 

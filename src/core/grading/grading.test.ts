@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { decideByRule, type AskedItem } from './decide';
+import { beltHangsOn, decideByRule, type AskedItem } from './decide';
 import { BELT_RESULTS, SHEET_WORDS, USUAL_RULE, type GradingRule, type SheetWord } from './rule';
 import { oneWord, talliesOf, wordOf, type SheetLine } from './sheet';
 
@@ -128,6 +128,19 @@ describe('the usual rule', () => {
     ]);
     expect([d.outcome, d.failed]).toEqual(['part again', ['b!']]);
     expect(d.items[0]!.words.map((w) => w.examiner)).toEqual(['Idris', 'Maren', 'Odile']);
+  });
+});
+
+describe('what a belt hangs on', () => {
+  const lines = (item: string, ...words: SheetWord[]) =>
+    words.map((w, i) => said(item, ['Maren', 'Idris', 'Odile'][i]!, w));
+  it('is an item of which the examiners differ and by whose word the outcome changes', () => {
+    const all = [...lines('a', 'stands', 'nearly', 'stands'), ...lines('b', 'stands', 'stands', 'stands')];
+    // One nearly is a note, none is the belt.
+    expect(beltHangsOn(USUAL_RULE, asked('a', 'b'), all)).toEqual(['a']);
+    // Whatever is said of one more, three that are not yet hold it over.
+    const lost = ['c', 'd', 'e'].flatMap((i) => lines(i, 'not yet', 'not yet', 'not yet'));
+    expect(beltHangsOn(USUAL_RULE, asked('a', 'b', 'c', 'd', 'e'), [...all, ...lost])).toEqual([]);
   });
 });
 

@@ -6,6 +6,7 @@ import {
   decideByRule,
   examinerShifts,
   feedbackInWords,
+  beltHangsOn,
   seededBy,
   splitsOf,
   talliesOf,
@@ -100,6 +101,8 @@ export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'pa
       { id: c.id, number: c.number, back: c.backAt !== null },
     ]),
   );
+  /** Of each item those whose belt hangs on it. */
+  const hanging = new Map<string, string[]>();
   const points = new Map<string, string>();
   const pointName = (p: string) => points.get(p) ?? 'a point since retired';
   const nameOf = new Map<string, { name: string; belt: string }>();
@@ -113,11 +116,10 @@ export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'pa
       for (const p of j.items.judgedBy(r.item)) points.set(p.id, p.name);
     }
     const mine = lines.filter((l) => l.studentId === s.id);
-    const rule = decideByRule(
-      g.rule,
-      askedItems(j, s.id, requirements, g.rule, g.day),
-      mine.map((l) => ({ item: l.requirementId, examiner: l.examinerId, marks: l.marks, word: l.word })),
-    );
+    const sheets = mine.map((l) => ({ item: l.requirementId, examiner: l.examinerId, marks: l.marks, word: l.word }));
+    const rule = decideByRule(g.rule, askedItems(j, s.id, requirements, g.rule, g.day), sheets);
+    for (const item of beltHangsOn(g.rule, askedItems(j, s.id, requirements, g.rule, g.day), sheets))
+      hanging.set(item, [...(hanging.get(item) ?? []), s.name]);
     const hurt = new Map(
       requirements.flatMap((r) =>
         j.items
@@ -184,8 +186,11 @@ export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'pa
         belt: nameOf.get(i)?.belt ?? '',
         ...agreementOf(marks.filter((m) => m.item === i)),
       })),
+      // What a belt hangs on is talked about first.
       splits: splitsOf(marks)
-        .slice(0, 5)
+        .map((x) => ({ ...x, hangs: hanging.get(x.item) ?? [] }))
+        .sort((a, b) => Number(b.hangs.length > 0) - Number(a.hangs.length > 0) || b.differ - a.differ)
+        .slice(0, 6)
         .map((x) => ({ ...x, item: nameOf.get(x.item)?.name ?? '', point: pointName(x.point) })),
       shifts: examinerShifts(sharesOf(lines), seededBy(`shifts ${id}`)).map((x) => ({
         ...x,
