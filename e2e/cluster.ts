@@ -39,6 +39,7 @@ export default async function setup() {
         AUTH_ROLE: 'test_auth',
         AUTH_PASSWORD: PASSWORD,
         APP_DATABASE_URL: at(cluster.ownerUrl('postgres'), name, 'test_app'),
+        SESSION_SECRET: 'only-for-tests-on-this-machine-0123456789',
         DEMO: demo,
       },
     });

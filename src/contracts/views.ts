@@ -12,7 +12,7 @@ import type { FirstStepsView } from './views/firstSteps';
 import type { ForecastView } from './views/forecast';
 import type { CertificateView } from './views/certificate';
 import type { RunSheetView } from './views/runSheet';
-import type { ExamineView, GradingsView, GradingView, PanelView } from './views/grading';
+import type { ExamineView, GradingHistoryView, GradingsView, GradingView, PanelView } from './views/grading';
 import type { HomeView } from './views/home';
 import type { ImportsView } from './views/imports';
 import type { IncidentsView } from './views/incident';
@@ -113,6 +113,7 @@ export const VIEWS = {
   runSheet: { may: STAFF, input: v.object({ id }) },
   certificate: { may: OWN, input: v.object({ id }) },
   gradings: { may: PANEL, input: v.object({}) },
+  gradingHistory: { may: STAFF, input: v.object({}) },
   grading: { may: STAFF, input: v.object({ id }) },
   examine: { may: PANEL, input: v.object({ id }) },
   panel: { may: PANEL, input: v.object({ id }) },
@@ -155,6 +156,7 @@ export interface ViewResults {
   runSheet: RunSheetView;
   certificate: CertificateView;
   gradings: GradingsView;
+  gradingHistory: GradingHistoryView;
   grading: GradingView;
   examine: ExamineView;
   panel: PanelView;

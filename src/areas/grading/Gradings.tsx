@@ -18,11 +18,16 @@ export default function Gradings({ view }: { view: GradingsView }) {
             Each examiner marks alone; when every sheet is in, the panel talks, and the head decides.
           </p>
         </div>
-        {view.may.decide && (
+        {teaches && (
           <div className="actions">
-            <Button variant="contained" onClick={() => setAdding(true)}>
-              Make a grading
-            </Button>
+            <a className="button" href="/gradings/history">
+              What they fall by
+            </a>
+            {view.may.decide && (
+              <Button variant="contained" onClick={() => setAdding(true)}>
+                Make a grading
+              </Button>
+            )}
           </div>
         )}
       </div>

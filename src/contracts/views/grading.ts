@@ -39,6 +39,18 @@ export interface GradingsView {
   may: { decide: boolean };
 }
 
+/** "What do gradings fall by?": over all whose results are let out, belt by belt. */
+export interface GradingHistoryView {
+  gradings: { id: string; title: string; day: string; went: number; passed: number }[];
+  belts: {
+    to: RankShown;
+    went: number;
+    passed: number;
+    /** Of each item how many stood, of how many of whom it was seen; what fell most first. */
+    items: { name: string; stood: number; of: number }[];
+  }[];
+}
+
 export interface CandidateShown {
   id: string;
   name: string;

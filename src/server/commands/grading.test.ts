@@ -141,6 +141,20 @@ describe('a grading', () => {
     expect([after.student.rank.id, after.decisions.map((d) => d.passed)]).toEqual([s.ranks[0], [false]]);
   });
 
+  it('is read over the years once it is let out: who passed, and what stood least', async () => {
+    const history = () => runView(t.db, s.as.instructor, 'gradingHistory', {}, NOW);
+    for (const who of PANEL) await write(who, 'HHSSS');
+    for (const who of PANEL) await handIn(who);
+    await decide('part again', { again: [s.requirement], reason: 'It was the heel' });
+    await s.send('head', 'grading.close', { id: s.grading, letOut: false });
+    expect(await history()).toEqual({ gradings: [], belts: [] });
+    await s.send('head', 'grading.letOut', { id: s.grading });
+    expect(await history()).toMatchObject({
+      gradings: [{ went: 1, passed: 0 }],
+      belts: [{ to: { name: 'Straw' }, went: 1, passed: 0, items: [{ stood: 0, of: 1 }] }],
+    });
+  });
+
   it('what slipped most becomes the one thing to work on, said with the result', async () => {
     for (const who of PANEL) await write(who, 'HHHHS');
     for (const who of PANEL) await handIn(who);

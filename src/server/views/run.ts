@@ -21,6 +21,7 @@ import { firstStepsView } from './firstSteps';
 import { forecastView } from './forecast';
 import { certificateView } from './certificate';
 import { runSheetView } from './runSheet';
+import { gradingHistoryView } from './gradingHistory';
 import { gradingsView, gradingView } from './gradings';
 import { homeView } from './home';
 import { importsView } from './imports';
@@ -82,6 +83,7 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   runSheet: runSheetView,
   certificate: certificateView,
   gradings: gradingsView,
+  gradingHistory: gradingHistoryView,
   grading: gradingView,
   examine: examineView,
   panel: panelView,
