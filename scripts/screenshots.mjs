@@ -88,6 +88,10 @@ await asProgram(async () => {
     .first()
     .click();
   await take('grading');
+  await open(`${await linkTo('/gradings', 'Winter grading')}/day`);
+  await page.getByRole('button', { name: /^Lay it out/ }).click();
+  await page.getByText(/^Laid out/).waitFor({ timeout: 60_000 });
+  await take('day');
   await open(`${await linkTo('/gradings', 'Winter grading')}/examine`);
   await page.setViewportSize(tablet);
   await page.locator('main[aria-busy=false]').waitFor();
