@@ -193,7 +193,11 @@ export default function Examine({ view }: { view: ExamineView }) {
         {item.points.length === 0 ? (
           <p className="second">Its points are not marked one by one here: give your word for the whole.</p>
         ) : (
-          <ol className="rows" reversed={!item.form} aria-label={item.form ? 'Count by count' : 'From the ground up'}>
+          <ol
+            className={item.form ? 'rows counts' : 'rows'}
+            reversed={!item.form}
+            aria-label={item.form ? 'Count by count' : 'From the ground up'}
+          >
             {inOrder(item).map(({ p, i }) => {
               const reps = repsOf(line, p.id, side);
               const seen = [...reps].filter((r) => r !== 'U');
@@ -212,10 +216,15 @@ export default function Examine({ view }: { view: ExamineView }) {
                       <span className="second">
                         {p.critical && 'critical. '}
                         {p.canHurt && <span className="hurts">can hurt. </span>}
-                        {p.adapted ? `adapted: ${p.adapted}` : p.how}
+                        {p.adapted ? `adapted: ${p.adapted}` : item.form ? '' : p.how}
                       </span>
                     </span>
-                    <Stick marks={[...reps.padEnd(n, 'U')] as Notch[]} side={side} width={190} height={40} />
+                    <Stick
+                      marks={[...reps.padEnd(n, 'U')] as Notch[]}
+                      side={side}
+                      width={item.form ? 60 : 190}
+                      height={40}
+                    />
                     <b className="num">{reps === '' ? '' : `${held} of ${seen.length}`}</b>
                   </ButtonBase>
                 </li>
