@@ -67,6 +67,8 @@ export const sheetInput = v.object({
   word: v.nullable(v.picklist(SHEET_WORDS)),
   note: prose,
   reason: v.optional(v.nullable(reason), null),
+  /** Whose sheet on paper is typed in; null: one’s own. */
+  examinerId: v.optional(v.nullable(id), null),
 });
 
 /** Closes one’s own sheet; a head closes that of somebody who cannot, as it is. */

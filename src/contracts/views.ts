@@ -115,7 +115,12 @@ export const VIEWS = {
   gradings: { may: PANEL, input: v.object({}) },
   gradingHistory: { may: STAFF, input: v.object({}) },
   grading: { may: STAFF, input: v.object({ id }) },
-  examine: { may: PANEL, input: v.object({ id }) },
+  examine: {
+    may: PANEL,
+    /** `of`: whose sheet on paper is typed in; left out: one’s own. */
+    input: v.object({ id, of: v.optional(id) }),
+  },
+  paperSheet: { may: STAFF, input: v.object({ id }) },
   panel: { may: PANEL, input: v.object({ id }) },
   imports: { may: ['head'], input: v.object({}) },
 } as const satisfies Record<string, { may: readonly Role[]; input: v.GenericSchema }>;
@@ -159,6 +164,7 @@ export interface ViewResults {
   gradingHistory: GradingHistoryView;
   grading: GradingView;
   examine: ExamineView;
+  paperSheet: ExamineView;
   panel: PanelView;
   imports: ImportsView;
 }

@@ -125,6 +125,7 @@ const MAY_SEE: Record<ViewName, string> = {
   grading: 'hi',
   examine: 'hie',
   panel: 'hie',
+  paperSheet: 'hi',
   runSheet: 'hi',
   certificate: 'hig', // and a student their own, below
 };
@@ -166,6 +167,7 @@ const seeing = (s: SmallSchool): Record<ViewName, object> => ({
   grading: { id: s.grading },
   examine: { id: s.grading },
   panel: { id: s.grading },
+  paperSheet: { id: s.grading },
   runSheet: { id: s.grading },
   certificate: { id: s.certificate },
 });
@@ -239,6 +241,7 @@ const NOT_THERE: readonly ViewName[] = [
   'home',
   'grading',
   'examine',
+  'paperSheet',
   'panel',
   'certificate',
   'runSheet',

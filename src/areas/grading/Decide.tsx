@@ -139,6 +139,7 @@ function Sheets({ c, view }: { c: PanelCandidate; view: PanelView }) {
                       {word && <WordMark word={word} />}{' '}
                       <span className="num second">{t && t.seen > 0 ? `${t.held} of ${t.seen}` : ''}</span>
                       <span className="hidden">{sheetWordSaid(word)}</span>
+                      {t?.typed && <span className="second"> typed in from paper</span>}
                       {t?.putRight && <span className="second">put right: {t.putRight}</span>}
                     </td>
                   );

@@ -147,6 +147,7 @@ export default function Examine({ view }: { view: ExamineView }) {
         <header className="spread">
           <div>
             <h1>{person.name}</h1>
+            {view.typedFor && <p className="attention">The sheet of {view.typedFor.name}, from paper.</p>}
             <p>
               <b>{item.name}</b>
               <span className="second">
@@ -266,7 +267,9 @@ export default function Examine({ view }: { view: ExamineView }) {
               }}
             />
             <p className="second">
-              You see no other sheet, nothing earlier, and nobody reads this one before you hand it in.
+              {view.typedFor
+                ? `Typed in from the paper of ${view.typedFor.name}: the panel reads that it was.`
+                : 'You see no other sheet, nothing earlier, and nobody reads this one before you hand it in.'}
             </p>
           </section>
           <div className="keys">

@@ -57,6 +57,9 @@ export default function Grading({ view: first }: { view: GradingView }) {
         </div>
         <div className="actions">
           <Button onClick={() => print()}>Print the list</Button>
+          <a className="button" href={`/gradings/${g.id}/paper`}>
+            Sheets on paper
+          </a>
           <a className="button" href={`/gradings/${g.id}/day`}>
             The day
           </a>

@@ -45,7 +45,7 @@ const kofi = (more: Partial<PanelCandidate> = {}): PanelCandidate => ({
       { item: cover, examiner, marks: [], word: 'stands' as const },
     ]),
   ),
-  tallies: [{ examiner: maren, item: kick, held: 9, seen: 10, note: '', putRight: null }],
+  tallies: [{ examiner: maren, item: kick, held: 9, seen: 10, note: '', putRight: null, typed: false }],
   hurts: ['Window to see through'],
   sentence: 'Cover stood for all of us.',
   decided: null,

@@ -57,6 +57,13 @@ export default function Panel({ view: first }: { view: PanelView }) {
                   </Button>
                 ))}
               </p>
+              <p className="row wrap">
+                {waiting.map((p) => (
+                  <a key={p.id} href={`/gradings/${g.id}/examine?of=${p.id}`}>
+                    Type in the paper of {p.name}
+                  </a>
+                ))}
+              </p>
               <p className="second">
                 For somebody who cannot hand in any more: what they wrote counts, the rest was not seen.
               </p>

@@ -13,7 +13,9 @@ const isLine = (c: Waiting): c is Waiting<'sheet.write'> => c.name === 'sheet.wr
  */
 export function useSheet(view: ExamineView) {
   const gradingId = view.grading.id;
-  const chain = `sheet ${gradingId}`;
+  /** Typed in from paper it is another's sheet, in a queue of its own. */
+  const of = view.typedFor?.id ?? null;
+  const chain = `sheet ${gradingId}${of === null ? '' : ` of ${of}`}`;
   const [lines, setLines] = useState<ReadonlyMap<string, Written>>(
     () =>
       new Map(
@@ -36,7 +38,8 @@ export function useSheet(view: ExamineView) {
     void (async () => {
       await readOpen();
       const mine = [...(await waitingIn(chain, view.me)), ...openNow()].filter(
-        (c): c is Waiting<'sheet.write'> => isLine(c) && c.by === view.me && c.input.gradingId === gradingId,
+        (c): c is Waiting<'sheet.write'> =>
+          isLine(c) && c.by === view.me && c.input.gradingId === gradingId && (c.input.examinerId ?? null) === of,
       );
       if (!current) return;
       const left = new Map(now.current);
@@ -55,7 +58,7 @@ export function useSheet(view: ExamineView) {
     return () => {
       current = false;
     };
-  }, [chain, gradingId, view.me]);
+  }, [chain, gradingId, of, view.me]);
 
   const keep = useCallback(
     async (studentId: string, requirementId: string, w: Written, going: boolean) => {
@@ -68,7 +71,7 @@ export function useSheet(view: ExamineView) {
           id,
           at: new Date().toISOString(),
           name: 'sheet.write',
-          input: { id, gradingId, studentId, requirementId, ...w, reason: why.current },
+          input: { id, gradingId, studentId, requirementId, ...w, reason: why.current, examinerId: of },
           label,
           by: view.me,
           open: !going,
@@ -80,7 +83,7 @@ export function useSheet(view: ExamineView) {
         setProblem(e instanceof Error ? e.message : 'This mark could not be kept.');
       }
     },
-    [chain, gradingId, view],
+    [chain, gradingId, of, view],
   );
   /** One goes on: what was written so far is closed and sent. */
   const goOn = async () => {
@@ -124,7 +127,7 @@ export function useSheet(view: ExamineView) {
         id,
         at,
         name: 'sheet.handIn',
-        input: { gradingId },
+        input: { gradingId, examinerId: of },
         label: 'handing in',
         by: view.me,
         open: false,

@@ -121,6 +121,8 @@ export interface ExamineItem {
 export interface ExamineView {
   grading: { id: string; title: string; day: string; closed: boolean };
   me: string;
+  /** Whose sheet it is, where it is typed in from paper; null: one’s own. */
+  typedFor: { id: string; name: string } | null;
   handedInAt: string | null;
   candidates: { id: string; name: string; to: RankShown; items: ExamineItem[] }[];
 }
@@ -134,7 +136,15 @@ export interface PanelCandidate {
   items: { id: string; name: string; critical: boolean }[];
   rule: Decision;
   /** Of each examiner and item: how many held of how many seen. */
-  tallies: { examiner: string; item: string; held: number; seen: number; note: string; putRight: string | null }[];
+  tallies: {
+    examiner: string;
+    item: string;
+    held: number;
+    seen: number;
+    note: string;
+    putRight: string | null;
+    typed: boolean;
+  }[];
   /** Points that can hurt and slipped for somebody, in words. */
   hurts: string[];
   /** What the sheets say to the student, each sentence true of them. */

@@ -78,6 +78,8 @@ export const sheetLine = onlyAdded(
       marks: kept('marks', storedSheetMarks).notNull(),
       word: text('word', { enum: SHEET_WORDS }),
       note: text('note').notNull().default(''),
+      /** Whoever typed it in from paper; null: the examiner themself. */
+      typedBy: uuid('typed_by'),
       /** Why it was changed after the sheet was handed in. */
       reason: text('reason'),
       at: instant('at').notNull().defaultNow(),

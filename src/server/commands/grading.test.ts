@@ -155,6 +155,41 @@ describe('a grading', () => {
     });
   });
 
+  it('a sheet on paper is typed in by a teacher, marked as such, never beside one that is written on a device', async () => {
+    const of = s.as.examiner.personId;
+    const paper = await runView(t.db, s.as.instructor, 'paperSheet', { id: s.grading }, NOW);
+    expect(paper.candidates[0]!.items[0]!.line).toBeNull();
+    const read = (who: Role) => runView(t.db, s.as[who], 'examine', { id: s.grading, of }, NOW);
+    expect((await read('instructor')).typedFor).toMatchObject({ id: of });
+    await write('instructor', 'HHHHS', { examinerId: of });
+    expect((await read('head')).candidates[0]!.items[0]!.line!.marks[0]).toMatchObject({ reps: 'HHHHS' });
+    // An examiner types in for nobody; and where somebody writes themself, nobody types in for them.
+    expect(await told(write('examiner', 'HHHHH', { examinerId: s.as.head.personId }))).toMatch(
+      /^Only teachers type in/,
+    );
+    await write('head', 'HHHHH');
+    expect(await told(write('instructor', 'SSSSS', { examinerId: s.as.head.personId }))).toMatch(
+      /a device of their own/,
+    );
+    expect(
+      await told(runView(t.db, s.as.instructor, 'examine', { id: s.grading, of: s.as.head.personId }, NOW)),
+    ).toMatch(/a device of their own/);
+    // Whoever typed it in closes it; of what somebody wrote themself only the head does.
+    await s.send('instructor', 'sheet.handIn', { gradingId: s.grading, examinerId: of });
+    expect(
+      await told(s.send('instructor', 'sheet.handIn', { gradingId: s.grading, examinerId: s.as.head.personId })),
+    ).toMatch(/^Only a head/);
+    await write('instructor', 'HHHHH');
+    for (const who of ['head', 'instructor'] as const) await handIn(who);
+    const { candidates } = await panel();
+    expect(candidates[0]!.tallies.map((x) => [x.examiner === of, x.typed])).toEqual(
+      expect.arrayContaining([
+        [true, true],
+        [false, false],
+      ]) as unknown,
+    );
+  });
+
   it('what slipped most becomes the one thing to work on, said with the result', async () => {
     for (const who of PANEL) await write(who, 'HHHHS');
     for (const who of PANEL) await handIn(who);

@@ -1,14 +1,17 @@
 import { and, eq } from 'drizzle-orm';
 import { candidate, panelMember, sheetLine } from '../../data/tables';
 import { ownSheet } from '../auth/ownSheet';
+import { isOnPaper, mustBeOnPaper } from '../auth/paperSheet';
 import { Refusal } from '../http/problem';
 import type { Runs } from './command';
 import { openGrading } from './grading';
 
 export const sheetCommands: Runs<'sheet.write' | 'sheet.handIn'> = {
-  'sheet.write': async (tx, who, { gradingId, reason, ...l }) => {
+  'sheet.write': async (tx, who, { gradingId, reason, examinerId, ...l }) => {
     await openGrading(tx, who, gradingId);
-    const own = await ownSheet(tx, who, gradingId);
+    const of = examinerId ?? who.personId;
+    if (of !== who.personId) await mustBeOnPaper(tx, who, gradingId, of);
+    const own = await ownSheet(tx, { ...who, personId: of }, gradingId);
     if (own.handedInAt && reason === null)
       throw new Refusal(409, 'Your sheet is handed in: a correction needs its reason.', [
         { path: 'reason', message: 'A correction needs its reason.' },
@@ -21,7 +24,8 @@ export const sheetCommands: Runs<'sheet.write' | 'sheet.handIn'> = {
     await tx.insert(sheetLine).values({
       schoolId: who.schoolId,
       gradingId,
-      examinerId: who.personId,
+      examinerId: of,
+      typedBy: of === who.personId ? null : who.personId,
       ...l,
       reason: own.handedInAt ? reason : null,
       at: who.now,
@@ -32,7 +36,8 @@ export const sheetCommands: Runs<'sheet.write' | 'sheet.handIn'> = {
   'sheet.handIn': async (tx, who, { gradingId, examinerId }) => {
     await openGrading(tx, who, gradingId);
     const examiner = examinerId ?? who.personId;
-    if (examiner !== who.personId && who.role !== 'head')
+    const typed = examiner !== who.personId && who.role === 'instructor' && (await isOnPaper(tx, gradingId, examiner));
+    if (examiner !== who.personId && who.role !== 'head' && !typed)
       throw new Refusal(403, 'Only a head instructor closes the sheet of somebody else.');
     const own = await ownSheet(tx, { ...who, personId: examiner }, gradingId);
     if (own.handedInAt) throw new Refusal(409, 'This sheet is handed in already.');

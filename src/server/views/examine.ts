@@ -1,19 +1,43 @@
 import type { ExamineView, ViewInput } from '../../contracts/views';
 import { adaptationsOn, adaptedInWords, canHurt, standardInWords } from '../../core';
 import type { Transaction } from '../../data/connection';
-import { readCandidates, readGrading, readSheetLines } from '../../data/queries/gradings';
+import { readCandidates, readGrading, readPanel, readSheetLines, type GradingRow } from '../../data/queries/gradings';
 import { asTheyCame, readRoll } from '../../data/queries/roll';
 import { ownSheet } from '../auth/ownSheet';
+import { mustBeOnPaper } from '../auth/paperSheet';
 import { Refusal } from '../http/problem';
 import { askedOf } from '../judging/asked';
 import { readJudging } from '../judging/judging';
 import type { Who } from '../who';
 
 /** An examiner's own sheet: what each candidate is asked, and what this examiner has written of it. */
-export async function examineView(tx: Transaction, who: Who, { id }: ViewInput<'examine'>): Promise<ExamineView> {
+export async function examineView(
+  tx: Transaction,
+  who: Who,
+  { id, of = who.personId }: ViewInput<'examine'>,
+): Promise<ExamineView> {
   const g = await readGrading(tx, id);
   if (!g) throw new Refusal(404, 'There is no such grading.');
-  const own = await ownSheet(tx, who, id);
+  if (of !== who.personId) await mustBeOnPaper(tx, who, id, of);
+  const own = await ownSheet(tx, { ...who, personId: of }, id);
+  const name = (await readPanel(tx, id)).find((p) => p.personId === of)?.name ?? '';
+  return {
+    ...(await sheetOf(tx, who, g, of)),
+    typedFor: of === who.personId ? null : { id: of, name },
+    handedInAt: own.handedInAt?.toISOString() ?? null,
+  };
+}
+
+/** The same without a mark, for paper. */
+export async function paperSheetView(tx: Transaction, who: Who, { id }: ViewInput<'paperSheet'>): Promise<ExamineView> {
+  const g = await readGrading(tx, id);
+  if (!g) throw new Refusal(404, 'There is no such grading.');
+  return sheetOf(tx, who, g, null);
+}
+
+/** What each candidate is asked, with the lines of one examiner; null: nobody's. */
+async function sheetOf(tx: Transaction, who: Who, g: GradingRow, of: string | null): Promise<ExamineView> {
+  const { id } = g;
   const up = (await readCandidates(tx, [id])).filter((c) => c.out === null);
   const j = await readJudging(
     tx,
@@ -21,7 +45,7 @@ export async function examineView(tx: Transaction, who: Who, { id }: ViewInput<'
     up.map((c) => c.studentId),
   );
   const lines = new Map(
-    (await readSheetLines(tx, id, who.personId)).map((l) => [`${l.studentId} ${l.requirementId}`, l]),
+    (of === null ? [] : await readSheetLines(tx, id, of)).map((l) => [`${l.studentId} ${l.requirementId}`, l]),
   );
   const ranks = new Map(j.versions.ranks.map((r) => [r.id, { id: r.id, name: r.name, cloth: r.cloth }]));
   const order = [...ranks.keys()];
@@ -68,7 +92,8 @@ export async function examineView(tx: Transaction, who: Who, { id }: ViewInput<'
   return {
     grading: { id, title: g.title, day: g.day, closed: g.closedAt !== null },
     me: who.personId,
-    handedInAt: own.handedInAt?.toISOString() ?? null,
+    typedFor: null,
+    handedInAt: null,
     candidates,
   };
 }

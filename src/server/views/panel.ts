@@ -148,6 +148,7 @@ export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'pa
             seen: all.reduce((n, t) => n + t.seen, 0),
             note: l.note,
             putRight: l.reason,
+            typed: l.typedBy !== null,
           };
         }),
         hurts: [...slipped].flatMap((p) => hurt.get(p) ?? []),

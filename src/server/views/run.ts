@@ -15,7 +15,7 @@ import { chancesView } from './chances';
 import { classesView } from './classes';
 import { earlierMarksView } from './earlierMarks';
 import { earlierShowingsView } from './earlierShowings';
-import { examineView } from './examine';
+import { examineView, paperSheetView } from './examine';
 import { everybodyView } from './everybody';
 import { firstStepsView } from './firstSteps';
 import { forecastView } from './forecast';
@@ -86,6 +86,7 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   gradingHistory: gradingHistoryView,
   grading: gradingView,
   examine: examineView,
+  paperSheet: paperSheetView,
   panel: panelView,
   imports: importsView,
 };

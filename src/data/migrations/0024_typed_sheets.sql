@@ -1,0 +1,1 @@
+ALTER TABLE "sheet_line" ADD COLUMN "typed_by" uuid;
