@@ -2,7 +2,7 @@ import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { GradingView, PanelCandidate, PanelView } from '../../contracts/views';
-import { agreementOf, decideByRule, USUAL_RULE, type PanelMark } from '../../core';
+import { agreementOf, decideByRule, measuresOf, USUAL_RULE, type PanelMark } from '../../core';
 import { idFor } from '../../kit/testing/ids';
 import { doneAs, idIn, shown } from '../../kit/testing/server';
 import Grading from './Grading';
@@ -70,6 +70,7 @@ const view = (more: Partial<PanelView> = {}): PanelView => ({
   panel,
   seen: {
     all: agreementOf(marks),
+    measures: measuresOf(marks),
     items: [{ id: kick, name: 'Front kick', belt: 'Fern', ...agreementOf(marks) }],
     splits: [{ item: 'Front kick', point: 'Heel down', differ: 3, pairs: 20, hangs: ['Kofi Adlam'] }],
     shifts: [
@@ -112,6 +113,8 @@ describe('what the panel saw', () => {
     render(<Panel view={view()} />);
     // By hand: twenty pairs of two examiners, three of them apart.
     expect(screen.getByText(/were the same in 17 of 20 pairs; chance alone gives/)).toBeTruthy();
+    // One of two never says slipped: by hand, chance alone agrees as often, so kappa is 0.
+    expect(screen.getByText(/^Cohen’s kappa, Maren Holt and Odile Farrow, 20 pairs:/).textContent).toMatch(/0\.00$/);
     expect(screen.getByText(/Heel down/).closest('li')!.textContent).toMatch(/3 of 20 pairs differ/);
     expect(
       screen.getByText(/^Maren Holt sees 7 in a hundred more held than the panel together \(2 to 11\)/),

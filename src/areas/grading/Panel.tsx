@@ -91,8 +91,11 @@ export default function Panel({ view: first }: { view: PanelView }) {
   );
 }
 
+const figure = (x: number | null) => (x === null ? 'nothing to compare' : x.toFixed(2));
+
 function Same({ seen }: { seen: NonNullable<PanelView['seen']> }) {
   const { all } = seen;
+  const nameOf = (id: string) => seen.shifts.find((s) => s.examiner === id)?.name ?? '';
   return (
     <div className="columns panel">
       <div>
@@ -136,6 +139,36 @@ function Same({ seen }: { seen: NonNullable<PanelView['seen']> }) {
           <span>thick line: as counted</span>
           <span>pairs: two examiners, one repetition of one point of one person</span>
         </p>
+        <details>
+          <summary>The usual figures</summary>
+          <ul>
+            {all.alpha !== null && (
+              <li>
+                Krippendorff’s alpha, all marks: <span className="num">{all.alpha.toFixed(2)}</span>
+              </li>
+            )}
+            {seen.measures.fleiss && (
+              <li>
+                Fleiss’ kappa, {seen.measures.fleiss.units.toLocaleString('en')} repetitions that all saw:{' '}
+                <span className="num">{figure(seen.measures.fleiss.kappa)}</span>
+              </li>
+            )}
+            {seen.measures.cohen.map((c) => (
+              <li key={`${c.a} ${c.b}`}>
+                Cohen’s kappa, {nameOf(c.a)} and {nameOf(c.b)}, {countOf(c.pairs, 'pair')}:{' '}
+                <span className="num">{figure(c.kappa)}</span>
+              </li>
+            ))}
+            {seen.measures.shares && (
+              <li>
+                ICC(2,1) of the shares that held,{' '}
+                {countOf(seen.measures.shares.things, 'point and side', 'points and sides')}:{' '}
+                <span className="num">{figure(seen.measures.shares.single)}</span>
+              </li>
+            )}
+          </ul>
+          <p className="second">1: always the same; 0: as chance would have it. Below: less than chance.</p>
+        </details>
       </div>
       <aside className="stack gap-5">
         <section>

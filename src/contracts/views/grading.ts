@@ -4,6 +4,7 @@ import type {
   Decision,
   ExaminerShift,
   GradingRule,
+  Measures,
   SheetMark,
   SheetWord,
   VerdictWord,
@@ -167,6 +168,8 @@ export interface PanelView {
   /** Null: not every sheet is in. */
   seen: {
     all: Agreement;
+    /** Cohen, Fleiss, ICC: for whoever knows them. */
+    measures: Measures;
     items: ({ id: string; name: string; belt: string } & Agreement)[];
     /** Points that split the panel, and whose belt hangs on the item. */
     splits: { item: string; point: string; differ: number; pairs: number; hangs: string[] }[];

@@ -7,6 +7,7 @@ import { icc } from './icc';
 import { bootstrap } from './interval';
 import { krippendorffAlpha } from './krippendorff';
 import { examinerShifts, type SharedMark } from './examinerShifts';
+import { measuresOf } from './measures';
 import { agreementOf, splitsOf, type PanelMark } from './panel';
 
 const table = (text: string) => text.split(' / ').map((r) => r.split(' ').map(Number));
@@ -215,6 +216,31 @@ describe('a panel', () => {
       }),
     );
     expect(agreementOf(marks).alpha).toBeCloseTo(krippendorffAlpha(rows)!, 9);
+  });
+
+  it('the usual figures are those of the published formulas, over what both or all saw', () => {
+    // Cohen 1960, the usual fifty cases (from memory): 20 both held, 15 both slipped, 5 and 10 apart; kappa 0.40.
+    const cases: [boolean, boolean][] = [
+      ...Array.from({ length: 20 }, (): [boolean, boolean] => [true, true]),
+      ...Array.from({ length: 5 }, (): [boolean, boolean] => [true, false]),
+      ...Array.from({ length: 10 }, (): [boolean, boolean] => [false, true]),
+      ...Array.from({ length: 15 }, (): [boolean, boolean] => [false, false]),
+    ];
+    const two = cases.flatMap(([a, b], i) => [
+      mark(`c${i}`, 'heel', 'Maren', a, 1),
+      mark(`c${i}`, 'heel', 'Idris', b, 1),
+    ]);
+    const found = measuresOf([...two, mark('c99', 'heel', 'Maren', true, 1)]);
+    expect(found.cohen).toMatchObject([{ pairs: 50 }]);
+    expect(found.cohen[0]!.kappa).toBeCloseTo(0.4, 9);
+    expect(found.fleiss!.units).toBe(50);
+    // All alike is 1 of each; nobody to compare with is nothing.
+    const same = people.flatMap((p, i) =>
+      [1, 2].flatMap((r) => three(p, 'heel', Array(3).fill(i > 2) as [boolean, boolean, boolean], r)),
+    );
+    expect(measuresOf(same)).toMatchObject({ fleiss: { kappa: 1 }, shares: { things: 5 } });
+    expect(measuresOf(same).shares!.single).toBeCloseTo(1, 9);
+    expect(measuresOf([mark('c', 'heel', 'Maren', true, 1)])).toEqual({ cohen: [], fleiss: null, shares: null });
   });
 
   it('the points that split it come first', () => {

@@ -6,6 +6,7 @@ import {
   decideByRule,
   examinerShifts,
   feedbackInWords,
+  measuresOf,
   beltHangsOn,
   seededBy,
   splitsOf,
@@ -181,6 +182,7 @@ export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'pa
     ...base,
     seen: {
       all: agreementOf(marks),
+      measures: measuresOf(marks),
       items: items.map((i) => ({
         id: i,
         name: nameOf.get(i)?.name ?? '',
