@@ -100,7 +100,9 @@ test.describe('looking', () => {
     await page.getByRole('button', { name: 'Let it be the one' }).click();
     await expect(page.getByText('First, chosen now')).toBeVisible();
     await sent(page);
-    const given = await demo.query<{ reason: string }>(`select reason from focus_given where chosen`);
+    const given = await demo.query<{ reason: string }>(
+      `select f.reason from focus_given f join person p on p.id = f.student_id where f.chosen and p.name = 'Hugo Tarn'`,
+    );
     expect(given).toEqual([{ reason: 'He asked for it.' }]);
     await page.goto(`${demo.url}/students/${await studentId(demo, 'Hugo Tarn')}`);
     await expect(page.getByText('Chosen: He asked for it.')).toBeVisible();
