@@ -1,5 +1,4 @@
 import Button from '@mui/material/Button';
-import MuiTextField from '@mui/material/TextField';
 import { useMemo, useRef, useState } from 'react';
 import type { DayKept } from '../../contracts/runSheet';
 import type { RunSheetView } from '../../contracts/views';
@@ -13,15 +12,10 @@ import {
   dayCheckInWords,
   groupsOf,
   laidInWords,
-  listInWords,
   partnersOf,
   planOf,
-  readClock,
-  RUNGS,
   slackInWords,
   slackOf,
-  taskInWords,
-  type DayGroup,
   type DaySettings,
   type Laid,
   type Starts,
@@ -29,7 +23,9 @@ import {
 import { IslandRoot } from '../../kit/IslandRoot';
 import { send } from '../../kit/send';
 import { DayChart } from './DayChart';
+import { DayGroupPanel } from './DayGroupPanel';
 import { DaySheet } from './DaySheet';
+import { HallSheet } from './HallSheet';
 import './RunSheet.css';
 import { useDayWork } from './useDayWork';
 
@@ -218,7 +214,7 @@ export default function RunSheet({ view }: { view: RunSheetView }) {
               />
             )}
             {plan && groups.some((x) => x.id === chosen) && (
-              <GroupPanel
+              <DayGroupPanel
                 key={chosen}
                 group={groups.find((x) => x.id === chosen)!}
                 at={plan.groups.find((p) => p.group === chosen)!.at}
@@ -261,168 +257,5 @@ export default function RunSheet({ view }: { view: RunSheetView }) {
         {plan && <HallSheet view={view} groups={groups} plan={plan} settings={settings} person={person} />}
       </div>
     </IslandRoot>
-  );
-}
-
-function GroupPanel({
-  group,
-  at,
-  latest,
-  person,
-  paired,
-  isPinned,
-  began,
-  onPlace,
-  onBegan,
-}: {
-  group: DayGroup;
-  at: number;
-  latest: number;
-  person: (id: string) => string;
-  paired: ReturnType<typeof partnersOf>;
-  isPinned: boolean;
-  began: number | undefined;
-  /** Pins it to a time; null: lets it go again. */
-  onPlace: ((at: number | null) => void) | null;
-  onBegan: (() => void) | null;
-}) {
-  const [typed, setTyped] = useState(clockInWords(at));
-  const read = readClock(typed);
-  return (
-    <section className="sheet stack" aria-label={group.belt}>
-      <h2>
-        {clockInWords(at)}, {group.belt}
-      </h2>
-      <p className="second">
-        {countOf(group.minutes, 'minute')}, from the door: {listInWords(group.people.map(person), 40)}. At the latest{' '}
-        {clockInWords(latest)}.{began !== undefined && ` Began at ${clockInWords(began)}.`}
-      </p>
-      <ol>
-        {group.tasks.map((t, i) => (
-          <li key={t.items.join(' ')} className="line py-1">
-            <span className="spread">
-              <b>{t.label}</b> <span className="num">{t.minutes} min</span>
-            </span>
-            <span className="second">{taskInWords(t)}</span>
-            {paired
-              .filter((p) => p.task === i)
-              .flatMap((p) => p.pairs)
-              .map((p) => (
-                <p key={`${p.a} ${p.b}`}>
-                  {person(p.a)} with {person(p.b)}
-                  <span className="second">
-                    , {RUNGS[p.rung - 1]}
-                    {p.standsIn && ', stands in'}
-                  </span>
-                </p>
-              ))}
-          </li>
-        ))}
-      </ol>
-      {onPlace && (
-        <div className="row top">
-          <MuiTextField
-            id="group-begins"
-            label="Begins"
-            value={typed}
-            error={read === null}
-            helperText={read === null ? 'A time such as 10:30.' : isPinned ? 'Pinned.' : ' '}
-            onChange={(e) => setTyped(e.target.value)}
-          />
-          <Button disabled={read === null} onClick={() => read !== null && onPlace(read)}>
-            Pin it there
-          </Button>
-          {isPinned && <Button onClick={() => onPlace(null)}>Let it go</Button>}
-        </div>
-      )}
-      {onBegan && (
-        <Button variant="contained" onClick={onBegan}>
-          Began now
-        </Button>
-      )}
-    </section>
-  );
-}
-
-/** The same on paper: in the order of the clock, with a column to write when each began. */
-function HallSheet({
-  view,
-  groups,
-  plan,
-  settings: s,
-  person,
-}: {
-  view: RunSheetView;
-  groups: readonly DayGroup[];
-  plan: ReturnType<typeof planOf>;
-  settings: DaySettings;
-  person: (id: string) => string;
-}) {
-  const rows = [
-    {
-      at: s.begins,
-      what: 'Bow in, the rule read out, warm-up',
-      minutes: s.opening,
-      who: 'Everybody',
-      where: '',
-      before: '',
-    },
-    ...plan.groups.flatMap((p) => {
-      const g = groups.find((x) => x.id === p.group);
-      return g
-        ? [
-            {
-              at: p.at,
-              what: `${g.belt}: ${g.tasks.map((t) => [t.label, taskInWords(t)].filter(Boolean).join(', ')).join('; ')}`,
-              minutes: g.minutes,
-              who: g.people.map(person).join(', '),
-              where: s.floors > 1 ? `floor ${p.floor + 1}` : '',
-              before: p.examiners.length === view.panel.length ? 'the panel' : p.examiners.map(person).join(', '),
-            },
-          ]
-        : [];
-    }),
-    ...(plan.pauseAt === null
-      ? []
-      : [{ at: plan.pauseAt, what: 'Break', minutes: s.pause, who: '', where: '', before: '' }]),
-    { at: plan.panelAt, what: 'The panel sits', minutes: s.panel, who: '', where: '', before: '' },
-    { at: plan.closingAt, what: 'Belts, bow out', minutes: s.closing, who: 'Everybody', where: '', before: '' },
-  ].sort((a, b) => a.at - b.at);
-  return (
-    <section className="hall-sheet" aria-label="For the hall">
-      <p>
-        {view.grading.title}, laid out {dateInWords(view.today)}. Brought out:{' '}
-        {s.things.length === 0 ? 'nothing' : s.things.map((t) => `${t.name} × ${t.count}`).join(', ')}.
-      </p>
-      <table className="list">
-        <thead>
-          <tr>
-            <th>At</th>
-            <th>What</th>
-            <th>Who</th>
-            <th>Before</th>
-            <th>Began</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((r) => (
-            <tr key={`${r.at} ${r.what}`}>
-              <td className="num">
-                <b>{clockInWords(r.at)}</b>
-                <br />
-                {r.minutes}&nbsp;min
-              </td>
-              <td>
-                {r.what} {r.where && `(${r.where})`}
-              </td>
-              <td>{r.who}</td>
-              <td>{r.before}</td>
-              <td className="began" />
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <p>Stop whenever somebody is hurt; the hall’s own rules and those of federation and insurer come first.</p>
-    </section>
   );
 }
