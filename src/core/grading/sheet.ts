@@ -43,6 +43,49 @@ export interface Asks {
   hangsOn: (pointId: string) => boolean;
 }
 
+/**
+ * The same from an item's points: critical ones are those it hangs on. What was adapted for somebody is asked as adapted;
+ * waived, it is not.
+ */
+export function asksOf(
+  rule: GradingRule,
+  points: readonly { id: string; critical: boolean }[],
+  adapted?: ReadonlyMap<string, { waived: boolean; share?: number | null | undefined }>,
+): Asks {
+  const critical = new Set(points.flatMap((p) => (p.critical ? [p.id] : [])));
+  return {
+    hangsOn: (id) => critical.has(id),
+    asks: (id) => {
+      const a = adapted?.get(id);
+      if (a?.waived) return null;
+      return a?.share ?? (critical.has(id) ? rule.criticalStands : rule.stands);
+    },
+  };
+}
+
+/**
+ * The one thing to work on after a grading: of all that slipped what can hurt before the rest, then what slipped most over
+ * all sheets, then from the ground up. `points`: what was asked, from the ground up. Null: nothing slipped.
+ */
+export function weakestPoint(
+  lines: readonly { marks: readonly SheetMark[] }[],
+  points: readonly { id: string; hurts: boolean }[],
+): { pointId: string; side: SheetMark['side'] } | null {
+  const place = new Map(points.map((p, i) => [p.id, { i, hurts: p.hurts }]));
+  const slips = new Map<string, { pointId: string; side: SheetMark['side']; n: number }>();
+  for (const m of lines.flatMap((l) => l.marks)) {
+    const n = [...m.reps].filter((r) => r === 'S').length;
+    const key = `${m.pointId} ${m.side}`;
+    if (n > 0 && place.has(m.pointId))
+      slips.set(key, { pointId: m.pointId, side: m.side, n: n + (slips.get(key)?.n ?? 0) });
+  }
+  const at = (x: { pointId: string }) => place.get(x.pointId)!;
+  const worst = [...slips.values()].sort(
+    (a, b) => Number(at(b).hurts) - Number(at(a).hurts) || b.n - a.n || at(a).i - at(b).i,
+  )[0];
+  return worst ? { pointId: worst.pointId, side: worst.side } : null;
+}
+
 const allowed = (others: number, rule: GradingRule): number => Math.floor(rule.mayFallShort * others + 1e-9);
 
 /**

@@ -1,4 +1,5 @@
 import {
+  asksOf,
   decideByRule,
   USUAL_RULE,
   type AskedItem,
@@ -20,15 +21,7 @@ export interface Truth {
 
 /** The items of a belt as a grading asks them. */
 export const askedTruly = (asked: readonly Requirement[], about: Truth, rule: GradingRule): AskedItem[] =>
-  asked.map((r) => {
-    const critical = new Set(about.pointsOf(r).flatMap((p) => (p.critical ? [p.id] : [])));
-    return {
-      item: r.id,
-      critical: r.critical,
-      hangsOn: (id) => critical.has(id),
-      asks: (id) => (critical.has(id) ? rule.criticalStands : rule.stands),
-    };
-  });
+  asked.map((r) => ({ item: r.id, critical: r.critical, ...asksOf(rule, about.pointsOf(r)) }));
 
 /** What a candidate shows on the day: every repetition drawn from the truth, as somebody would see it who never errs. */
 export const shownTruly = (

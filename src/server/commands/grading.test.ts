@@ -190,7 +190,7 @@ describe('a grading', () => {
     );
   });
 
-  it('what slipped most becomes the one thing to work on, said with the result', async () => {
+  it('what slipped becomes the one thing to work on, the same that the sentence names', async () => {
     for (const who of PANEL) await write(who, 'HHHHS');
     for (const who of PANEL) await handIn(who);
     await decide('the belt');
@@ -199,9 +199,7 @@ describe('a grading', () => {
       'select point_id as point, reason from focus_given where student_id = $1',
       [s.student],
     );
-    expect(rows).toEqual([
-      { point: s.points.seen, reason: expect.stringMatching(/^What slipped most at the grading of/) as string },
-    ]);
+    expect(rows).toEqual([{ point: s.points.seen, reason: expect.stringMatching(/^From the grading of/) as string }]);
   });
 
   it('a form is followed count by count, and becomes a showing of the record', async () => {

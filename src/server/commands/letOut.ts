@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
-import { canHurt, countId, dayInWords, ownId, writeShowing, type CountMark, type Item, type Point } from '../../core';
+import { countId, dayInWords, ownId, writeShowing, type CountMark, type Item } from '../../core';
 import type { Transaction } from '../../data/connection';
 import {
   readCandidates,
@@ -15,7 +15,7 @@ import { focusGiven, grading } from '../../data/tables';
 import { ownAddress } from '../certificates/address';
 import { issueCertificates } from '../certificates/issue';
 import { Refusal } from '../http/problem';
-import { askedItems, askedOf } from '../judging/asked';
+import { askedItems, askedOf, weakestOf } from '../judging/asked';
 import { readJudging } from '../judging/judging';
 import type { Who } from '../who';
 import { inTurn } from './inTurn';
@@ -35,8 +35,9 @@ export async function letOutResults(tx: Transaction, who: Who, g: GradingRow): P
     const looks = lines.filter((l) => l.studentId === c.studentId).flatMap((l) => looksOf(l, asked, g));
     if (looks.length > 0) await recordLooks(tx, who.schoolId, looks);
     const focus = weakestOf(
+      asked.j,
+      asked.requirements,
       lines.filter((l) => l.studentId === c.studentId),
-      asked,
     );
     if (focus)
       await tx.insert(focusGiven).values({
@@ -46,7 +47,7 @@ export async function letOutResults(tx: Transaction, who: Who, g: GradingRow): P
         ...focus,
         day: g.day,
         chosen: true,
-        reason: `What slipped most at the grading of ${dayInWords(g.day, who.today)}.`,
+        reason: `From the grading of ${dayInWords(g.day, who.today)}.`,
         by: d.by,
       });
     const passed = d.result === 'the belt' || d.result === 'the belt, with a note';
@@ -162,35 +163,4 @@ function showingOf(
       marks: [],
     },
   ];
-}
-
-/**
- * The one thing to work on: what can hurt before all else, then what slipped most over all sheets, from the ground up.
- * Null: nothing slipped.
- */
-function weakestOf(
-  lines: readonly {
-    requirementId: string;
-    marks: readonly { pointId: string; side: 'left' | 'right' | 'none'; reps: string }[];
-  }[],
-  { requirements, j }: Awaited<ReturnType<typeof askedAt>>,
-): { pointId: string; side: 'left' | 'right' | 'none' } | null {
-  const known = new Map<string, Point>();
-  for (const r of requirements) for (const p of j.items.judgedBy(r.item)) if (!known.has(p.id)) known.set(p.id, p);
-  const slips = new Map<string, { pointId: string; side: 'left' | 'right' | 'none'; n: number }>();
-  for (const l of lines)
-    for (const m of l.marks) {
-      const n = [...m.reps].filter((r) => r === 'S').length;
-      if (n === 0 || !known.has(m.pointId) || !j.library.ownerOf.has(m.pointId)) continue;
-      const key = `${m.pointId} ${m.side}`;
-      slips.set(key, { pointId: m.pointId, side: m.side, n: n + (slips.get(key)?.n ?? 0) });
-    }
-  const order = [...known.keys()];
-  const worst = [...slips.values()].sort(
-    (a, b) =>
-      Number(canHurt(known.get(b.pointId)!)) - Number(canHurt(known.get(a.pointId)!)) ||
-      b.n - a.n ||
-      order.indexOf(a.pointId) - order.indexOf(b.pointId),
-  )[0];
-  return worst ? { pointId: worst.pointId, side: worst.side } : null;
 }

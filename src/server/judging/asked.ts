@@ -1,4 +1,4 @@
-import { adaptationsOn, type AskedItem, type GradingRule } from '../../core';
+import { adaptationsOn, asksOf, canHurt, weakestPoint, type AskedItem, type GradingRule } from '../../core';
 import type { PlacedItem } from '../../data/queries/syllabus';
 import type { Judging } from './judging';
 
@@ -15,17 +15,21 @@ export function askedItems(
   day: string,
 ): AskedItem[] {
   const adapted = adaptationsOn(j.adaptations.get(studentId), day);
-  return requirements.map((r) => {
-    const critical = new Set(j.items.judgedBy(r.item).flatMap((p) => (p.critical ? [p.id] : [])));
-    return {
-      item: r.id,
-      critical: r.critical,
-      hangsOn: (pointId) => critical.has(pointId),
-      asks: (pointId) => {
-        const a = adapted.get(pointId);
-        if (a?.waived) return null;
-        return a?.share ?? (critical.has(pointId) ? rule.criticalStands : rule.stands);
-      },
-    };
-  });
+  return requirements.map((r) => ({
+    item: r.id,
+    critical: r.critical,
+    ...asksOf(rule, j.items.judgedBy(r.item), adapted),
+  }));
+}
+
+/** The one thing to work on by the sheets of a candidate; counts of a form are worked on as a form, not as a point. */
+export function weakestOf(
+  j: Judging,
+  requirements: readonly PlacedItem[],
+  lines: Parameters<typeof weakestPoint>[0],
+): ReturnType<typeof weakestPoint> {
+  const points = new Map<string, { id: string; hurts: boolean }>();
+  for (const p of requirements.flatMap((r) => j.items.judgedBy(r.item)))
+    if (j.library.ownerOf.has(p.id)) points.set(p.id, { id: p.id, hurts: canHurt(p) });
+  return weakestPoint(lines, [...points.values()]);
 }

@@ -26,7 +26,7 @@ import {
 } from '../../data/queries/gradings';
 import { asTheyCame, readRoll } from '../../data/queries/roll';
 import { Refusal } from '../http/problem';
-import { askedItems, askedOf } from '../judging/asked';
+import { askedItems, askedOf, weakestOf } from '../judging/asked';
 import { readJudging } from '../judging/judging';
 import type { Who } from '../who';
 
@@ -130,6 +130,7 @@ export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'pa
       ),
     );
     const slipped = new Set(mine.flatMap((l) => l.marks.filter((m) => m.reps.includes('S')).map((m) => m.pointId)));
+    const focus = weakestOf(j, requirements, mine);
     const d = decisions.get(s.id);
     return [
       {
@@ -155,7 +156,7 @@ export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'pa
         hurts: [...slipped].flatMap((p) => hurt.get(p) ?? []),
         sentence: feedbackInWords(
           rule.items.map((i) => ({ name: nameOf.get(i.item)?.name ?? '', word: i.word, split: i.split })),
-          weakest(mine, pointName),
+          focus && pointName(focus.pointId),
         ),
         decided: d
           ? {
@@ -202,16 +203,4 @@ export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'pa
     },
     candidates,
   };
-}
-
-/** The point that slipped most often over all sheets; null: none did. */
-function weakest(lines: readonly SheetRow[], nameOf: (p: string) => string): string | null {
-  const slips = new Map<string, number>();
-  for (const l of lines)
-    for (const m of l.marks) {
-      const n = [...m.reps].filter((r) => r === 'S').length;
-      if (n > 0) slips.set(m.pointId, (slips.get(m.pointId) ?? 0) + n);
-    }
-  const worst = [...slips].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))[0];
-  return worst ? nameOf(worst[0]) : null;
 }

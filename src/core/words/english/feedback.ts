@@ -21,7 +21,7 @@ export function feedbackInWords(
     clear.length > 0 && `${capital(named(clear))} stood for all of us.`,
     nearly.length > 0 && `${capital(named(nearly))} nearly stood.`,
     notYet.length > 0 && `${capital(named(notYet))} did not stand yet.`,
-    weakest !== null && `What slipped most: ${inSentence(weakest)}.`,
+    weakest !== null && `To work on: ${inSentence(weakest)}.`,
   ];
   return said.filter(Boolean).join(' ');
 }

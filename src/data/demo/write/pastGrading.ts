@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { addDays, decideByRule, feedbackInWords, USUAL_RULE, type SheetLine } from '../../../core';
+import { addDays, asksOf, decideByRule, feedbackInWords, USUAL_RULE, type SheetLine } from '../../../core';
 import type { Transaction } from '../../connection';
 import { readItems } from '../../queries/items';
 import { readLibrary } from '../../queries/library';
@@ -85,15 +85,7 @@ export async function writePastGrading(tx: Transaction, made: DemoSchool): Promi
     );
     const rule = decideByRule(
       USUAL_RULE,
-      asked.map((r) => {
-        const critical = new Set(items.judgedBy(r.item).flatMap((p) => (p.critical ? [p.id] : [])));
-        return {
-          item: r.id,
-          critical: r.critical,
-          hangsOn: (p) => critical.has(p),
-          asks: (p) => (critical.has(p) ? USUAL_RULE.criticalStands : USUAL_RULE.stands),
-        };
-      }),
+      asked.map((r) => ({ item: r.id, critical: r.critical, ...asksOf(USUAL_RULE, items.judgedBy(r.item)) })),
       own,
     );
     const gives = rule.outcome === 'the belt' || rule.outcome === 'the belt, with a note';
