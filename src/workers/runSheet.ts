@@ -1,6 +1,16 @@
 import loadHighs from 'highs';
 import runtime from 'highs/runtime?url';
-import { jobsOf, laidOut, seededBy, type DayGroup, type DaySettings, type Laid, type Minute } from '../core';
+import {
+  costOf,
+  firstDay,
+  jobsOf,
+  laidOut,
+  seededBy,
+  type DayGroup,
+  type DaySettings,
+  type Laid,
+  type Minute,
+} from '../core';
 import { solveWith } from './highs';
 
 /** What the worker is asked, and what it says after every step; stopped by ending it. */
@@ -15,21 +25,21 @@ export interface DayAsked {
 }
 export type DaySaid = { laid: Laid } | { laid: null };
 
-addEventListener('message', (event: MessageEvent<DayAsked>) => {
-  void (async () => {
-    const { groups, settings, examiners, pins, now, seed } = event.data;
-    const all = jobsOf(groups, settings, examiners, { pins, ...(now !== undefined && { now }) });
-    // A first day does not wait for the solver to be loaded.
-    const first = laidOut(all, seededBy(seed), null);
-    let step = first.next();
-    for (; !step.done; step = first.next()) postMessage({ laid: step.value } satisfies DaySaid);
-    if (step.value === null) return postMessage({ laid: null } satisfies DaySaid);
-    const highs = await loadHighs({ locateFile: () => runtime });
-    const steps = laidOut(all, seededBy(seed), solveWith(highs));
-    for (;;) {
-      const next = steps.next();
-      if (next.value) postMessage({ laid: next.value } satisfies DaySaid);
-      if (next.done) return;
-    }
-  })();
-});
+async function work({ groups, settings, examiners, pins, now, seed }: DayAsked) {
+  const all = jobsOf(groups, settings, examiners, { pins, ...(now !== undefined && { now }) });
+  const say = (laid: Laid | null) => postMessage({ laid } satisfies DaySaid);
+  // A first day does not wait for the solver to be loaded.
+  const first = firstDay(all);
+  if (!first) return say(null);
+  say({ stage: 'a first whole day', starts: first, cost: costOf(all, first), bound: null });
+  // Without a solver there is no bound; the day is laid out all the same.
+  const solve = await loadHighs({ locateFile: () => runtime }).then(solveWith, () => null);
+  const steps = laidOut(all, seededBy(seed), solve);
+  for (;;) {
+    const next = steps.next();
+    if (next.value) say(next.value);
+    if (next.done) return;
+  }
+}
+
+addEventListener('message', (event: MessageEvent<DayAsked>) => void work(event.data));

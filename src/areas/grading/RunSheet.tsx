@@ -3,6 +3,7 @@ import { useMemo, useRef, useState } from 'react';
 import type { DayKept } from '../../contracts/runSheet';
 import type { RunSheetView } from '../../contracts/views';
 import {
+  broken,
   capital,
   checksOf,
   clockInWords,
@@ -11,6 +12,7 @@ import {
   dayChangesInWords,
   dayCheckInWords,
   groupsOf,
+  jobsOf,
   laidInWords,
   partnersOf,
   planOf,
@@ -22,6 +24,7 @@ import {
 } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { send } from '../../kit/send';
+import { useHydrated } from '../../kit/useHydrated';
 import { DayChart } from './DayChart';
 import { DayGroupPanel } from './DayGroupPanel';
 import { DaySheet } from './DaySheet';
@@ -53,9 +56,12 @@ export default function RunSheet({ view }: { view: RunSheetView }) {
   const changes = starts === null ? [] : dayChangesInWords(laidFor, groups, person);
   const plan = whole ? planOf(groups, settings, examiners, starts) : null;
   const paired = plan ? partnersOf(groups, plan, view.candidates, settings) : [];
-  const checks = plan ? checksOf(groups, plan, paired, settings, examiners) : [];
+  // What is pinned or has begun stands where it is, whatever that costs: then it is said.
+  const over = plan ? broken(jobsOf(groups, settings, examiners, { pins: starts! }), starts!) : null;
+  const checks = plan ? checksOf(groups, plan, paired, settings, examiners, over) : [];
   const slack = plan ? slackOf(plan, settings) : null;
-  const isToday = g.day === view.today;
+  // The clock of the device is known once the page has woken up.
+  const isToday = useHydrated() && g.day === view.today;
   const minuteNow = () => {
     const d = new Date();
     return d.getHours() * 60 + d.getMinutes();
@@ -119,11 +125,12 @@ export default function RunSheet({ view }: { view: RunSheetView }) {
     const now = minuteNow();
     const next = { ...begun, [id]: now };
     setBegun(next);
-    layOut(settings, pinned(pins), next, now);
+    // Kept before it is laid out again: the minute is not noted twice.
+    void keep({ begun: next }).then(() => layOut(settings, pinned(pins), next, now));
   };
   const numbers = new Map<string, number[]>();
   checks.forEach((c, i) => {
-    if (c.kind !== 'late') numbers.set(c.group, [...(numbers.get(c.group) ?? []), i + 1]);
+    if (c.kind !== 'late' && c.kind !== 'over') numbers.set(c.group, [...(numbers.get(c.group) ?? []), i + 1]);
   });
   const shown = groups.reduce((n, x) => n + x.minutes, 0);
   return (
@@ -234,7 +241,9 @@ export default function RunSheet({ view }: { view: RunSheetView }) {
                 <ol className="checks">
                   {checks.map((c, i) => (
                     <li key={JSON.stringify(c)} className="line py-2">
-                      <span className={`check-number${c.kind === 'alone' ? ' hurts' : ''}`}>{i + 1}</span>
+                      <span className={`check-number${c.kind === 'alone' || c.kind === 'over' ? ' hurts' : ''}`}>
+                        {i + 1}
+                      </span>
                       <span>{dayCheckInWords(c, { person, group: (id) => groups.find((x) => x.id === id) })}</span>
                     </li>
                   ))}

@@ -46,7 +46,13 @@ export function useSheet(view: ExamineView) {
       for (const c of mine) {
         const key = keyOf(c.input.studentId, c.input.requirementId);
         left.set(key, { marks: c.input.marks, word: c.input.word, note: c.input.note });
-        if (c.open) open.current.set(key, c.id);
+        if (!c.open) continue;
+        open.current.set(key, c.id);
+        // What was being put right goes on being put right.
+        if (c.input.reason) {
+          why.current = c.input.reason;
+          setCorrecting(true);
+        }
       }
       now.current = left;
       setLines(left);

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { beltHangsOn, decideByRule, type AskedItem } from './decide';
 import { BELT_RESULTS, SHEET_WORDS, USUAL_RULE, type GradingRule, type SheetWord } from './rule';
-import { oneWord, talliesOf, wordOf, type SheetLine } from './sheet';
+import { asksOf, oneWord, talliesOf, weakestPoint, wordOf, type SheetLine } from './sheet';
 
 /** A rule by whose shares words are easily reckoned by hand. */
 const RULE: GradingRule = { ...USUAL_RULE, stands: 0.8, criticalStands: 0.9, nearly: 0.6, mayFallShort: 0 };
@@ -88,6 +88,32 @@ describe('the word for an item', () => {
     // By hand: nearly from 0.6 of 0.8, so from 0.3 where 0.4 is asked.
     const third = said('kick', 'Maren', null, marks('heel', 'HSS'));
     expect(wordOf(RULE, third, asks({ heel: 0.4 }))).toBe('nearly');
+  });
+
+  it('what is asked of a point follows its being critical and what was adapted', () => {
+    const points = [
+      { id: 'heel', critical: false },
+      { id: 'guard', critical: true },
+    ];
+    const adapted = new Map([
+      ['heel', { waived: true }],
+      ['guard', { waived: false, share: 0.3 }],
+    ]);
+    const [plain, own] = [asksOf(RULE, points), asksOf(RULE, points, adapted)];
+    expect([plain.asks('heel'), plain.asks('guard'), plain.hangsOn('guard')]).toEqual([0.8, 0.9, true]);
+    expect([own.asks('heel'), own.asks('guard'), own.hangsOn('guard')]).toEqual([null, 0.3, true]);
+  });
+
+  it('to work on is what can hurt, then what slipped most over all sheets, then what stands lower', () => {
+    const points = ['heel', 'knee', 'guard'].map((id) => ({ id, hurts: id === 'guard' }));
+    const sheet = (of: Record<string, string>) => ({
+      marks: Object.entries(of).map(([pointId, reps]) => ({ pointId, side: 'left' as const, reps })),
+    });
+    const two = [sheet({ heel: 'SSHHH', knee: 'SSHHH', guard: 'HHHHH' }), sheet({ heel: 'SHHHH', knee: 'SSHHH' })];
+    expect(weakestPoint(two, points)).toEqual({ pointId: 'knee', side: 'left' });
+    expect(weakestPoint([two[0]!], points)).toEqual({ pointId: 'heel', side: 'left' });
+    expect(weakestPoint([...two, sheet({ guard: 'HHHHS' })], points)).toMatchObject({ pointId: 'guard' });
+    expect(weakestPoint([sheet({ heel: 'HHUUU', gone: 'SSSSS' })], points)).toBeNull();
   });
 
   it('of several is the middle one, the lower of two, or the lowest', () => {

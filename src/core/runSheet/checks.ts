@@ -3,6 +3,8 @@ import type { Paired } from './partners';
 
 /** What somebody who lays out the day should know; facts, the words are made elsewhere. */
 export type DayCheck =
+  /** What was pinned takes more than there is. */
+  | { kind: 'over'; resource: string; at: Minute }
   | { kind: 'alone'; group: string; task: number; who: string; why: 'no consent' | 'nobody is free' }
   | { kind: 'not there yet'; group: string; examiners: readonly string[] }
   | { kind: 'things'; group: string; task: number; thing: string; wanted: number; owned: number; turns: number }
@@ -15,10 +17,11 @@ export function checksOf(
   paired: readonly Paired[],
   s: DaySettings,
   panel: readonly string[],
+  over: { resource: string; at: Minute } | null = null,
 ): DayCheck[] {
-  const out: DayCheck[] = paired.flatMap((p) =>
-    p.alone.map((a): DayCheck => ({ kind: 'alone', group: p.group, task: p.task, who: a.id, why: a.why })),
-  );
+  const out: DayCheck[] = over ? [{ kind: 'over', ...over }] : [];
+  for (const p of paired)
+    for (const a of p.alone) out.push({ kind: 'alone', group: p.group, task: p.task, who: a.id, why: a.why });
   for (const p of plan.groups) {
     const missing = panel.filter((e) => (s.comes[e] ?? s.begins) > p.at);
     if (missing.length > 0) out.push({ kind: 'not there yet', group: p.group, examiners: missing });

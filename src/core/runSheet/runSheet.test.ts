@@ -209,6 +209,14 @@ it('when it runs late: what can be given up, and by when each has to begin', () 
   expect([slack.pause, slack.panel, slack.spare]).toEqual([9, 11, 28]);
   expect(slack.latest).toEqual({ a: 612 + 28 + 11 + 9, b: 656 + 28 + 11 });
   expect(checksOf(groups, { ...plan, endsAt: 800 }, [], s, PANEL)).toContainEqual({ kind: 'late', minutes: 50 });
+  // Two pinned over each other are named before all else.
+  const both = { a: 612, [PAUSE]: 642, b: 620 };
+  const over = broken(jobsOf(groups, s, PANEL, { pins: both }), both);
+  expect(checksOf(groups, planOf(groups, s, PANEL, both), [], s, PANEL, over)[0]).toEqual({
+    kind: 'over',
+    resource: 'floors',
+    at: 620,
+  });
   const late = { ...s, comes: { odile: 630 } };
   expect(checksOf(groups, plan, [], late, PANEL)).toEqual([
     { kind: 'not there yet', group: 'a', examiners: ['odile'] },

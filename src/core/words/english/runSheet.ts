@@ -28,6 +28,8 @@ export function dayCheckInWords(
   c: DayCheck,
   names: { person: (id: string) => string; group: (id: string) => DayGroup | undefined },
 ): string {
+  if (c.kind === 'over')
+    return `At ${clockInWords(c.at)} more is wanted than there is of ${c.resource}: what is pinned there overlaps. Pin one of them later, or let it go.`;
   if (c.kind === 'late') return `The day ends ${countOf(c.minutes, 'minute')} later than it should.`;
   const g = names.group(c.group);
   const belt = g?.belt ?? '';
