@@ -2,6 +2,7 @@
 import loadHighs from 'highs';
 import { performance } from 'node:perf_hooks';
 import { groupsOf, jobsOf, laidOut, seeded, type DayCandidate, type DayItem, type DaySettings } from '../../src/core';
+import { item } from '../../src/core/runSheet/builders';
 import { solveWith } from '../../src/workers/highs';
 
 const BELTS = ['Straw', 'Amber', 'Fern', 'Lake', 'Umber', 'Black'];
@@ -40,16 +41,6 @@ export async function benchRunSheet() {
       to: { id: BELTS[b]!, name: BELTS[b]! },
       rung: 2,
     };
-  });
-  const item = (id: string, more: Partial<DayItem> = {}): DayItem => ({
-    id,
-    name: id,
-    sided: true,
-    counts: null,
-    falls: false,
-    partner: false,
-    gear: null,
-    ...more,
   });
   const items = (belt: string): DayItem[] => {
     const high = BELTS.indexOf(belt);

@@ -33,7 +33,7 @@ export function credentialOf(f: CertificateFacts, address: string | null) {
         type: ['Achievement'],
         name: f.belt.name,
         description: `The belt ${f.belt.name} of ${f.school.name}.`,
-        criteria: { narrative: `Shown at a grading of ${f.school.name}.` },
+        criteria: { narrative: `Given by ${f.school.name}.` },
       },
     },
     ...(address && {

@@ -1,6 +1,6 @@
 // Days for tests: small ones drawn at random, and the settings they stand on.
 import fc from 'fast-check';
-import type { DayGroup, DaySettings } from '.';
+import type { DayGroup, DayItem, DaySettings } from '.';
 
 export const settings: DaySettings = {
   begins: 600,
@@ -68,3 +68,14 @@ export const daysOf = (minutes: fc.Arbitrary<number>) =>
     });
 
 export const short = fc.integer({ min: 2, max: 9 });
+
+export const item = (id: string, more: Partial<DayItem> = {}): DayItem => ({
+  id,
+  name: id,
+  sided: true,
+  counts: null,
+  falls: false,
+  partner: false,
+  gear: null,
+  ...more,
+});

@@ -18,7 +18,7 @@ import {
   type Starts,
 } from '.';
 import { seeded } from '../units/random';
-import { daysOf, group, PANEL, settings, short } from './builders';
+import { daysOf, group, item, PANEL, settings, short } from './builders';
 
 const who = (id: string, more: Partial<DayCandidate> = {}): DayCandidate => ({
   id,
@@ -29,17 +29,6 @@ const who = (id: string, more: Partial<DayCandidate> = {}): DayCandidate => ({
   rung: 2,
   ...more,
 });
-const item = (id: string, more: Partial<DayItem> = {}): DayItem => ({
-  id,
-  name: id,
-  sided: true,
-  counts: null,
-  falls: false,
-  partner: false,
-  gear: null,
-  ...more,
-});
-
 describe('minutes and turns, by hand', () => {
   const five = ['a', 'b', 'c', 'd', 'e'].map((id) => who(id));
   const tasks = (items: DayItem[], more: Partial<DaySettings> = {}) =>

@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, isNull, like, sql } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNull, like, notExists, sql } from 'drizzle-orm';
 import type { Transaction } from '../connection';
 import { certificate, certificateBack, person, rank, rankHeld } from '../tables';
 
@@ -60,7 +60,7 @@ export const readCertificates = (
 /** Which belts: those that were given on a day to some people, or one. */
 export type BeltsGiven = { day: string; studentIds: readonly string[] } | { heldId: string };
 
-/** Of these belts those that have no certificate yet. */
+/** Of these belts those that have no certificate, or none that still stands. */
 export const readBeltsWithout = (tx: Transaction, of: BeltsGiven) =>
   tx
     .select({
@@ -74,13 +74,27 @@ export const readBeltsWithout = (tx: Transaction, of: BeltsGiven) =>
     .from(rankHeld)
     .innerJoin(person, and(eq(person.schoolId, rankHeld.schoolId), eq(person.id, rankHeld.personId)))
     .innerJoin(rank, and(eq(rank.schoolId, rankHeld.schoolId), eq(rank.id, rankHeld.rankId)))
-    .leftJoin(certificate, and(eq(certificate.schoolId, rankHeld.schoolId), eq(certificate.heldId, rankHeld.id)))
     .where(
       and(
         'heldId' in of
           ? eq(rankHeld.id, of.heldId)
           : and(eq(rankHeld.since, of.day), inArray(rankHeld.personId, [...of.studentIds])),
-        isNull(certificate.id),
+        notExists(
+          tx
+            .select({ one: sql`1` })
+            .from(certificate)
+            .leftJoin(
+              certificateBack,
+              and(eq(certificateBack.schoolId, certificate.schoolId), eq(certificateBack.id, certificate.id)),
+            )
+            .where(
+              and(
+                eq(certificate.schoolId, rankHeld.schoolId),
+                eq(certificate.heldId, rankHeld.id),
+                isNull(certificateBack.id),
+              ),
+            ),
+        ),
       ),
     )
     .orderBy(asc(rank.position), asc(person.name));

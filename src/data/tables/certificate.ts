@@ -45,7 +45,7 @@ export const certificate = onlyAdded(
       foreignKey({ columns: [t.schoolId, t.studentId], foreignColumns: [person.schoolId, person.id] }),
       foreignKey({ columns: [t.schoolId, t.rankId], foreignColumns: [rank.schoolId, rank.id] }),
       unique('certificate_number').on(t.schoolId, t.number),
-      unique('certificate_held').on(t.schoolId, t.heldId),
+      index('certificate_held').on(t.schoolId, t.heldId),
       index('certificate_student').on(t.schoolId, t.studentId),
     ],
   ),

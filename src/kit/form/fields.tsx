@@ -106,7 +106,41 @@ export function NumberField({
   );
 }
 
-/** A day, typed as people write it and said back in words; an empty line is no day where `none` says that may be. */
+/** What is typed as people write it and said back when one leaves it; `read` gives null where it is none. */
+function SaidBackField<T extends string | number>({
+  field: { value, onChange, shown },
+  label,
+  said,
+  read,
+  write,
+}: {
+  field: ReturnType<typeof useField>;
+  label: string;
+  said: (value: T) => string;
+  read: (typed: string) => T | null;
+  /** What is written for what was typed; left out: what was read, or what was typed, for the schema to refuse. */
+  write?: (typed: string) => unknown;
+}) {
+  const [typed, setTyped] = useState(() => (value === null || value === undefined ? '' : said(value as T)));
+  return (
+    <MuiTextField
+      {...shown}
+      label={label}
+      value={typed}
+      onChange={(e) => {
+        setTyped(e.target.value);
+        onChange(write ? write(e.target.value) : (read(e.target.value) ?? e.target.value));
+      }}
+      onBlur={() => {
+        const found = read(typed);
+        if (found !== null) setTyped(said(found));
+        shown.onBlur();
+      }}
+    />
+  );
+}
+
+/** A day; an empty line is no day where `none` says that may be. */
 export function DateField({
   name,
   label,
@@ -119,27 +153,31 @@ export function DateField({
   /** Of days that are over: a year of two digits is read as the last such one. */
   notAfter?: string;
 }) {
-  const { value, onChange, shown } = useField(name, id, help);
-  const inText = (x: unknown) => (typeof x === 'string' ? dateInWords(x) : '');
-  const [typed, setTyped] = useState(() => inText(value));
+  const read = (typed: string) => {
+    const day = readDate(typed, notAfter);
+    return day.ok ? day.value : null;
+  };
   return (
-    <MuiTextField
-      {...shown}
+    <SaidBackField<string>
+      field={useField(name, id, help)}
       label={label}
-      value={typed}
-      onChange={(e) => {
-        setTyped(e.target.value);
-        const day = readDate(e.target.value, notAfter);
-        onChange(none && e.target.value.trim() === '' ? null : day.ok ? day.value : e.target.value);
-      }}
-      onBlur={() => {
-        const day = readDate(typed, notAfter);
-        if (day.ok) setTyped(dateInWords(day.value));
-        shown.onBlur();
-      }}
+      said={(day) => dateInWords(day)}
+      read={read}
+      write={(typed) => (none && typed.trim() === '' ? null : (read(typed) ?? typed))}
     />
   );
 }
+
+/** A time of day; what is written is minutes since midnight. */
+export const ClockField = ({ name, label, help, id }: Common) => (
+  <SaidBackField<number>
+    field={useField(name, id, help)}
+    label={label}
+    said={clockInWords}
+    read={readClock}
+    write={(typed) => readClock(typed) ?? Number.NaN}
+  />
+);
 
 /** One of many, found by typing; what is written is its id. */
 export function PickField({
@@ -278,28 +316,6 @@ export function ListField({ name, label, help, id, none = false }: Common & { no
           .map((x) => x.trim())
           .filter(Boolean);
         onChange(words.length === 0 && none ? null : words);
-      }}
-    />
-  );
-}
-
-/** A time of day, typed as people write it; what is written is minutes since midnight. */
-export function ClockField({ name, label, help, id }: Common) {
-  const { value, onChange, shown } = useField(name, id, help);
-  const [typed, setTyped] = useState(() => (typeof value === 'number' ? clockInWords(value) : ''));
-  return (
-    <MuiTextField
-      {...shown}
-      label={label}
-      value={typed}
-      onChange={(e) => {
-        setTyped(e.target.value);
-        onChange(readClock(e.target.value) ?? Number.NaN);
-      }}
-      onBlur={() => {
-        const at = readClock(typed);
-        if (at !== null) setTyped(clockInWords(at));
-        shown.onBlur();
       }}
     />
   );

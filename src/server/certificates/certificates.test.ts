@@ -27,6 +27,16 @@ afterAll(async () => {
 const check = (asked: string) => verifyCertificate(t.db, authPool, asked);
 const own = async (s: SmallSchool = home) =>
   (await inSchool(t.db, s.id, (tx) => readCertificates(tx, { id: s.certificate })))[0]!;
+/** Gives the second belt with its certificate, and says which row the belt is. */
+async function certified(s: SmallSchool): Promise<string> {
+  await s.send('head', 'student.promote', { id: v7(), studentId: s.student, rankId: s.ranks[1]!, day: DAY, note: '' });
+  const { rows } = await t.owner.query<{ id: string }>(
+    'select id from rank_held where school_id = $1 and rank_id = $2',
+    [s.id, s.ranks[1]],
+  );
+  await s.send('head', 'certificate.give', { heldId: rows[0]!.id });
+  return rows[0]!.id;
+}
 /** The same credential with another text in it, its signature left as it was. */
 function changed(signed: string, from: string, to: string): string {
   const [head, body, signature] = signed.split('.') as [string, string, string];
@@ -92,18 +102,7 @@ describe('a certificate', () => {
     const keys = await inSchool(t.db, s.id, openKeys);
     expect(keys).toHaveLength(2);
     expect(keys.every((k) => !('d' in k))).toBe(true);
-    await s.send('head', 'student.promote', {
-      id: v7(),
-      studentId: s.student,
-      rankId: s.ranks[1]!,
-      day: DAY,
-      note: '',
-    });
-    const held = await t.owner.query<{ id: string }>(`select id from rank_held where school_id = $1 and rank_id = $2`, [
-      s.id,
-      s.ranks[1],
-    ]);
-    await s.send('head', 'certificate.give', { heldId: held.rows[0]!.id });
+    await certified(s);
     const all = await inSchool(t.db, s.id, (tx) => readCertificates(tx, { studentId: s.student }));
     expect(all.map((c) => c.number)).toEqual(['2025-001', `${DAY.slice(0, 4)}-001`]);
     expect(await check(all[1]!.signed)).toMatchObject({ word: 'stands' });
@@ -118,21 +117,10 @@ describe('a certificate', () => {
 
   it('goes with the belt that is struck, or alone, and says so to whoever asks', async () => {
     const s = await smallSchool(t, 'Back');
-    await s.send('head', 'student.promote', {
-      id: v7(),
-      studentId: s.student,
-      rankId: s.ranks[1]!,
-      day: DAY,
-      note: '',
-    });
-    const held = await t.owner.query<{ id: string }>(`select id from rank_held where school_id = $1 and rank_id = $2`, [
-      s.id,
-      s.ranks[1],
-    ]);
-    await s.send('head', 'certificate.give', { heldId: held.rows[0]!.id });
+    const held = await certified(s);
     const [, second] = await inSchool(t.db, s.id, (tx) => readCertificates(tx, { studentId: s.student }));
     await s.send('head', 'record.strike', {
-      id: held.rows[0]!.id,
+      id: held,
       kind: 'promotion',
       studentId: s.student,
       reason: 'It was her sister',
@@ -143,6 +131,14 @@ describe('a certificate', () => {
     await s.send('head', 'certificate.back', { id: first.id, reason: 'Misspelt' });
     expect(await check(first.signed)).toMatchObject({ word: 'taken back' });
     await expect(s.send('head', 'certificate.back', { id: first.id, reason: 'Again' })).rejects.toThrow('already');
+    // Spelt right it is given anew: another number, another code; the old one stays taken back.
+    await s.send('head', 'certificate.give', { heldId: s.held });
+    const all = await inSchool(t.db, s.id, (tx) => readCertificates(tx, { studentId: s.student }));
+    const anew = all.find((c) => c.heldId === s.held && c.backAt === null)!;
+    expect(anew.number).not.toBe(first.number);
+    expect(await check(anew.code)).toMatchObject({ word: 'stands' });
+    expect(await check(first.code)).toMatchObject({ word: 'taken back' });
+    await expect(s.send('head', 'certificate.give', { heldId: s.held })).rejects.toThrow('already');
   });
 
   it('a student reads their own, nobody else’s; no other school has it', async () => {

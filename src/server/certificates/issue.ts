@@ -9,7 +9,8 @@ import { certificateCode } from '../../data/tables/certificateCode';
 import { ownKey } from './keys';
 
 /**
- * Gives a certificate for each of these belts that has none: number, code, signed credential. The turn of the school's certificates must have been taken. `address`: where the school is reached from outside.
+ * Gives a certificate for each of these belts that has none which stands: number, code, signed credential. The turn of the
+ * school's certificates must have been taken. `address`: where the school is reached from outside.
  */
 export async function issueCertificates(
   tx: Transaction,

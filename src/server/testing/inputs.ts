@@ -2,6 +2,7 @@
 import { v7 } from 'uuid';
 import type { CommandDraft, CommandName } from '../../contracts/commands';
 import { ALONE, NOTHING_ASKED } from '../../core';
+import { settings as daySettings } from '../../core/runSheet/builders';
 import { aLook, DAY, usualRule, type SmallSchool } from './school';
 
 const plain = { colour: '#FFFFFF', second: null, stripe: null, bars: 0 };
@@ -179,24 +180,7 @@ export const goodInputs = (s: SmallSchool): { [N in CommandName]: () => CommandD
     gradingId: s.grading,
     version: 1,
     day: {
-      settings: {
-        begins: 600,
-        ends: 780,
-        opening: 12,
-        panel: 26,
-        closing: 10,
-        pause: 0,
-        floors: 1,
-        mats: 1,
-        line: 8,
-        eyes: 1,
-        rest: 10,
-        secondsRepetition: 6,
-        secondsCount: 2,
-        formTogether: 2,
-        things: [],
-        comes: {},
-      },
+      settings: { ...daySettings, things: [] },
       starts: { [`${s.ranks[1]!} 0`]: 612 },
       pins: [],
       begun: {},

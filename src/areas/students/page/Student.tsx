@@ -205,6 +205,7 @@ export default function Student({ view: first }: { view: StudentView }) {
           <Certificates
             view={view}
             onGive={may.decide ? (heldId) => void press('certificate.give', { heldId }) : null}
+            done={renew}
           />
           {asks && <OneThing view={view} onChoose={may.look ? () => setOpen({ what: 'focus' }) : null} />}
           {may.log && <Felt view={view} done={renew} />}

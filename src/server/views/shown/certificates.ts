@@ -6,7 +6,7 @@ import { readCertificates } from '../../../data/queries/certificates';
 import { rankHeld } from '../../../data/tables';
 import type { Who } from '../../who';
 
-/** Certificates of a student; and for a head the belt worn, where it has none. */
+/** Certificates of a student; and for a head the belt worn, where it has none that stands. */
 export async function certificatesOf(
   tx: Transaction,
   who: Who,
@@ -30,6 +30,6 @@ export async function certificatesOf(
         return to ? [{ id: c.id, number: c.number, day: c.day, to, back: c.backAt !== null }] : [];
       })
       .sort((a, b) => (a.day < b.day ? 1 : -1)),
-    certifiable: worn && !all.some((c) => c.heldId === worn.id) ? worn.id : null,
+    certifiable: worn && !all.some((c) => c.heldId === worn.id && c.backAt === null) ? worn.id : null,
   };
 }
