@@ -40,6 +40,7 @@ export async function benchRunSheet() {
       rank: b,
       to: { id: BELTS[b]!, name: BELTS[b]! },
       rung: 2,
+      stature: null,
     };
   });
   const items = (belt: string): DayItem[] => {

@@ -2,6 +2,24 @@ import * as v from 'valibot';
 import { BELT_RESULTS, SHEET_WORDS } from '../core';
 import { date, id, name, prose, reason, share, version, whole } from './fields';
 
+const onScale = v.pipe(
+  v.number('A mark is a number.'),
+  v.minValue(0, 'A mark is not negative.'),
+  v.maxValue(1000, 'Marks go to a thousand at most.'),
+);
+/** Marks out of a number, and which of them stand and nearly stand. */
+const scaleShape = v.pipe(
+  v.object({ outOf: whole(2, 1000, 'The highest mark'), stands: onScale, nearly: onScale }),
+  v.forward(
+    v.check((s) => s.stands <= s.outOf, 'It stands from a mark that can be given.'),
+    ['stands'],
+  ),
+  v.forward(
+    v.check((s) => s.nearly <= s.stands, 'Nearly begins below what stands.'),
+    ['nearly'],
+  ),
+);
+
 /** How a school decides; see the rule of gradings in the core. */
 export const ruleShape = v.object({
   repetitions: whole(1, 20, 'The number of repetitions'),
@@ -21,7 +39,14 @@ export const ruleShape = v.object({
     ),
     v.maxLength(12, 'A rule has at most twelve laths.'),
   ),
+  scale: v.nullable(scaleShape),
 });
+
+/** An item by its key: a technique, a sequence, or counts of one. */
+const itemByKey = v.pipe(
+  v.string(),
+  v.regex(/^(t:[0-9a-f-]{36}|s:[0-9a-f-]{36}(:\d{1,4}-\d{1,4})?)$/, 'There is no such item.'),
+);
 
 /** A grading: its day, its hall, who sits on the panel, and by which rule it decides. */
 export const gradingInput = v.object({
@@ -35,6 +60,12 @@ export const gradingInput = v.object({
     v.maxLength(12, 'A panel has at most twelve people.'),
   ),
   rule: ruleShape,
+  /** Only these items, without a belt: a midterm. Null: all that the belt asks. */
+  items: v.nullable(
+    v.pipe(v.array(itemByKey), v.minLength(1, 'Say what is shown.'), v.maxLength(100, 'At most a hundred.')),
+  ),
+  /** Until when everybody has said yes or no. */
+  answerBy: v.nullable(date),
   version,
 });
 
@@ -55,6 +86,9 @@ export const sheetMark = v.object({
   pointId: markedPoint,
   side: v.picklist(['left', 'right', 'none']),
   reps: v.pipe(v.string(), v.regex(/^[HSU]{1,20}$/, 'One letter a repetition.')),
+  values: v.optional(
+    v.pipe(v.array(v.nullable(v.pipe(v.number(), v.finite()))), v.maxLength(20, 'One measure a repetition.')),
+  ),
 });
 
 /** An examiner's line for one item of one candidate: the newest counts. After handing in only with why. */
@@ -65,6 +99,7 @@ export const sheetInput = v.object({
   requirementId: id,
   marks: v.pipe(v.array(sheetMark), v.maxLength(1200, 'An item has at most 1,200 marks.')),
   word: v.nullable(v.picklist(SHEET_WORDS)),
+  mark: v.optional(v.nullable(onScale), null),
   note: prose,
   reason: v.optional(v.nullable(reason), null),
   /** Whose sheet on paper is typed in; null: one’s own. */

@@ -112,7 +112,7 @@ export const VIEWS = {
   firstSteps: { may: ['head'], input: v.object({}) },
   runSheet: { may: STAFF, input: v.object({ id }) },
   certificate: { may: OWN, input: v.object({ id }) },
-  gradings: { may: PANEL, input: v.object({}) },
+  gradings: { may: PANEL, input: v.object({ alone: v.optional(id) }) },
   gradingHistory: { may: STAFF, input: v.object({}) },
   grading: { may: STAFF, input: v.object({ id }) },
   examine: {

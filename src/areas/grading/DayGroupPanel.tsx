@@ -59,6 +59,7 @@ export function DayGroupPanel({
               .map((p) => (
                 <p key={`${p.a} ${p.b}`}>
                   {person(p.a)} with {person(p.b)}
+                  {p.c !== undefined && ` and ${person(p.c)}, a three`}
                   <span className="second">
                     , {RUNGS[p.rung - 1]}
                     {p.standsIn && ', stands in'}

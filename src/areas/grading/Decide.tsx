@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { decisionInput } from '../../contracts/grading';
 import type { PanelCandidate, PanelView } from '../../contracts/views';
-import { BELT_RESULTS, dateInWords, sheetWordSaid } from '../../core';
+import { BELT_RESULTS, dateInWords, resultInWords, sheetWordSaid, type BeltResult } from '../../core';
 import { ChoiceField, DateField, PickManyField, TextField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
 import { useCommandSheet } from '../../kit/form/useSheet';
@@ -20,6 +20,7 @@ export function Decide({ view, renew }: { view: PanelView; renew: () => Promise<
   const [closing, setClosing] = useState(false);
   const { candidates, grading: g } = view;
   const c = candidates[at];
+  const midterm = g.items !== null;
   const openOnes = candidates.filter((x) => x.decided === null);
   useKeys((key) => {
     if (key !== 'arrowdown' && key !== 'arrowup') return false;
@@ -53,7 +54,7 @@ export function Decide({ view, renew }: { view: PanelView; renew: () => Promise<
                 <Belt name={x.to.name} cloth={x.to.cloth} width={40} height={12} />
                 <span>
                   <b>{x.name}</b>
-                  {x.decided && <span className="second">{x.decided.result}</span>}
+                  {x.decided && <span className="second">{resultInWords(x.decided.result, midterm)}</span>}
                 </span>
               </button>
             </li>
@@ -67,8 +68,8 @@ export function Decide({ view, renew }: { view: PanelView; renew: () => Promise<
             {closing && (
               <div className="message" role="alertdialog" aria-label="Close the grading?">
                 <p>
-                  Nothing of it changes any more. Let out, belts and certificates are given, every mark becomes a look
-                  of the record, and students and guardians read their result.
+                  Nothing of it changes any more. Let out, {midterm ? '' : 'belts and certificates are given, '}every
+                  mark becomes a look of the record, and students and guardians read their result.
                 </p>
                 <div className="row wrap">
                   <Button variant="contained" onClick={() => void close(true)}>
@@ -93,7 +94,7 @@ export function Decide({ view, renew }: { view: PanelView; renew: () => Promise<
       </nav>
       <Sheets c={c} view={view} />
       {g.closed ? (
-        <Decided c={c} letOut={g.letOut} />
+        <Decided c={c} letOut={g.letOut} midterm={midterm} />
       ) : (
         <Choose key={`${c.id} ${c.decided?.result ?? ''}`} c={c} view={view} done={goOn} />
       )}
@@ -103,6 +104,7 @@ export function Decide({ view, renew }: { view: PanelView; renew: () => Promise<
 
 function Sheets({ c, view }: { c: PanelCandidate; view: PanelView }) {
   const nameOf = new Map(c.items.map((i) => [i.id, i.name]));
+  const said = (r: BeltResult) => resultInWords(r, view.grading.items !== null);
   return (
     <section aria-label={c.name}>
       <h2>
@@ -112,7 +114,7 @@ function Sheets({ c, view }: { c: PanelCandidate; view: PanelView }) {
       <p className="answer">
         {c.rule.outcome === null
           ? 'The rule cannot say: something was not seen by anybody.'
-          : `By the rule: ${c.rule.outcome}.`}
+          : `By the rule: ${said(c.rule.outcome)}.`}
       </p>
       <div className="scroll">
         <table className="list">
@@ -136,7 +138,7 @@ function Sheets({ c, view }: { c: PanelCandidate; view: PanelView }) {
                   const t = c.tallies.find((x) => x.examiner === p.id && x.item === i.item);
                   return (
                     <td key={p.id} title={t?.note}>
-                      {word && <WordMark word={word} />}{' '}
+                      {word && <WordMark word={word} />} {t?.mark != null && <b className="num">{t.mark}</b>}{' '}
                       <span className="num second">{t && t.seen > 0 ? `${t.held} of ${t.seen}` : ''}</span>
                       <span className="hidden">{sheetWordSaid(word)}</span>
                       {t?.typed && <span className="second"> typed in from paper</span>}
@@ -162,11 +164,11 @@ function Sheets({ c, view }: { c: PanelCandidate; view: PanelView }) {
       <ul className="laths">
         {c.rule.laths.map(({ lath, fits }) => (
           <li key={`${lath.outcome} ${lath.short} ${lath.notYet}`} className={fits ? 'fits' : ''}>
-            At most {lath.short} short, of them {lath.notYet} not yet: {lath.outcome}
+            At most {lath.short} short, of them {lath.notYet} not yet: {said(lath.outcome)}
             <span className="second">{fits ? 'fits' : `${c.rule.short} short, ${c.rule.notYet} not yet`}</span>
           </li>
         ))}
-        <li className={c.rule.outcome === 'held over' ? 'fits' : ''}>More: held over</li>
+        <li className={c.rule.outcome === 'held over' ? 'fits' : ''}>More: {said('held over')}</li>
       </ul>
       {c.rule.failed.length > 0 && (
         <p className="second">Critical and not standing: {c.rule.failed.map((f) => nameOf.get(f)).join(', ')}.</p>
@@ -197,12 +199,16 @@ function Choose({ c, view, done }: { c: PanelCandidate; view: PanelView; done: (
     done,
   });
   const result = sheet.form.watch('result');
+  const said = (r: BeltResult) => resultInWords(r, view.grading.items !== null);
   return (
     <SheetForm sheet={sheet} title="You decide" label="You decide" saves="Keep it">
       <ChoiceField
         name="result"
         label="What becomes of it"
-        options={BELT_RESULTS.map((r) => ({ value: r, word: r === c.rule.outcome ? `${r}, by the rule` : r }))}
+        options={BELT_RESULTS.map((r) => ({
+          value: r,
+          word: `${said(r)}${r === c.rule.outcome ? ', by the rule' : ''}`,
+        }))}
       />
       {result !== c.rule.outcome && <TextField name="reason" label="Why not as the rule says" lines={2} />}
       {result === 'part again' && (
@@ -217,15 +223,17 @@ function Choose({ c, view, done }: { c: PanelCandidate; view: PanelView; done: (
   );
 }
 
-const Decided = ({ c, letOut }: { c: PanelCandidate; letOut: boolean }) =>
+const Decided = ({ c, letOut, midterm }: { c: PanelCandidate; letOut: boolean; midterm: boolean }) =>
   c.decided && (
     <section className="sheet">
-      <h2>{c.decided.result}</h2>
+      <h2>{resultInWords(c.decided.result, midterm)}</h2>
       {c.decided.reason && <p>Not as the rule says: “{c.decided.reason}”</p>}
       {c.decided.againBy && <p>By {dateInWords(c.decided.againBy)}.</p>}
       <p>{c.decided.sentence}</p>
       {c.certificate && <CertificateLinks of={c.certificate} />}
-      {letOut ? (
+      {letOut && midterm ? (
+        <p className="second">A midterm gives no belt; what was seen stands in the record.</p>
+      ) : letOut ? (
         <p className="second">
           Wrong? Strike the belt or the decision on <a href={`/students/${c.id}`}>the page of {c.name.split(' ')[0]}</a>
           : it is kept with why, and its certificate goes with it.

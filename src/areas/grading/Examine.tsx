@@ -3,15 +3,17 @@ import ButtonBase from '@mui/material/ButtonBase';
 import TextField from '@mui/material/TextField';
 import { useRef, useState } from 'react';
 import type { ExamineView } from '../../contracts/views';
-import { countOf, SHEET_WORDS, type SheetWord } from '../../core';
+import { countOf, isHeld, SHEET_WORDS, wordOfMark, type SheetWord } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { Stick, type Notch } from '../../kit/marks/Stick';
+import { Measuring, unitAfter } from '../../kit/mat/Measuring';
 import { Key } from '../../kit/mat/Key';
 import '../../kit/mat/mat.css';
 import { SaveState, useAwake } from '../../kit/mat/SaveState';
 import { SideSwitch } from '../../kit/mat/SideSwitch';
 import { useKeys } from '../../kit/useKeys';
+import { Beside } from './Beside';
 import './Examine.css';
 import {
   firstOpen,
@@ -21,10 +23,12 @@ import {
   repsOf,
   restHeld,
   sidesOf,
+  valueAt,
   type Cursor,
   type SheetSide,
   type Written,
 } from './sheetState';
+import { MarkField } from './MarkField';
 import { useSheet } from './useSheet';
 import { WordMark } from './WordMark';
 
@@ -57,6 +61,7 @@ export default function Examine({ view }: { view: ExamineView }) {
   const [asking, setAsking] = useState(false);
   const [mending, setMending] = useState(false);
   const [why, setWhy] = useState('');
+  const [typed, setTyped] = useState<number | null>(null);
   const undone = useRef<Written[]>([]);
   useAwake();
   const group = groups[at.group] ?? [];
@@ -73,6 +78,7 @@ export default function Examine({ view }: { view: ExamineView }) {
     if (!there || !what) return;
     const first = sidesOf(what)[0]!;
     setSide(first);
+    setTyped(null);
     setCursor(firstOpen(sheet.lineOf(there.id, what.requirementId), what.points, first, what.repetitions));
   };
   const line = person && item ? sheet.lineOf(person.id, item.requirementId) : null;
@@ -81,16 +87,29 @@ export default function Examine({ view }: { view: ExamineView }) {
     undone.current.push(line);
     sheet.write(person.id, item.requirementId, make);
   };
+  const point = item?.points[cursor.point];
+  const range = point?.measured?.accepted ?? null;
+  // What stands there already, unless another is being typed.
+  const measure = typed ?? (line && point && range ? valueAt(line, point.id, side, cursor.rep) : null);
+  /** A measure decides by itself: only the key that fits it takes it. Without one it is by eye. */
+  const fits = (m: 'H' | 'S') => measure === null || range === null || isHeld(measure, range) === (m === 'H');
   const mark = (m: 'H' | 'S' | 'U') => {
-    if (!item || item.points.length === 0) return;
+    if (!item || item.points.length === 0 || (m !== 'U' && !fits(m))) return;
     const here = cursor;
-    change((w) => marked(w, item.points, side, here, m));
+    const taken = m === 'U' || range === null ? null : measure;
+    change((w) => marked(w, item.points, side, here, m, taken));
+    setTyped(null);
     const next = line && onward(marked(line, item.points, side, here, m), item.points, side, here, n);
     if (next) setCursor(next);
   };
+  const scale = view.scale;
   const say = (word: SheetWord) => {
-    change((w) => ({ ...w, word }));
+    if (!scale) change((w) => ({ ...w, word }));
   };
+  const giveMark = (value: number | null) => {
+    if (value === null || (scale && value >= 0 && value <= scale.outOf)) change((w) => ({ ...w, mark: value }));
+  };
+  const wordNow = line?.word ?? (scale && line?.mark != null ? wordOfMark(scale, line.mark) : null);
   const undo = () => {
     const before = undone.current.pop();
     if (before && person && item) sheet.write(person.id, item.requirementId, () => before);
@@ -140,7 +159,8 @@ export default function Examine({ view }: { view: ExamineView }) {
         </main>
       </IslandRoot>
     );
-  const point = item.points[cursor.point];
+  const taking =
+    range === null ? '' : measure === null ? 'by eye' : `${measure}${unitAfter(point?.measured?.unit ?? null)}`;
   return (
     <IslandRoot scheme="dark">
       <main aria-busy={!sheet.ready} className="examine">
@@ -173,7 +193,9 @@ export default function Examine({ view }: { view: ExamineView }) {
                 >
                   <b>{c.name.split(' ')[0]}</b>
                   <span>
-                    {w?.word ? (
+                    {w?.mark != null ? (
+                      <b className="num">{w.mark}</b>
+                    ) : w?.word ? (
                       <>
                         <WordMark word={w.word} /> {w.word}
                       </>
@@ -209,7 +231,10 @@ export default function Examine({ view }: { view: ExamineView }) {
                     className={i === cursor.point ? 'on' : ''}
                     aria-current={i === cursor.point}
                     ref={i === cursor.point ? intoSight : null}
-                    onClick={() => setCursor({ point: i, rep: Math.min(reps.length, n - 1) })}
+                    onClick={() => {
+                      setTyped(null);
+                      setCursor({ point: i, rep: Math.min(reps.length, n - 1) });
+                    }}
                   >
                     <span className="num">{i + 1}</span>
                     <span className="what">
@@ -219,6 +244,7 @@ export default function Examine({ view }: { view: ExamineView }) {
                         {p.canHurt && <span className="hurts">can hurt. </span>}
                         {p.adapted ? `adapted: ${p.adapted}` : item.form ? '' : p.how}
                       </span>
+                      <Beside point={p} />
                     </span>
                     <Stick
                       marks={[...reps.padEnd(n, 'U')] as Notch[]}
@@ -241,21 +267,37 @@ export default function Examine({ view }: { view: ExamineView }) {
                 ? `${['First', 'Second', 'Third', 'Fourth', 'Fifth'][cursor.rep] ?? `Number ${cursor.rep + 1}`} of ${n}`
                 : 'the whole of it'}
             </p>
-            <p className="second">Your word for it{item.sided ? ', both sides' : ''}</p>
-            <div className="words" role="group" aria-label="Your word for it">
-              {SHEET_WORDS.map((w) => (
-                <ButtonBase
-                  key={w}
-                  className={line.word === w ? 'on' : ''}
-                  aria-pressed={line.word === w}
-                  disabled={sheet.handedIn}
-                  onClick={() => say(w)}
-                >
-                  <WordMark word={w} size={44} />
-                  {w}
-                </ButtonBase>
-              ))}
-            </div>
+            {point?.measured && range && (
+              <Measuring point={point.measured} range={range} value={measure} onValue={setTyped} />
+            )}
+            {scale ? (
+              <MarkField
+                scale={scale}
+                value={line.mark}
+                word={wordNow}
+                sided={item.sided}
+                disabled={sheet.handedIn}
+                onMark={giveMark}
+              />
+            ) : (
+              <>
+                <p className="second">Your word for it{item.sided ? ', both sides' : ''}</p>
+                <div className="words" role="group" aria-label="Your word for it">
+                  {SHEET_WORDS.map((w) => (
+                    <ButtonBase
+                      key={w}
+                      className={line.word === w ? 'on' : ''}
+                      aria-pressed={line.word === w}
+                      disabled={sheet.handedIn}
+                      onClick={() => say(w)}
+                    >
+                      <WordMark word={w} size={44} />
+                      {w}
+                    </ButtonBase>
+                  ))}
+                </div>
+              </>
+            )}
             <TextField
               id="sheet-note"
               label="Note"
@@ -273,8 +315,20 @@ export default function Examine({ view }: { view: ExamineView }) {
             </p>
           </section>
           <div className="keys">
-            <Key notch="H" word="Held" disabled={sheet.handedIn || !point} onClick={() => mark('H')} />
-            <Key notch="S" word="Slipped" disabled={sheet.handedIn || !point} onClick={() => mark('S')} />
+            <Key
+              notch="H"
+              word="Held"
+              sub={taking}
+              disabled={sheet.handedIn || !point || !fits('H')}
+              onClick={() => mark('H')}
+            />
+            <Key
+              notch="S"
+              word="Slipped"
+              sub={taking}
+              disabled={sheet.handedIn || !point || !fits('S')}
+              onClick={() => mark('S')}
+            />
             <Key notch="U" word="Not seen" low disabled={sheet.handedIn || !point} onClick={() => mark('U')} />
             <Button
               disabled={sheet.handedIn || !point}

@@ -3,8 +3,8 @@ import Button from '@mui/material/Button';
 import MuiTextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { CommandDraft, CommandName } from '../../contracts/commands';
-import type { CandidateShown, GradingView } from '../../contracts/views';
-import { capital, countOf, dateInWords, inWords, plural, RUNGS } from '../../core';
+import type { GradingView } from '../../contracts/views';
+import { capital, countOf, dateInWords, inWords, listInWords, plural, RUNGS } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { VerdictMark } from '../../kit/marks/Lozenge';
@@ -12,15 +12,9 @@ import { Splinter } from '../../kit/marks/small';
 import { ask, send } from '../../kit/send';
 import './Grading.css';
 import { GradingSheet } from './GradingSheet';
+import { StillOpen } from './StillOpen';
 import { Tied } from './Tied';
-
-/** What waits for whom: nothing, the student, the head, or they are out. */
-type Waits = 'settled' | 'them' | 'you' | 'out';
-const waitsFor = (c: CandidateShown): Waits => {
-  if (c.out !== null) return 'out';
-  if (c.yes !== true) return 'them';
-  return (c.word !== 'met' || c.shut.length > 0 || c.rests !== null) && c.exception === null ? 'you' : 'settled';
-};
+import { waitsFor, type Waits } from './waits';
 
 /** "Who goes up?": everybody with their word, what holds it up, and who has said what. Nobody is refused by the program. */
 export default function Grading({ view: first }: { view: GradingView }) {
@@ -49,11 +43,23 @@ export default function Grading({ view: first }: { view: GradingView }) {
     <IslandRoot>
       <div className="title">
         <div>
-          <h1>Who goes up on {dateInWords(g.day)}?</h1>
+          <h1>
+            {g.items === null ? 'Who goes up' : 'Who shows what'} on {dateInWords(g.day)}?
+          </h1>
           <p className="sub">
             {g.title}
             {g.hall && `, ${g.hall}`}. Panel: {view.panel.map((p) => p.name).join(', ')}.{g.closed && ' Closed.'}
           </p>
+          {g.items !== null && (
+            <p className="sub">
+              A midterm, without a belt:{' '}
+              {listInWords(
+                view.items.filter((i) => g.items!.includes(i.id)).map((i) => i.name),
+                12,
+              )}
+              .
+            </p>
+          )}
         </div>
         <div className="actions">
           <Button onClick={() => print()}>Print the list</Button>
@@ -151,6 +157,7 @@ export default function Grading({ view: first }: { view: GradingView }) {
               value={{ ...g, panel: view.panel.map((p) => p.id) }}
               teachers={view.teachers}
               halls={view.halls}
+              items={view.items}
               done={() => location.reload()}
               leave={() => setChanging(false)}
             />
@@ -202,6 +209,7 @@ export default function Grading({ view: first }: { view: GradingView }) {
               )}
             </section>
           )}
+          <StillOpen view={view} />
           {!g.closed && (
             <section className="stack">
               <h2>Put somebody forward</h2>

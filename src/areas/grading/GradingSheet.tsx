@@ -5,6 +5,7 @@ import { ChoiceField, DateField, PickManyField, TextField } from '../../kit/form
 import { SheetForm } from '../../kit/form/SheetForm';
 import { useEditedSheet } from '../../kit/form/useEditedSheet';
 import { RuleFields } from '../../kit/gradingRule/RuleFields';
+import { Switch } from '../../kit/Switch';
 import { newId } from '../../kit/send';
 
 /** A grading as it is made or changed: day, hall, panel, and the rule by which it decides. */
@@ -12,6 +13,7 @@ export function GradingSheet({
   value,
   teachers,
   halls,
+  items,
   done,
   leave,
 }: {
@@ -22,10 +24,13 @@ export function GradingSheet({
     hallId: string | null;
     panel: string[];
     rule: GradingRule;
+    items: string[] | null;
+    answerBy: string | null;
     version?: number;
   };
   teachers: readonly { id: string; name: string; role: string }[];
   halls: readonly HallShown[];
+  items: readonly { id: string; name: string }[];
   done: (id: string) => Promise<void> | void;
   leave: () => void;
 }) {
@@ -40,11 +45,14 @@ export function GradingSheet({
       hallId: value.hallId,
       panel: value.panel,
       rule: { ...value.rule, laths: value.rule.laths.map((l) => ({ ...l })) },
+      items: value.items,
+      answerBy: value.answerBy,
     },
     done,
     title: `Which ${value.title} shall stand?`,
     nameOf: (path) => ({ where: value.title, what: path.at(-1) ?? '' }),
   });
+  const midterm = sheet.form.watch('items') !== null;
   return (
     <SheetForm
       sheet={sheet}
@@ -68,6 +76,24 @@ export function GradingSheet({
         help="Examiners see only the gradings they are on, and only their own sheet until all are in."
         options={teachers.map((t) => ({ id: t.id, name: t.role === 'examiner' ? `${t.name}, examiner` : t.name }))}
       />
+      <Switch
+        label="What is it for?"
+        value={midterm ? 'items' : 'belts'}
+        onChange={(to) => sheet.form.setValue('items', to === 'belts' ? null : [], { shouldDirty: true })}
+        options={[
+          { value: 'belts', word: 'belts' },
+          { value: 'items', word: 'a midterm' },
+        ]}
+      />
+      {midterm && (
+        <PickManyField
+          name="items"
+          label="What is shown"
+          help="No belt is given: each shows it as their own belts ask it."
+          options={items}
+        />
+      )}
+      <DateField name="answerBy" label="Everybody says yes or no by" none />
       <details>
         <summary>The rule, as the syllabus has it</summary>
         <RuleFields name="rule" />

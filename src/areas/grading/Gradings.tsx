@@ -3,11 +3,21 @@ import { useState } from 'react';
 import type { GradingsView } from '../../contracts/views';
 import { countOf, dateInWords } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
+import { send } from '../../kit/send';
 import { GradingSheet } from './GradingSheet';
 
 /** "Which gradings are there?": the next ones first, with what is to be done at each. */
 export default function Gradings({ view }: { view: GradingsView }) {
-  const [adding, setAdding] = useState(false);
+  const { alone } = view;
+  const [wrong, setWrong] = useState('');
+  const [adding, setAdding] = useState(alone !== null);
+  const made = async (id: string) => {
+    if (alone) {
+      const put = await send('grading.put', { gradingId: id, studentId: alone.id, rankId: alone.to.id, reason: null });
+      if (!put.ok) return setWrong(put.title);
+    }
+    location.assign(`/gradings/${id}`);
+  };
   const teaches = view.teachers.length > 0;
   return (
     <IslandRoot>
@@ -31,6 +41,7 @@ export default function Gradings({ view }: { view: GradingsView }) {
           </div>
         )}
       </div>
+      <div role="alert">{wrong !== '' && <p className="message wrong">{wrong}</p>}</div>
       <div className={adding ? 'columns' : ''}>
         <div>
           {view.gradings.length === 0 && (
@@ -43,6 +54,7 @@ export default function Gradings({ view }: { view: GradingsView }) {
                   <b>{teaches ? <a href={`/gradings/${g.id}`}>{g.title}</a> : g.title}</b>, {dateInWords(g.day)}{' '}
                   <span className="second">
                     {countOf(g.candidates, 'candidate')}
+                    {g.midterm && ', a midterm'}
                     {g.closed && ', closed'}
                   </span>
                 </span>
@@ -61,15 +73,18 @@ export default function Gradings({ view }: { view: GradingsView }) {
         {adding && (
           <GradingSheet
             value={{
-              title: 'Grading',
+              title: alone ? `${alone.name} to ${alone.to.name}` : 'Grading',
               day: view.today,
               hallId: null,
               panel: [view.me],
               rule: view.usual,
+              items: null,
+              answerBy: null,
             }}
             teachers={view.teachers}
             halls={view.halls}
-            done={(id) => location.assign(`/gradings/${id}`)}
+            items={view.items}
+            done={made}
             leave={() => setAdding(false)}
           />
         )}

@@ -66,6 +66,7 @@ export default function History({ view }: { view: GradingHistoryView }) {
               <li key={g.id} className="line py-2">
                 <a href={`/gradings/${g.id}/panel`}>{g.title}</a>, {dateInWords(g.day)}: {g.passed} of{' '}
                 {countOf(g.went, 'candidate')}
+                {g.midterm && <span className="second">, a midterm</span>}
               </li>
             ))}
           </ul>

@@ -29,7 +29,13 @@ export default function Panel({ view: first }: { view: PanelView }) {
     <IslandRoot>
       <div className="title">
         <div>
-          <h1>{tab === 'same' ? 'Did the panel see the same?' : 'Who goes home with a new belt?'}</h1>
+          <h1>
+            {tab === 'same'
+              ? 'Did the panel see the same?'
+              : g.items === null
+                ? 'Who goes home with a new belt?'
+                : 'Who has shown it?'}
+          </h1>
           <p className="sub">
             {g.title}, {dateInWords(g.day)}.{' '}
             {seen ? `${capital(countOf(view.panel.length, 'sheet is', 'sheets are'))} in.` : ''}
@@ -166,6 +172,19 @@ function Same({ seen }: { seen: NonNullable<PanelView['seen']> }) {
                 <span className="num">{figure(seen.measures.shares.single)}</span>
               </li>
             )}
+            {seen.measures.marks && (
+              <li>
+                ICC(2,1) of the marks given,{' '}
+                {countOf(seen.measures.marks.things, 'item of one person', 'items of one person')}:{' '}
+                <span className="num">{figure(seen.measures.marks.single)}</span>
+              </li>
+            )}
+            {seen.measures.measured.map((m) => (
+              <li key={m.point}>
+                ICC(2,1) of what was measured, {m.point}, {countOf(m.things, 'measure')}:{' '}
+                <span className="num">{figure(m.single)}</span>
+              </li>
+            ))}
           </ul>
           <p className="second">1: always the same; 0: as chance would have it. Below: less than chance.</p>
         </details>

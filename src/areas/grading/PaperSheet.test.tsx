@@ -11,10 +11,14 @@ const point = (name: string, more: object = {}) => ({
   critical: false,
   canHurt: false,
   adapted: null,
+  measured: null,
+  variants: [],
+  unlike: [],
   ...more,
 });
 const view: ExamineView = {
   grading: { id: idFor('grading'), title: 'Winter grading', day: '2026-03-04', closed: false },
+  scale: null,
   me: idFor('maren'),
   typedFor: null,
   handedInAt: null,

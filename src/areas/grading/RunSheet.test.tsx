@@ -16,6 +16,7 @@ const candidate = (name: string, more: Partial<RunSheetView['candidates'][number
   rank: 2,
   to: { id: idFor('fern'), name: 'Fern' },
   rung: 2,
+  stature: null,
   ...more,
 });
 const item = (name: string, more: Partial<RunSheetView['items'][string][number]> = {}) => ({
@@ -23,6 +24,7 @@ const item = (name: string, more: Partial<RunSheetView['items'][string][number]>
   name,
   sided: true,
   counts: null,
+  beats: null,
   falls: false,
   partner: false,
   gear: null,
@@ -109,7 +111,7 @@ it('is laid out, kept, and says what is wanted, who is alone and how late it end
   });
   expect(screen.getByRole('button', { name: '10:12, Fern, 8 minutes' })).toBeTruthy();
   const checks = within(screen.getByRole('heading', { name: 'Checks' }).parentElement!);
-  expect(checks.getByText(/^Nobody stands in for .* in cover/)).toBeTruthy();
+  expect(checks.getByText(/are a three in cover, since nobody else is free/)).toBeTruthy();
   expect(checks.getByText('Fern, front kick: of shield three wanted, two there. Two turns, counted.')).toBeTruthy();
   expect(screen.getByText(/10 minutes can be won back: the panel 10/)).toBeTruthy();
   // What it takes and who works with whom stands beside it.

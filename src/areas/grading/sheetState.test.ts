@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { ExamineItem } from '../../contracts/views';
-import { BLANK, firstOpen, marked, onward, openOf, repsOf, restHeld, type Cursor } from './sheetState';
+import { BLANK, firstOpen, marked, onward, openOf, repsOf, valueAt, restHeld, type Cursor } from './sheetState';
 
 const points = ['heel', 'knee', 'guard'].map((id) => ({
   id,
@@ -10,6 +10,9 @@ const points = ['heel', 'knee', 'guard'].map((id) => ({
   critical: false,
   canHurt: false,
   adapted: null,
+  measured: null,
+  variants: [],
+  unlike: [],
 }));
 const item: ExamineItem = {
   requirementId: 'r',
@@ -52,6 +55,18 @@ describe('a sheet as it is written', () => {
     const w = restHeld(BLANK, points, 'left', 5);
     expect(repsOf(marked(w, points, 'left', { point: 0, rep: 2 }, 'S'), 'heel', 'left')).toBe('HHSHH');
     expect(openOf(BLANK, { ...item, points: [] })).toEqual({ marks: 0, word: true });
+  });
+
+  it('a measure stays with its repetition, and goes when that is marked by eye', () => {
+    let w = marked(BLANK, points, 'left', { point: 0, rep: 1 }, 'H', 120);
+    w = marked(w, points, 'left', { point: 0, rep: 2 }, 'S', 80);
+    expect(w.marks).toEqual([{ pointId: 'heel', side: 'left', reps: 'UHS', values: [null, 120, 80] }]);
+    expect([valueAt(w, 'heel', 'left', 1), valueAt(w, 'heel', 'right', 1)]).toEqual([120, null]);
+    w = restHeld(w, points.slice(0, 1), 'left', 5);
+    expect(w.marks[0]).toEqual({ pointId: 'heel', side: 'left', reps: 'UHSHH', values: [null, 120, 80, null, null] });
+    w = marked(w, points, 'left', { point: 0, rep: 1 }, 'H');
+    w = marked(w, points, 'left', { point: 0, rep: 2 }, 'U');
+    expect(w.marks[0]).toEqual({ pointId: 'heel', side: 'left', reps: 'UHUHH' });
   });
 
   it('whatever is pressed: never more repetitions than asked, and every letter is a mark', () => {

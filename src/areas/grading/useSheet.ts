@@ -45,7 +45,7 @@ export function useSheet(view: ExamineView) {
       const left = new Map(now.current);
       for (const c of mine) {
         const key = keyOf(c.input.studentId, c.input.requirementId);
-        left.set(key, { marks: c.input.marks, word: c.input.word, note: c.input.note });
+        left.set(key, { marks: c.input.marks, word: c.input.word, mark: c.input.mark ?? null, note: c.input.note });
         if (!c.open) continue;
         open.current.set(key, c.id);
         // What was being put right goes on being put right.

@@ -1,5 +1,5 @@
 import type { LookKitView } from '../../contracts/views';
-import { SIDES, type ConditionOrder, type Group, type LookWorth, type Point } from '../../core';
+import { SIDES, type ConditionOrder, type Group, type LookWorth, type Point, type Range } from '../../core';
 
 export type KitStudent = LookKitView['students'][number];
 export type KitTechnique = LookKitView['techniques'][number];
@@ -233,3 +233,7 @@ export function taughtTonight(items: readonly KitItem[], line: Pick<Line, 'items
         : { sequence: i.sequence!.id, part: i.part ? { ...i.part, section: null } : null },
     );
 }
+
+/** The range that counts for somebody: their own where it was adapted. */
+export const rangeFor = (point: KitPoint, student: KitStudent | undefined): Range | null =>
+  student?.adapted[point.id]?.range ?? point.accepted;

@@ -125,9 +125,17 @@ const secondToThird = (second: { syllabus?: unknown }): unknown =>
   typeof second.syllabus === 'object' && second.syllabus !== null
     ? { ...second, syllabus: { grading: USUAL_RULE, ...second.syllabus } }
     : second;
+/** Then marks out of a number came to that. */
+const thirdToFourth = (third: { syllabus?: unknown }): unknown => {
+  const s = third.syllabus as { grading?: object } | null | undefined;
+  return typeof s === 'object' && s !== null
+    ? { ...third, syllabus: { ...s, grading: { scale: null, ...s.grading } } }
+    : third;
+};
 export const storedBundle = storedDocument<v.InferOutput<typeof bundleBody>>('school', bundleBody, [
   firstToSecond,
   secondToThird,
+  thirdToFourth,
 ]);
 
 /** The file as it is written today. */

@@ -63,7 +63,8 @@ export const syllabusShape = v.object({
   ),
 });
 
-/** 2: how gradings decide; before, as usual. */
+/** 2: how gradings decide; before, as usual. 3: marks out of a number in it. */
 export const storedSyllabus = storedDocument<Syllabus>('syllabus', syllabusShape, [
   (s: Record<string, unknown>) => ({ ...s, grading: USUAL_RULE }),
+  (s: { grading: object }) => ({ ...s, grading: { scale: null, ...s.grading } }),
 ]);

@@ -5,6 +5,8 @@ import type {
   ExaminerShift,
   GradingRule,
   Measures,
+  MarkScale,
+  Range,
   SheetMark,
   SheetWord,
   VerdictWord,
@@ -24,6 +26,8 @@ export interface GradingShown {
   title: string;
   day: string;
   closed: boolean;
+  /** A small one, of named items and without a belt. */
+  midterm: boolean;
   candidates: number;
   /** Whether who reads examines there, and has handed in. */
   mine: 'no' | 'open' | 'handed in';
@@ -34,7 +38,11 @@ export interface GradingsView {
   gradings: GradingShown[];
   teachers: { id: string; name: string; role: string }[];
   halls: HallShown[];
+  /** What can be shown at a midterm, by key. */
+  items: { id: string; name: string }[];
   usual: GradingRule;
+  /** Who is to be graded alone, on any evening, and for which belt; null: nobody. */
+  alone: { id: string; name: string; to: RankShown } | null;
   me: string;
   today: string;
   may: { decide: boolean };
@@ -42,7 +50,7 @@ export interface GradingsView {
 
 /** "What do gradings fall by?": over all whose results are let out, belt by belt. */
 export interface GradingHistoryView {
-  gradings: { id: string; title: string; day: string; went: number; passed: number }[];
+  gradings: { id: string; title: string; day: string; midterm: boolean; went: number; passed: number }[];
   belts: {
     to: RankShown;
     went: number;
@@ -61,6 +69,8 @@ export interface CandidateShown {
   /** Put forward by whom, and what they say to it. */
   putBy: string;
   yes: boolean | null;
+  /** Of a minor: who may say it for them. */
+  guardians: string[];
   exception: string | null;
   out: string | null;
   /** How many of what is asked are met, and the word of what is furthest. */
@@ -87,6 +97,10 @@ export interface GradingView {
     hallId: string | null;
     hall: string | null;
     rule: GradingRule;
+    /** Keys of the items of a midterm; null: all that each belt asks. */
+    items: string[] | null;
+    /** Until when everybody has said yes or no. */
+    answerBy: string | null;
     version: number;
     closed: boolean;
     /** Belts are given, and everybody reads their own result. */
@@ -98,9 +112,26 @@ export interface GradingView {
   others: { id: string; name: string; rank: RankShown; to: RankShown | null }[];
   teachers: { id: string; name: string; role: string }[];
   halls: HallShown[];
+  /** What can be shown at a midterm, by key. */
+  items: { id: string; name: string }[];
   me: string;
   today: string;
   may: { decide: boolean; examine: boolean };
+}
+
+export interface ExaminePoint {
+  id: string;
+  name: string;
+  how: string;
+  critical: boolean;
+  canHurt: boolean;
+  adapted: string | null;
+  /** In what it is measured, from where to where it is accepted, and what is wanted; null: by eye. */
+  measured: { unit: string | null; accepted: Range; wanted: Range | null } | null;
+  /** Of a count: how others do it, and may. */
+  variants: { school: string; does: string }[];
+  /** At the first count where a form of a like name goes another way: which, and what it does there. */
+  unlike: { form: string; does: string | null }[];
 }
 
 export interface ExamineItem {
@@ -113,14 +144,16 @@ export interface ExamineItem {
   /** A form is followed count by count, from the first, and shown once. */
   form: boolean;
   repetitions: number;
-  points: { id: string; name: string; how: string; critical: boolean; canHurt: boolean; adapted: string | null }[];
+  points: ExaminePoint[];
   /** What this examiner has written; never anybody else's. */
-  line: { marks: SheetMark[]; word: SheetWord | null; note: string } | null;
+  line: { marks: SheetMark[]; word: SheetWord | null; mark: number | null; note: string } | null;
 }
 
 /** An examiner's own sheet: nothing of others, of earlier marks, of chances or of corrections. */
 export interface ExamineView {
   grading: { id: string; title: string; day: string; closed: boolean };
+  /** Marks out of a number are given; null: words. */
+  scale: MarkScale | null;
   me: string;
   /** Whose sheet it is, where it is typed in from paper; null: one’s own. */
   typedFor: { id: string; name: string } | null;
@@ -142,6 +175,7 @@ export interface PanelCandidate {
     item: string;
     held: number;
     seen: number;
+    mark: number | null;
     note: string;
     putRight: string | null;
     typed: boolean;

@@ -73,11 +73,21 @@ export interface StudentView {
   /** The newest word on contact; `counts` is false where a guardian's agreement is missing. */
   consent: { id: string; rung: Rung | null; day: string; guardian: string; counts: boolean } | null;
   /** Everything said about contact before, newest first. */
-  /** The next grading at which this student is put forward, and what they said to it. */
-  invited: { gradingId: string; day: string; to: RankShown; yes: boolean | null; out: string | null } | null;
+  /** The gradings to come at which this student is put forward, the next first, and what they said to each. */
+  invited: {
+    gradingId: string;
+    day: string;
+    /** Of named items, without a belt. */
+    midterm: boolean;
+    answerBy: string | null;
+    to: RankShown;
+    yes: boolean | null;
+    out: string | null;
+  }[];
   /** What the last closed grading decided; of a part again, what and by when. */
   graded: {
     day: string;
+    midterm: boolean;
     to: RankShown;
     result: BeltResult;
     sentence: string;

@@ -240,7 +240,30 @@ describe('a panel', () => {
     );
     expect(measuresOf(same)).toMatchObject({ fleiss: { kappa: 1 }, shares: { things: 5 } });
     expect(measuresOf(same).shares!.single).toBeCloseTo(1, 9);
-    expect(measuresOf([mark('c', 'heel', 'Maren', true, 1)])).toEqual({ cohen: [], fleiss: null, shares: null });
+    expect(measuresOf([mark('c', 'heel', 'Maren', true, 1)])).toMatchObject({ cohen: [], fleiss: null, shares: null });
+  });
+
+  it('marks out of ten and measures: the intraclass correlation of what all gave', () => {
+    // Shrout and Fleiss 1979, table 2: six targets, four judges; ICC(2,1) is 0.29 there.
+    const table = [
+      [9, 2, 5, 8],
+      [6, 1, 3, 2],
+      [8, 4, 6, 8],
+      [7, 1, 2, 6],
+      [10, 5, 6, 9],
+      [6, 2, 4, 7],
+    ];
+    const given = table.flatMap((row, i) => row.map((value, k) => ({ thing: `t${i}`, examiner: `e${k}`, value })));
+    // One whom a single judge marked does not count.
+    const alone = { thing: 'alone', examiner: 'e0', value: 3 };
+    const found = measuresOf([], {
+      marks: [...given, alone],
+      measured: given.map((g) => ({ ...g, point: 'base foot' })),
+    });
+    expect(found.marks!.things).toBe(6);
+    expect(found.marks!.single).toBeCloseTo(0.29, 2);
+    expect(found.measured).toEqual([{ point: 'base foot', ...found.marks }]);
+    expect(measuresOf([]).marks).toBeNull();
   });
 
   it('the points that split it come first', () => {

@@ -214,3 +214,14 @@ function said(move: Move, number: number, words: Pace['words']): { say: string; 
   const w = language.word(number);
   return { say: w.written, written: w.written, lang: language.tag };
 }
+
+/**
+ * How long a sequence takes when it is called through once, in counts: a slow one is two, a quick one a half. What cannot
+ * be called takes its number of moves.
+ */
+export function beatsOf(seq: Sequence): number {
+  const called = callTimeline(seq, { mode: 'through', secondsPerCount: 1, leadIn: 0, rounds: 1 });
+  return called.ok
+    ? called.value.filter((c) => c.kind === 'count').reduce((n, c) => n + c.until - c.at, 0)
+    : seq.moves.length;
+}

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { beltHangsOn, decideByRule, type AskedItem } from './decide';
-import { BELT_RESULTS, SHEET_WORDS, USUAL_RULE, type GradingRule, type SheetWord } from './rule';
+import { BELT_RESULTS, SHEET_WORDS, USUAL_RULE, sameRule, wordOfMark, type GradingRule, type SheetWord } from './rule';
 import { asksOf, oneWord, talliesOf, weakestPoint, wordOf, type SheetLine } from './sheet';
 
 /** A rule by whose shares words are easily reckoned by hand. */
@@ -116,6 +116,24 @@ describe('the word for an item', () => {
     expect(weakestPoint([sheet({ heel: 'HHUUU', gone: 'SSSSS' })], points)).toBeNull();
   });
 
+  it('a mark out of a number stands for a word, a word goes before it, and without a scale it says nothing', () => {
+    const tens: GradingRule = { ...RULE, scale: { outOf: 10, stands: 7, nearly: 5 } };
+    const given = (mark: number, word: SheetWord | null = null) => ({ ...said('kick', 'Maren', word), mark });
+    const by = usual(() => false);
+    expect([10, 7, 6.5, 5, 4.5, 0].map((m) => wordOf(tens, given(m), by))).toEqual([
+      'stands',
+      'stands',
+      'nearly',
+      'nearly',
+      'not yet',
+      'not yet',
+    ]);
+    expect(wordOf(tens, given(3, 'stands'), by)).toBe('stands');
+    expect(wordOf(RULE, given(9), by)).toBeNull();
+    // Whatever held and slipped beneath it stays evidence; the mark decides.
+    expect(wordOf(tens, { ...given(8), marks: marks('heel', 'SSSSS') }, by)).toBe('stands');
+  });
+
   it('of several is the middle one, the lower of two, or the lowest', () => {
     expect(oneWord(['stands', 'not yet', 'stands'], 'the middle')).toBe('stands');
     expect(oneWord(['stands', 'nearly'], 'the middle')).toBe('nearly');
@@ -155,6 +173,13 @@ describe('the usual rule', () => {
     expect([d.outcome, d.failed]).toEqual(['part again', ['b!']]);
     expect(d.items[0]!.words.map((w) => w.examiner)).toEqual(['Idris', 'Maren', 'Odile']);
   });
+});
+
+it('rules are the same only where they decide alike, marks too', () => {
+  const tens: GradingRule = { ...USUAL_RULE, scale: { outOf: 10, stands: 7, nearly: 5 } };
+  expect(sameRule(tens, { ...tens, scale: { ...tens.scale! } })).toBe(true);
+  expect(sameRule(tens, USUAL_RULE)).toBe(false);
+  expect(sameRule(tens, { ...tens, scale: { outOf: 10, stands: 8, nearly: 5 } })).toBe(false);
 });
 
 describe('what a belt hangs on', () => {
@@ -217,6 +242,29 @@ describe('laws of every rule', () => {
         );
         expect(BELT_RESULTS.indexOf(after!)).toBeLessThanOrEqual(BELT_RESULTS.indexOf(before!));
       }),
+    );
+  });
+
+  it('a higher mark never makes a word worse', () => {
+    const scale = fc
+      .record({
+        outOf: fc.integer({ min: 2, max: 100 }),
+        a: fc.double({ min: 0, max: 1, noNaN: true }),
+        b: fc.double({ min: 0, max: 1, noNaN: true }),
+      })
+      .map(({ outOf, a, b }) => ({ outOf, stands: outOf * Math.max(a, b), nearly: outOf * Math.min(a, b) }));
+    fc.assert(
+      fc.property(
+        scale,
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (s, x, y) => {
+          const [low, high] = [Math.min(x, y), Math.max(x, y)].map((m) =>
+            SHEET_WORDS.indexOf(wordOfMark(s, m * s.outOf)),
+          );
+          expect(high).toBeLessThanOrEqual(low!);
+        },
+      ),
     );
   });
 

@@ -14,6 +14,13 @@ export interface Lath {
   notYet: number;
 }
 
+/** Marks out of a number beside the three words: from which mark an item stands, and from which it nearly does. */
+export interface MarkScale {
+  outOf: number;
+  stands: number;
+  nearly: number;
+}
+
 /** How a school decides. What fits no lath is held over. */
 export interface GradingRule {
   /** Repetitions shown of each item on each side. */
@@ -29,7 +36,13 @@ export interface GradingRule {
   /** The same for items that are critical for the belt. */
   critical: 'the middle' | 'the lowest';
   laths: readonly Lath[];
+  /** Examiners give marks out of a number, which are read as words; null: they say the words. */
+  scale: MarkScale | null;
 }
+
+/** The word that a mark stands for. */
+export const wordOfMark = (scale: MarkScale, mark: number): SheetWord =>
+  mark >= scale.stands ? 'stands' : mark >= scale.nearly ? 'nearly' : 'not yet';
 
 /**
  * The rule as delivered, common practice, no source: three of five hold, four at critical points; one item nearly is a note,
@@ -49,6 +62,7 @@ export const USUAL_RULE: GradingRule = {
     { outcome: 'part again', short: 1, notYet: 1 },
     { outcome: 'part again', short: 2, notYet: 0 },
   ],
+  scale: null,
 };
 
 /** With so many items short, and of them not yet, a belt is given: the laths that give it. */
@@ -57,7 +71,10 @@ export const beltLaths = (rule: GradingRule): readonly Lath[] =>
 
 /** Whether two rules decide alike. */
 export const sameRule = (a: GradingRule, b: GradingRule): boolean =>
-  (Object.keys(USUAL_RULE) as (keyof GradingRule)[]).every((k) => k === 'laths' || a[k] === b[k]) &&
+  (Object.keys(USUAL_RULE) as (keyof GradingRule)[]).every((k) => k === 'laths' || k === 'scale' || a[k] === b[k]) &&
+  (a.scale === null || b.scale === null
+    ? a.scale === b.scale
+    : a.scale.outOf === b.scale.outOf && a.scale.stands === b.scale.stands && a.scale.nearly === b.scale.nearly) &&
   a.laths.length === b.laths.length &&
   a.laths.every((l, i) => {
     const m = b.laths[i]!;

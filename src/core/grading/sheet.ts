@@ -1,10 +1,12 @@
-import type { GradingRule, SheetWord } from './rule';
+import { wordOfMark, type GradingRule, type SheetWord } from './rule';
 
 /** What an examiner saw of one point on one side: a letter a repetition, H held, S slipped, U not seen. */
 export interface SheetMark {
   pointId: string;
   side: 'left' | 'right' | 'none';
   reps: string;
+  /** What was measured at each repetition, in the unit of the point; null: not measured. Absent: all by eye. */
+  values?: (number | null)[] | undefined;
 }
 
 /** One examiner's line for one item of one candidate. */
@@ -14,6 +16,8 @@ export interface SheetLine {
   marks: readonly SheetMark[];
   /** Their own word; null: it is read from the marks. */
   word: SheetWord | null;
+  /** Their mark by the scale of the rule; null: none. A word goes before it. */
+  mark?: number | null;
 }
 
 export interface PointTally {
@@ -89,11 +93,12 @@ export function weakestPoint(
 const allowed = (others: number, rule: GradingRule): number => Math.floor(rule.mayFallShort * others + 1e-9);
 
 /**
- * The word for an item: the examiner's own, or what the marks come to by the rule: each point by its weaker side, the item
+ * The word for an item: the examiner's own, by a word or by a mark, or what the marks come to by the rule: each point by its weaker side, the item
  * by its weakest point, but for those that may fall short. Null where nothing was seen and nothing said.
  */
 export function wordOf(rule: GradingRule, line: SheetLine, item: Asks): SheetWord | null {
   if (line.word !== null) return line.word;
+  if (rule.scale && typeof line.mark === 'number') return wordOfMark(rule.scale, line.mark);
   const points = new Map<string, SheetWord>();
   for (const m of line.marks) {
     const held = [...m.reps].filter((r) => r === 'H').length;

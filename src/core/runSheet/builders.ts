@@ -74,6 +74,7 @@ export const item = (id: string, more: Partial<DayItem> = {}): DayItem => ({
   name: id,
   sided: true,
   counts: null,
+  beats: null,
   falls: false,
   partner: false,
   gear: null,

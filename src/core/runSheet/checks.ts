@@ -6,6 +6,8 @@ export type DayCheck =
   /** What was pinned takes more than there is. */
   | { kind: 'over'; resource: string; at: Minute }
   | { kind: 'alone'; group: string; task: number; who: string; why: 'no consent' | 'nobody is free' }
+  /** Nobody was left for a pair: they take turns, and need one more. */
+  | { kind: 'three'; group: string; task: number; who: readonly string[] }
   | { kind: 'not there yet'; group: string; examiners: readonly string[] }
   | { kind: 'things'; group: string; task: number; thing: string; wanted: number; owned: number; turns: number }
   | { kind: 'late'; minutes: number };
@@ -22,6 +24,9 @@ export function checksOf(
   const out: DayCheck[] = over ? [{ kind: 'over', ...over }] : [];
   for (const p of paired)
     for (const a of p.alone) out.push({ kind: 'alone', group: p.group, task: p.task, who: a.id, why: a.why });
+  for (const p of paired)
+    for (const x of p.pairs)
+      if (x.c !== undefined) out.push({ kind: 'three', group: p.group, task: p.task, who: [x.a, x.b, x.c] });
   for (const p of plan.groups) {
     const missing = panel.filter((e) => (s.comes[e] ?? s.begins) > p.at);
     if (missing.length > 0) out.push({ kind: 'not there yet', group: p.group, examiners: missing });

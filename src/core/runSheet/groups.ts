@@ -17,7 +17,7 @@ function taskOf(item: DayItem, people: number, repetitions: number, s: DaySettin
   const base = { label: item.name, items: [item.id], mats: item.falls && s.mats > 0, pairs: item.partner };
   if (item.counts !== null) {
     const turns = Math.ceil(people / Math.max(1, s.formTogether));
-    const seconds = turns * item.counts * s.secondsCount;
+    const seconds = turns * (item.beats ?? item.counts) * s.secondsCount;
     return { ...base, thing: null, count: 0, turns, minutes: TO_STAND + whole(seconds) };
   }
   const own = item.gear === null ? undefined : s.things.find((t) => t.name === item.gear);

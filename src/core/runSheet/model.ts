@@ -41,6 +41,8 @@ export interface DayCandidate {
   to: { id: string; name: string };
   /** How far contact goes, from 1; 0 none, null: nothing on record. */
   rung: number | null;
+  /** In centimetres; null: nobody has said. */
+  stature: number | null;
 }
 
 /** An item that a belt asks, as far as the day is concerned. */
@@ -50,6 +52,8 @@ export interface DayItem {
   sided: boolean;
   /** Counts of a form; null: it is none. */
   counts: number | null;
+  /** The same as the caller calls them, a slow count twice as long and a quick one half. */
+  beats: number | null;
   /** Wants the mats. */
   falls: boolean;
   partner: boolean;

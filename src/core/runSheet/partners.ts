@@ -1,9 +1,13 @@
 import type { DayCandidate, DayGroup, DayPlan, DaySettings } from './model';
 
-/** Two who work together, at the lower of their rungs; `standsIn`: the second is not graded by it. */
+/**
+ * Two who work together, at the lower of their rungs; `standsIn`: the second is not graded by it; `c`: a third who takes
+ * turns with them, where nobody is left for a pair.
+ */
 export interface Partnered {
   a: string;
   b: string;
+  c?: string;
   rung: number;
   standsIn: boolean;
 }
@@ -17,12 +21,14 @@ export interface Paired {
 }
 
 const ADULT = 18;
-/** How ill two fit: a step of rank, a child with an adult, years between them; Infinity: never. */
+/** How ill two fit: a step of rank, a child with an adult, years and size between them; Infinity: never. */
 function fit(a: DayCandidate, b: DayCandidate): number {
   if (!a.rung || !b.rung) return Infinity;
   const years = a.age !== null && b.age !== null ? Math.abs(a.age - b.age) : 5;
   const mixed = a.age !== null && b.age !== null && a.age < ADULT !== b.age < ADULT;
-  return Math.abs(a.rung - b.rung) * 2 + years / 5 + (mixed ? 8 : 0);
+  // Ten centimetres weigh as much as five years.
+  const size = a.stature !== null && b.stature !== null ? Math.abs(a.stature - b.stature) / 10 : 0;
+  return Math.abs(a.rung - b.rung) * 2 + years / 5 + size + (mixed ? 8 : 0);
 }
 
 /** So much more than any fit: somebody alone, then somebody who stands in. */
@@ -68,7 +74,8 @@ function pairUp(
 
 /**
  * Who works with whom in every task with a partner: inside the group where it fits, else somebody of the same or a higher
- * rank who is not graded meanwhile nor within the rest before or after. Who cannot be paired is named, never dropped.
+ * rank who is not graded meanwhile nor within the rest before or after, else as a third with the two who fit best. Who
+ * cannot be paired is named, never dropped.
  */
 export function partnersOf(
   groups: readonly DayGroup[],
@@ -96,6 +103,7 @@ export function partnersOf(
       // Sixteen at most are paired as a whole; a longer line is paired in halves of it.
       const parts = willing.length <= 16 ? [willing] : [willing.slice(0, 16), willing.slice(16, 32)];
       const used = new Set<string>();
+      const left: DayCandidate[] = [];
       const pairs: Partnered[] = [];
       const alone: Paired['alone'][number][] = mine
         .filter((p) => !p.rung)
@@ -113,11 +121,22 @@ export function partnersOf(
           const helper = free
             .filter((h) => !used.has(h.id) && fit(part[i]!, h) < Infinity)
             .sort((x, y) => fit(part[i]!, x) - fit(part[i]!, y))[0];
-          if (!helper) alone.push({ id: part[i]!.id, why: 'nobody is free' });
+          if (!helper) left.push(part[i]!);
           else {
             used.add(helper.id);
             pairs.push({ a: part[i]!.id, b: helper.id, rung: Math.min(part[i]!.rung!, helper.rung!), standsIn: true });
           }
+        }
+      }
+      for (const p of left) {
+        const three = pairs
+          .filter((x) => x.c === undefined && !x.standsIn)
+          .map((x) => ({ x, ill: fit(p, person.get(x.a)!) + fit(p, person.get(x.b)!) }))
+          .sort((m, n) => m.ill - n.ill)[0];
+        if (!three || three.ill === Infinity) alone.push({ id: p.id, why: 'nobody is free' });
+        else {
+          three.x.c = p.id;
+          three.x.rung = Math.min(three.x.rung, p.rung!);
         }
       }
       return [{ group: g.id, task, pairs, alone }];

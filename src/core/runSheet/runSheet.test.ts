@@ -27,6 +27,7 @@ const who = (id: string, more: Partial<DayCandidate> = {}): DayCandidate => ({
   rank: 2,
   to: { id: 'fern', name: 'Fern' },
   rung: 2,
+  stature: null,
   ...more,
 });
 describe('minutes and turns, by hand', () => {
@@ -155,17 +156,35 @@ describe('partners', () => {
     ]);
   });
 
-  it('an odd one gets somebody of a higher rank who rests before being graded; else they are named', () => {
+  it('an odd one gets somebody of a higher rank who rests before being graded; else they are a three; else they are named', () => {
     const three = [who('a'), who('b'), who('c')];
     const lake = [who('up', { rank: 3, to: { id: 'lake', name: 'Lake' } })];
     expect(day(three, lake).paired[0]!.pairs.find((p) => p.standsIn)).toMatchObject({ b: 'up' });
     // Nine minutes before their own: the hall asks ten.
     const soon = day(three, lake, { fern: 612, lake: 631 });
-    expect(soon.paired[0]!.alone).toMatchObject([{ why: 'nobody is free' }]);
-    expect(checksOf(soon.groups, soon.plan, soon.paired, settings, PANEL)[0]).toMatchObject({ kind: 'alone' });
+    expect(soon.paired[0]).toMatchObject({ pairs: [{ c: expect.any(String) as unknown }], alone: [] });
+    expect(checksOf(soon.groups, soon.plan, soon.paired, settings, PANEL)[0]).toMatchObject({ kind: 'three' });
+    // Nobody to make a pair, so no three either.
+    const one = day(three.slice(0, 1), lake, { fern: 612, lake: 631 });
+    expect(one.paired[0]!.alone).toMatchObject([{ why: 'nobody is free' }]);
+    expect(checksOf(one.groups, one.plan, one.paired, settings, PANEL)[0]).toMatchObject({ kind: 'alone' });
     // Of a lower rank nobody stands in.
     const below = [who('low', { rank: 1, to: { id: 'lake', name: 'Lake' } })];
     expect(day(three, below).paired[0]!.pairs.some((p) => p.standsIn)).toBe(false);
+  });
+
+  it('a three works at the lowest of its rungs', () => {
+    const { pairs } = day([who('a', { rung: 3 }), who('b', { rung: 3 }), who('c', { rung: 1, age: 40 })]).paired[0]!;
+    expect(pairs).toEqual([{ a: 'a', b: 'b', c: 'c', rung: 1, standsIn: false }]);
+  });
+
+  it('of one age and rung the tall work with the tall', () => {
+    const tall = (id: string, stature: number | null) => who(id, { stature });
+    const four = [tall('a', 188), tall('b', 158), tall('c', 182), tall('d', 163)];
+    expect(day(four).paired[0]!.pairs.map((p) => [p.a, p.b]).sort()).toEqual([
+      ['a', 'c'],
+      ['b', 'd'],
+    ]);
   });
 
   it('pairing is the cheapest there is, against every way to pair', () => {

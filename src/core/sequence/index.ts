@@ -28,3 +28,4 @@ export * from './stave/marks';
 export * from './stave/options';
 export * from './stave/rows';
 export * from './tally';
+export * from './tellTale';

@@ -1,4 +1,5 @@
 import { and, asc, desc, eq, inArray } from 'drizzle-orm';
+import type { SheetLine } from '../../core';
 import type { Transaction } from '../connection';
 import { candidate, grading, gradingDecision, panelMember, person, sheetLine } from '../tables';
 
@@ -26,6 +27,17 @@ export const readPanel = (tx: Transaction, gradingId: string): Promise<PanelRow[
     .where(eq(panelMember.gradingId, gradingId))
     .orderBy(asc(person.name));
 
+/** Who sits on the panel of each of these, without their names. */
+export const readPanels = (tx: Transaction, gradingIds: readonly string[]) =>
+  tx
+    .select({
+      gradingId: panelMember.gradingId,
+      personId: panelMember.personId,
+      handedInAt: panelMember.handedInAt,
+    })
+    .from(panelMember)
+    .where(inArray(panelMember.gradingId, [...gradingIds]));
+
 export const readCandidates = (tx: Transaction, gradingIds: readonly string[]): Promise<CandidateRow[]> =>
   tx
     .select()
@@ -45,6 +57,15 @@ export async function readSheetLines(tx: Transaction, gradingId: string, examine
     .orderBy(asc(sheetLine.at), asc(sheetLine.id));
   return [...new Map(rows.map((r) => [`${r.examinerId} ${r.studentId} ${r.requirementId}`, r])).values()];
 }
+
+/** A line as the rule reads it. */
+export const sheetLineOf = (l: SheetRow): SheetLine => ({
+  item: l.requirementId,
+  examiner: l.examinerId,
+  marks: l.marks,
+  word: l.word,
+  mark: l.mark,
+});
 
 export const readDecisions = (tx: Transaction, gradingId: string): Promise<DecisionRow[]> =>
   tx.select().from(gradingDecision).where(eq(gradingDecision.gradingId, gradingId));

@@ -1,4 +1,4 @@
-import { boolean, foreignKey, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { boolean, doublePrecision, foreignKey, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
 import { storedGradingRule } from '../../contracts/stored/gradingRule';
 import { storedSheetMarks } from '../../contracts/stored/sheetMarks';
 import { BELT_RESULTS, SHEET_WORDS } from '../../core';
@@ -16,6 +16,10 @@ export const grading = pgTable(
     day: day('day').notNull(),
     hallId: uuid('hall_id'),
     rule: kept('rule', storedGradingRule).notNull(),
+    /** Keys of the items that are shown, without a belt: a midterm. Null: all that each belt asks. */
+    items: jsonb('items').$type<string[]>(),
+    /** Until when everybody has said yes or no. */
+    answerBy: day('answer_by'),
     closedAt: instant('closed_at'),
     letOutAt: instant('let_out_at'),
     ...edited(),
@@ -77,6 +81,8 @@ export const sheetLine = onlyAdded(
       requirementId: uuid('requirement_id').notNull(),
       marks: kept('marks', storedSheetMarks).notNull(),
       word: text('word', { enum: SHEET_WORDS }),
+      /** By the scale of the rule, where it has one. */
+      mark: doublePrecision('mark'),
       note: text('note').notNull().default(''),
       /** Whoever typed it in from paper; null: the examiner themself. */
       typedBy: uuid('typed_by'),

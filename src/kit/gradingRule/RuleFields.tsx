@@ -2,13 +2,17 @@ import Button from '@mui/material/Button';
 import { useFieldArray, useFormContext } from 'react-hook-form';
 import { BELT_RESULTS } from '../../core';
 import { ChoiceField, NumberField } from '../form/fields';
+import { Switch } from '../Switch';
 
 const GIVEN = BELT_RESULTS.filter((r) => r !== 'held over');
+/** As marks begin; common practice, no source. */
+const USUAL_SCALE = { outOf: 10, stands: 7, nearly: 5 };
 const HOW = ['the middle', 'the lowest'] as const;
 
 /** How gradings decide: shares, how several words become one, and the laths. `name` is where the rule stands in the form. */
 export function RuleFields({ name }: { name: string }) {
-  const { control } = useFormContext();
+  const { control, watch, setValue } = useFormContext();
+  const scaled = watch(`${name}.scale`) !== null;
   const laths = useFieldArray({ control, name: `${name}.laths` });
   return (
     <div className="stack">
@@ -24,6 +28,22 @@ export function RuleFields({ name }: { name: string }) {
           help="Of an item’s points, never of the critical ones."
         />
       </div>
+      <Switch
+        label="An examiner gives"
+        value={scaled ? 'marks' : 'words'}
+        onChange={(to) => setValue(`${name}.scale`, to === 'words' ? null : USUAL_SCALE, { shouldDirty: true })}
+        options={[
+          { value: 'words', word: 'words' },
+          { value: 'marks', word: 'marks' },
+        ]}
+      />
+      {scaled && (
+        <div className="two">
+          <NumberField name={`${name}.scale.outOf`} label="Marks out of" />
+          <NumberField name={`${name}.scale.stands`} label="Stands from" />
+          <NumberField name={`${name}.scale.nearly`} label="Nearly from" />
+        </div>
+      )}
       <ChoiceField name={`${name}.words`} label="Several words become" options={HOW} />
       <ChoiceField name={`${name}.critical`} label="Of items critical for the belt" options={HOW} />
       <h3>Laths</h3>

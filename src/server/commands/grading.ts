@@ -1,4 +1,4 @@
-import { and, eq, inArray, notInArray, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNull, ne, notInArray, sql } from 'drizzle-orm';
 import { dayInWords, decideByRule, listInWords } from '../../core';
 import type { Transaction } from '../../data/connection';
 import {
@@ -7,6 +7,7 @@ import {
   readGrading,
   readPanel,
   readSheetLines,
+  sheetLineOf,
   type CandidateRow,
   type GradingRow,
 } from '../../data/queries/gradings';
@@ -48,6 +49,15 @@ async function candidateOf(tx: Transaction, gradingId: string, studentId: string
   return c;
 }
 
+/** A day is aimed at no longer when no other grading that is open gives belts on it. */
+async function noLongerAimedAt(tx: Transaction, g: GradingRow): Promise<void> {
+  const others = await tx
+    .select({ id: grading.id })
+    .from(grading)
+    .where(and(eq(grading.day, g.day), ne(grading.id, g.id), isNull(grading.closedAt), isNull(grading.items)));
+  if (others.length === 0) await tx.delete(gradingDay).where(eq(gradingDay.day, g.day));
+}
+
 type Names =
   | 'grading.save'
   | 'grading.put'
@@ -68,6 +78,8 @@ export const gradingCommands: Runs<Names> = {
       day: now!.day,
       hallId: now!.hallId,
       rule: now!.rule,
+      items: now!.items,
+      answerBy: now!.answerBy,
       panel: (await readPanel(tx, id)).map((p) => p.personId),
     }));
     const may = await tx
@@ -95,8 +107,9 @@ export const gradingCommands: Runs<Names> = {
       .insert(panelMember)
       .values([...new Set(panel)].map((personId) => ({ schoolId: who.schoolId, gradingId: id, personId })))
       .onConflictDoNothing();
-    // Looks and forecasts aim at the next day on which the school grades.
-    if (row.day >= who.today)
+    // Looks and forecasts aim at the next day on which the school gives belts.
+    if (now && now.day !== row.day) await noLongerAimedAt(tx, now);
+    if (row.day >= who.today && row.items === null)
       await tx
         .insert(gradingDay)
         .values({ schoolId: who.schoolId, day: row.day, by: who.personId })
@@ -152,11 +165,7 @@ export const gradingCommands: Runs<Names> = {
       );
     const asked = await askedAt(tx, who, c, g);
     const lines = (await readSheetLines(tx, g.id)).filter((l) => l.studentId === d.studentId);
-    const byRule = decideByRule(
-      g.rule,
-      asked.items,
-      lines.map((l) => ({ item: l.requirementId, examiner: l.examinerId, marks: l.marks, word: l.word })),
-    ).outcome;
+    const byRule = decideByRule(g.rule, asked.items, lines.map(sheetLineOf)).outcome;
     if (byRule !== d.result && d.reason === null)
       throw new Refusal(422, 'Say why it is not as the rule says.', [
         { path: 'reason', message: 'Say why it is not as the rule says.' },
@@ -216,7 +225,7 @@ export const gradingCommands: Runs<Names> = {
       .update(grading)
       .set({ closedAt: who.now, ...nextVersion(grading, who) })
       .where(eq(grading.id, id));
-    await tx.delete(gradingDay).where(eq(gradingDay.day, g.day));
+    await noLongerAimedAt(tx, g);
     if (letOut) await letOutResults(tx, who, g);
     return {};
   },

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
-import { countId, dayInWords, ownId, writeShowing, type CountMark, type Item } from '../../core';
+import { countId, dayInWords, ownId, writeShowing, type CountMark, type Item, type SheetMark } from '../../core';
 import type { Transaction } from '../../data/connection';
 import {
   readCandidates,
@@ -50,13 +50,16 @@ export async function letOutResults(tx: Transaction, who: Who, g: GradingRow): P
         reason: `From the grading of ${dayInWords(g.day, who.today)}.`,
         by: d.by,
       });
+    // A midterm gives no belt.
+    if (g.items !== null) continue;
     const passed = d.result === 'the belt' || d.result === 'the belt, with a note';
     if (passed) given.push(c.studentId);
     await recordResult(tx, who, { studentId: c.studentId, rankId: c.rankId, day: g.day, note: d.sentence, passed });
   }
-  await inTurn(tx, who, 'certificates');
-  if (given.length > 0)
+  if (given.length > 0) {
+    await inTurn(tx, who, 'certificates');
     await issueCertificates(tx, who, { day: g.day, studentIds: given, gradingId: g.id }, ownAddress());
+  }
   await tx
     .update(grading)
     .set({ letOutAt: who.now, ...nextVersion(grading, who) })
@@ -68,7 +71,7 @@ export async function askedAt(tx: Transaction, who: Who, c: CandidateRow, g: Gra
   const [student] = await asTheyCame(tx, await readRoll(tx, { withLeft: true, id: c.studentId }), g.day);
   if (!student) throw new Refusal(404, 'This student is not on the roll any more.');
   const j = await readJudging(tx, who.today, [c.studentId]);
-  const requirements = askedOf(j, student, c.rankId);
+  const requirements = askedOf(j, student, c.rankId, g.items);
   return { requirements, items: askedItems(j, c.studentId, requirements, g.rule, g.day), j };
 }
 
@@ -78,7 +81,7 @@ function looksOf(
     examinerId: string;
     studentId: string;
     requirementId: string;
-    marks: readonly { pointId: string; side: string; reps: string }[];
+    marks: readonly SheetMark[];
     note: string;
     at: Date;
   },
@@ -93,12 +96,17 @@ function looksOf(
   return sides.flatMap((side): LookRow[] => {
     const marks = l.marks
       .filter((m) => m.side === side && known.has(m.pointId))
-      .flatMap((m) => {
+      .flatMap((m): LookRow['marks'][number][] => {
         const reps = [...m.reps].filter((x) => x !== 'U').join('');
         if (reps === '') return [];
         const kind = known.get(m.pointId)!.kind;
         const held = [...reps].filter((x) => x === 'H').length;
-        return [{ point_id: m.pointId, kind: kind === 'measured' ? 'seen' : kind, held, of: reps.length, reps }];
+        const of = { point_id: m.pointId, held, of: reps.length };
+        // Measured every time it is a measure; once by eye, it was seen.
+        const values = [...m.reps].flatMap((r, i) => (r === 'U' ? [] : [m.values?.[i] ?? null]));
+        const measures = values.filter((x) => x !== null);
+        if (kind === 'measured' && measures.length === reps.length) return [{ ...of, kind, values: measures }];
+        return [{ ...of, kind: kind === 'measured' ? 'seen' : kind, reps }];
       })
       // What is felt is told by whoever felt it.
       .filter((m) => m.kind !== 'felt');

@@ -8,7 +8,14 @@ import { openGrading } from './grading';
 
 export const sheetCommands: Runs<'sheet.write' | 'sheet.handIn'> = {
   'sheet.write': async (tx, who, { gradingId, reason, examinerId, ...l }) => {
-    await openGrading(tx, who, gradingId);
+    const g = await openGrading(tx, who, gradingId);
+    if (l.mark !== null && (g.rule.scale === null || l.mark > g.rule.scale.outOf))
+      throw new Refusal(
+        422,
+        g.rule.scale === null
+          ? 'This grading goes by words, not by marks.'
+          : `Marks go from 0 to ${g.rule.scale.outOf} here.`,
+      );
     const of = examinerId ?? who.personId;
     if (of !== who.personId) await mustBeOnPaper(tx, who, gradingId, of);
     const own = await ownSheet(tx, { ...who, personId: of }, gradingId);

@@ -1,10 +1,30 @@
-import { adaptationsOn, asksOf, canHurt, weakestPoint, type AskedItem, type GradingRule } from '../../core';
+import { adaptationsOn, asksOf, canHurt, itemKey, weakestPoint, type AskedItem, type GradingRule } from '../../core';
 import type { PlacedItem } from '../../data/queries/syllabus';
 import type { Judging } from './judging';
 
-/** What a belt asks of a student, by the version they follow, in the order of the syllabus. */
-export const askedOf = (j: Judging, student: { id: string; since: string }, rankId: string): PlacedItem[] =>
-  j.syllabusOf(student).requirements.filter((r) => r.rankId === rankId);
+/**
+ * What a belt asks of a student, by the version they follow, in the order of the syllabus. Of a midterm: its items alone,
+ * each as the highest belt up to theirs asks it.
+ */
+export function askedOf(
+  j: Judging,
+  student: { id: string; since: string },
+  rankId: string,
+  only: readonly string[] | null = null,
+): PlacedItem[] {
+  const { ranks, requirements } = j.syllabusOf(student);
+  if (only === null) return requirements.filter((r) => r.rankId === rankId);
+  const place = new Map(ranks.map((r, i) => [r.id, i]));
+  const top = place.get(rankId) ?? -1;
+  const highest = new Map<string, PlacedItem>();
+  for (const r of requirements) {
+    const [key, at] = [itemKey(r.item), place.get(r.rankId) ?? Infinity];
+    const was = highest.get(key);
+    if (only.includes(key) && at <= top && (!was || at >= place.get(was.rankId)!)) highest.set(key, r);
+  }
+  const chosen = new Set(highest.values());
+  return requirements.filter((r) => chosen.has(r));
+}
 
 /** The same as a grading decides by it, each requirement by its id, as the points were adapted for the student by its day. */
 export function askedItems(

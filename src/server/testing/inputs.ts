@@ -151,6 +151,8 @@ export const goodInputs = (s: SmallSchool): { [N in CommandName]: () => CommandD
     hallId: null,
     panel: [s.as.head.personId],
     rule: usualRule(),
+    items: null,
+    answerBy: null,
   }),
   'grading.put': () => ({ gradingId: s.grading, studentId: s.student, rankId: s.ranks[1]!, reason: null }),
   'grading.say': () => ({ gradingId: s.grading, studentId: s.student, yes: true }),

@@ -143,6 +143,8 @@ export async function smallSchool(t: TestDatabase, name: string): Promise<SmallS
     hallId: null,
     panel: [people.head, people.instructor, people.examiner],
     rule: usualRule(),
+    items: null,
+    answerBy: null,
   });
   await send('head', 'grading.put', { gradingId: grading, studentId: student, rankId, reason: null });
   await send('head', 'certificate.give', { heldId: held });

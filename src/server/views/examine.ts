@@ -1,5 +1,16 @@
-import type { ExamineView, ViewInput } from '../../contracts/views';
-import { adaptationsOn, adaptedInWords, canHurt, standardInWords } from '../../core';
+import type { ExamineItem, ExaminePoint, ExamineView, ViewInput } from '../../contracts/views';
+import {
+  adaptationsOn,
+  adaptedInWords,
+  canHurt,
+  countId,
+  itemKey,
+  namedAlike,
+  printStep,
+  standardInWords,
+  tellTale,
+  type Item,
+} from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readCandidates, readGrading, readPanel, readSheetLines, type GradingRow } from '../../data/queries/gradings';
 import { asTheyCame, readRoll } from '../../data/queries/roll';
@@ -7,7 +18,7 @@ import { ownSheet } from '../auth/ownSheet';
 import { mustBeOnPaper } from '../auth/paperSheet';
 import { Refusal } from '../http/problem';
 import { askedOf } from '../judging/asked';
-import { readJudging } from '../judging/judging';
+import { readJudging, type Judging } from '../judging/judging';
 import type { Who } from '../who';
 
 /** An examiner's own sheet: what each candidate is asked, and what this examiner has written of it. */
@@ -52,11 +63,17 @@ async function sheetOf(tx: Transaction, who: Who, g: GradingRow, of: string | nu
   const ids = new Set(up.map((c) => c.studentId));
   const came = (await readRoll(tx, { withLeft: true })).filter((s) => ids.has(s.id));
   const roll = new Map((await asTheyCame(tx, came, g.day)).map((s) => [s.id, s]));
+  const besides = new Map<string, ReturnType<typeof besideCounts>>();
+  const beside = (item: Item) => {
+    const key = itemKey(item);
+    if (!besides.has(key)) besides.set(key, besideCounts(j, item));
+    return besides.get(key)!;
+  };
   const candidates = up.flatMap((c): ExamineView['candidates'] => {
     const [s, to] = [roll.get(c.studentId), ranks.get(c.rankId)];
     if (!s || !to) return [];
     const adapted = adaptationsOn(j.adaptations.get(s.id), g.day);
-    const items = askedOf(j, s, c.rankId).map((r) => {
+    const items = askedOf(j, s, c.rankId, g.items).map((r): ExamineItem => {
       const sided = j.items.isSided(r.item);
       const line = lines.get(`${s.id} ${r.id}`);
       return {
@@ -69,9 +86,10 @@ async function sheetOf(tx: Transaction, who: Who, g: GradingRow, of: string | nu
         form: 'sequence' in r.item,
         repetitions: 'sequence' in r.item ? 1 : g.rule.repetitions,
         // A waived point is not asked, so it does not stand on the sheet.
-        points: j.items.judgedBy(r.item).flatMap((p) => {
+        points: j.items.judgedBy(r.item).flatMap((p): ExaminePoint[] => {
           const a = adapted.get(p.id);
           if (a?.waived) return [];
+          const accepted = a?.range ?? p.accepted;
           return [
             {
               id: p.id,
@@ -80,10 +98,12 @@ async function sheetOf(tx: Transaction, who: Who, g: GradingRow, of: string | nu
               critical: p.critical,
               canHurt: canHurt(p),
               adapted: a ? adaptedInWords(a) : null,
+              measured: p.kind === 'measured' && accepted ? { unit: p.unit, accepted, wanted: p.wanted } : null,
+              ...(beside(r.item).get(p.id) ?? { variants: [], unlike: [] }),
             },
           ];
         }),
-        line: line ? { marks: line.marks, word: line.word, note: line.note } : null,
+        line: line ? { marks: line.marks, word: line.word, mark: line.mark, note: line.note } : null,
       };
     });
     return [{ id: s.id, name: s.name, to, items }];
@@ -91,9 +111,34 @@ async function sheetOf(tx: Transaction, who: Who, g: GradingRow, of: string | nu
   candidates.sort((a, b) => order.indexOf(a.to.id) - order.indexOf(b.to.id) || a.name.localeCompare(b.name));
   return {
     grading: { id, title: g.title, day: g.day, closed: g.closedAt !== null },
+    scale: g.rule.scale,
     me: who.personId,
     typedFor: null,
     handedInAt: null,
     candidates,
   };
+}
+
+/** What stands beside the counts of a form: how others do them, and where one of a like name goes another way. */
+function besideCounts(j: Judging, item: Item): Map<string, Pick<ExaminePoint, 'variants' | 'unlike'>> {
+  const out = new Map<string, Pick<ExaminePoint, 'variants' | 'unlike'>>();
+  const own = 'sequence' in item ? j.items.sequences.get(item.sequence) : undefined;
+  if (!own) return out;
+  const at = (count: number) => {
+    const id = countId(own.id, count);
+    const here = out.get(id) ?? { variants: [], unlike: [] };
+    out.set(id, here);
+    return here;
+  };
+  own.body.moves.forEach((m, i) => {
+    if (m.variants.length > 0)
+      at(i + 1).variants.push(...m.variants.map((x) => ({ school: x.school, does: printStep(x.step) })));
+  });
+  for (const other of j.items.sequences.values()) {
+    if (other.id === own.id || other.retired || other.body.about.kind !== own.body.about.kind) continue;
+    if (!namedAlike(own.title, other.title)) continue;
+    const found = tellTale(own.body, other.body);
+    if (found) at(found.count).unlike.push({ form: other.title, does: found.other && printStep(found.other) });
+  }
+  return out;
 }

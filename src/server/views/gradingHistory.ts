@@ -1,7 +1,7 @@
 import type { GradingHistoryView } from '../../contracts/views';
 import { decideByRule } from '../../core';
 import type { Transaction } from '../../data/connection';
-import { readCandidates, readDecisions, readGradings, readSheetLines } from '../../data/queries/gradings';
+import { readCandidates, readDecisions, readGradings, readSheetLines, sheetLineOf } from '../../data/queries/gradings';
 import { asTheyCame, readRoll } from '../../data/queries/roll';
 import { askedItems, askedOf } from '../judging/asked';
 import { readJudging } from '../judging/judging';
@@ -27,6 +27,7 @@ export async function gradingHistoryView(tx: Transaction, who: Who): Promise<Gra
     const decided = new Map((await readDecisions(tx, g.id)).map((d) => [d.studentId, d.result]));
     const lines = await readSheetLines(tx, g.id);
     const came = new Map((await asTheyCame(tx, roll, g.day)).map((s) => [s.id, s]));
+    const midterm = g.items !== null;
     let [went, passed] = [0, 0];
     for (const c of up.filter((x) => x.gradingId === g.id)) {
       const s = came.get(c.studentId);
@@ -36,6 +37,8 @@ export async function gradingHistoryView(tx: Transaction, who: Who): Promise<Gra
       const got = result === 'the belt' || result === 'the belt, with a note';
       went += 1;
       if (got) passed += 1;
+      // Belt by belt only what was asked for it.
+      if (midterm) continue;
       const belt = belts.get(to.id) ?? {
         to: { id: to.id, name: to.name, cloth: to.cloth },
         went: 0,
@@ -50,9 +53,7 @@ export async function gradingHistoryView(tx: Transaction, who: Who): Promise<Gra
       const rule = decideByRule(
         g.rule,
         askedItems(j, s.id, requirements, g.rule, g.day),
-        lines
-          .filter((l) => l.studentId === s.id)
-          .map((l) => ({ item: l.requirementId, examiner: l.examinerId, marks: l.marks, word: l.word })),
+        lines.filter((l) => l.studentId === s.id).map(sheetLineOf),
       );
       // By its name: an item that was asked by several versions is one.
       for (const i of rule.items) {
@@ -62,7 +63,7 @@ export async function gradingHistoryView(tx: Transaction, who: Who): Promise<Gra
         belt.items.set(name, { name, stood: item.stood + (i.word === 'stands' ? 1 : 0), of: item.of + 1 });
       }
     }
-    gradings.push({ id: g.id, title: g.title, day: g.day, went, passed });
+    gradings.push({ id: g.id, title: g.title, day: g.day, midterm, went, passed });
   }
   return {
     gradings,

@@ -1,4 +1,4 @@
-import { asc, inArray, sql } from 'drizzle-orm';
+import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import type { CandidateShown, GradingsView, GradingView, ViewInput } from '../../contracts/views';
 import {
   ageOn,
@@ -6,21 +6,33 @@ import {
   consentOf,
   dayInWords,
   gateInWords,
+  isMinor,
+  itemKey,
   LOOKS_TO_SPEAK,
   reasonInWords,
   VERDICTS,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
-import { readCandidates, readDecisions, readGrading, readGradings, readPanel } from '../../data/queries/gradings';
+import {
+  readCandidates,
+  readDecisions,
+  readGrading,
+  readGradings,
+  readPanel,
+  readPanels,
+} from '../../data/queries/gradings';
 import { readRoll } from '../../data/queries/roll';
-import { readVersions } from '../../data/queries/syllabus';
-import { hall, person } from '../../data/tables';
+import { readItems, type Items } from '../../data/queries/items';
+import { readLibrary } from '../../data/queries/library';
+import { readVersions, type Versions } from '../../data/queries/syllabus';
+import { guardianOf, hall, person } from '../../data/tables';
 import { beltChanceOf } from '../belief/chance';
 import { schoolBeliefs } from '../belief/school';
 import { Refusal } from '../http/problem';
+import { askedOf } from '../judging/asked';
 import { judgeGates } from '../judging/gates';
-import { judgeStudent } from '../judging/judge';
-import { readJudging } from '../judging/judging';
+import { judgeOne, judgeStudent } from '../judging/judge';
+import { NOTHING, readJudging } from '../judging/judging';
 import { rankAbove } from '../judging/rankAbove';
 import { reasonContext } from '../judging/reasonContext';
 import { readResting } from '../judging/rests';
@@ -32,14 +44,33 @@ export const teachersOf = (tx: Transaction) =>
     .from(person)
     .where(sql`${inArray(person.role, ['head', 'instructor', 'examiner'])} and left_on is null`)
     .orderBy(asc(person.name));
+/** Who answers for each of these, by name. */
+async function guardiansOf(tx: Transaction, studentIds: readonly string[]): Promise<Map<string, string[]>> {
+  const rows = await tx
+    .select({ studentId: guardianOf.studentId, name: person.name })
+    .from(guardianOf)
+    .innerJoin(person, and(eq(person.schoolId, guardianOf.schoolId), eq(person.id, guardianOf.guardianId)))
+    .where(inArray(guardianOf.studentId, [...studentIds]))
+    .orderBy(asc(person.name));
+  const out = new Map<string, string[]>();
+  for (const r of rows) out.set(r.studentId, [...(out.get(r.studentId) ?? []), r.name]);
+  return out;
+}
 const hallsOf = (tx: Transaction) =>
   tx
     .select({ id: hall.id, name: hall.name, width: hall.width, depth: hall.depth, version: hall.version })
     .from(hall)
     .orderBy(asc(hall.name));
 
+/** What can be shown at a midterm: everything that some belt asks by the version in force. */
+function shownOf(j: { versions: Versions; items: Items }, today: string): { id: string; name: string }[] {
+  const { requirements } = j.versions.read(j.versions.inForce(today));
+  const all = new Map(requirements.map((r) => [itemKey(r.item), j.items.nameOf(r.item)]));
+  return [...all].map(([id, name]) => ({ id, name })).sort((a, b) => a.name.localeCompare(b.name));
+}
+
 /** "Which gradings are there?" */
-export async function gradingsView(tx: Transaction, who: Who): Promise<GradingsView> {
+export async function gradingsView(tx: Transaction, who: Who, { alone }: ViewInput<'gradings'>): Promise<GradingsView> {
   const rows = await readGradings(tx);
   const candidates = await readCandidates(
     tx,
@@ -47,15 +78,21 @@ export async function gradingsView(tx: Transaction, who: Who): Promise<GradingsV
   );
   const teaches = who.role !== 'examiner';
   const versions = await readVersions(tx);
+  const items = await readItems(tx, await readLibrary(tx), versions);
+  const panels = await readPanels(
+    tx,
+    rows.map((g) => g.id),
+  );
   const gradings = [];
   for (const g of rows) {
-    const own = (await readPanel(tx, g.id)).find((p) => p.personId === who.personId);
+    const own = panels.find((p) => p.gradingId === g.id && p.personId === who.personId);
     if (!teaches && !own) continue;
     gradings.push({
       id: g.id,
       title: g.title,
       day: g.day,
       closed: g.closedAt !== null,
+      midterm: g.items !== null,
       candidates: candidates.filter((c) => c.gradingId === g.id && c.out === null).length,
       mine: own ? (own.handedInAt ? ('handed in' as const) : ('open' as const)) : ('no' as const),
     });
@@ -64,11 +101,20 @@ export async function gradingsView(tx: Transaction, who: Who): Promise<GradingsV
     gradings,
     teachers: teaches ? await teachersOf(tx) : [],
     halls: teaches ? await hallsOf(tx) : [],
+    items: teaches ? shownOf({ versions, items }, who.today) : [],
     usual: versions.read(versions.inForce(who.today)).body.grading,
+    alone: alone !== undefined && who.role === 'head' ? await aloneOf(tx, versions, alone) : null,
     me: who.personId,
     today: who.today,
     may: { decide: who.role === 'head' },
   };
+}
+
+/** Somebody who is graded when they are ready, with their next belt. */
+async function aloneOf(tx: Transaction, versions: Versions, id: string): Promise<GradingsView['alone']> {
+  const [s] = await readRoll(tx, { id });
+  const to = s && rankAbove(versions.ranks, s.rankId);
+  return s && to ? { id, name: s.name, to: { id: to.id, name: to.name, cloth: to.cloth } } : null;
 }
 
 /** "Who goes up?": every candidate with their word, what holds it up, and who has said what. */
@@ -88,17 +134,26 @@ export async function gradingView(tx: Transaction, who: Who, { id }: ViewInput<'
     who.today,
     rows.map((c) => c.studentId),
   );
+  const guardians = await guardiansOf(
+    tx,
+    rows.map((c) => c.studentId),
+  );
   const teachers = await teachersOf(tx);
   const names = new Map(teachers.map((t) => [t.id, t.name]));
   const candidates = rows.flatMap((c): CandidateShown[] => {
     const s = all.find((x) => x.id === c.studentId);
     const [rank, to] = [ranks.get(s?.rankId ?? ''), ranks.get(c.rankId)];
     if (!s || !rank || !to) return [];
-    const judged = judgeStudent(j, s, c.rankId);
+    const midterm = g.items !== null;
+    const judged = midterm
+      ? askedOf(j, s, c.rankId, g.items).map((r) =>
+          judgeOne(j, j.syllabusOf(s), j.evidence.get(s.id) ?? NOTHING, s.id, r),
+        )
+      : judgeStudent(j, s, c.rankId);
     const words = judged.map((x) => x.word);
     const furthest = [...judged].sort((a, b) => VERDICTS.indexOf(b.word) - VERDICTS.indexOf(a.word))[0];
     const injury = (resting.get(s.id) ?? []).find((r) => r.itemKey === null);
-    const chance = beltChanceOf(j, school, s, c.rankId);
+    const chance = midterm ? null : beltChanceOf(j, school, s, c.rankId);
     return [
       {
         id: s.id,
@@ -108,6 +163,7 @@ export async function gradingView(tx: Transaction, who: Who, { id }: ViewInput<'
         to,
         putBy: names.get(c.putBy) ?? '',
         yes: c.yes,
+        guardians: isMinor(s.born, who.today, j.ofAge) ? (guardians.get(s.id) ?? []) : [],
         exception: c.exception,
         out: c.out,
         met: words.filter((w) => w === 'met').length,
@@ -115,8 +171,10 @@ export async function gradingView(tx: Transaction, who: Who, { id }: ViewInput<'
         word: furthest?.word ?? 'unseen',
         why: furthest
           ? `${j.items.nameOf(furthest.requirement.item)}: ${reasonInWords(furthest.verdict, { ...reasonContext(j, furthest.requirement), reader: 'teacher' })}`
-          : 'This belt asks for nothing yet.',
-        shut: judgeGates(j, s, c.rankId)
+          : midterm
+            ? 'Nothing of this is asked of them yet.'
+            : 'This belt asks for nothing yet.',
+        shut: (midterm ? [] : judgeGates(j, s, c.rankId))
           .filter((x) => x.word === 'short')
           .map((x) => {
             const { has, asks } = gateInWords(x, rank.name, who.today);
@@ -141,6 +199,8 @@ export async function gradingView(tx: Transaction, who: Who, { id }: ViewInput<'
       hallId: g.hallId,
       hall: halls.find((h) => h.id === g.hallId)?.name ?? null,
       rule: g.rule,
+      items: g.items,
+      answerBy: g.answerBy,
       version: g.version,
       closed: g.closedAt !== null,
       letOut: g.letOutAt !== null,
@@ -155,6 +215,7 @@ export async function gradingView(tx: Transaction, who: Who, { id }: ViewInput<'
       }),
     teachers,
     halls,
+    items: shownOf(j, who.today),
     me: who.personId,
     today: who.today,
     may: { decide: who.role === 'head', examine: panel.some((p) => p.personId === who.personId) },

@@ -22,12 +22,13 @@ import {
   readGrading,
   readPanel,
   readSheetLines,
+  sheetLineOf,
   type SheetRow,
 } from '../../data/queries/gradings';
 import { asTheyCame, readRoll } from '../../data/queries/roll';
 import { Refusal } from '../http/problem';
 import { askedItems, askedOf, weakestOf } from '../judging/asked';
-import { readJudging } from '../judging/judging';
+import { readJudging, type Judging } from '../judging/judging';
 import type { Who } from '../who';
 
 const marksOf = (lines: readonly SheetRow[], itemOf: (requirementId: string) => string): PanelMark[] =>
@@ -63,6 +64,35 @@ const sharesOf = (lines: readonly SheetRow[]): SharedMark[] =>
     }),
   );
 
+/** The cue that mends a point: that of its first slip that has one. */
+const cueFor = (j: Judging, pointId: string | undefined): string =>
+  (pointId === undefined ? undefined : j.library.ownerOf.get(pointId))?.points
+    .find((p) => p.id === pointId)
+    ?.slips.find((s) => s.cue !== '')?.cue ?? '';
+
+/** Marks on a scale, a thing a candidate and item, and what was measured, a thing a repetition, point by point. */
+const numbersOf = (lines: readonly SheetRow[], named: (requirementId: string, pointId: string) => string) => ({
+  marks: lines.flatMap((l) =>
+    l.mark === null ? [] : [{ thing: `${l.studentId} ${l.requirementId}`, examiner: l.examinerId, value: l.mark }],
+  ),
+  measured: lines.flatMap((l) =>
+    l.marks.flatMap((m) =>
+      (m.values ?? []).flatMap((value, i) =>
+        value === null
+          ? []
+          : [
+              {
+                point: named(l.requirementId, m.pointId),
+                thing: `${l.studentId} ${l.requirementId} ${m.side} ${i}`,
+                examiner: l.examinerId,
+                value,
+              },
+            ],
+      ),
+    ),
+  ),
+});
+
 /** "Did the panel see the same?", then "Who goes home with a new belt?" Opens for the head and the panel when every sheet is in. */
 export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'panel'>): Promise<PanelView> {
   const g = await readGrading(tx, id);
@@ -78,6 +108,8 @@ export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'pa
     hallId: g.hallId,
     hall: null,
     rule: g.rule,
+    items: g.items,
+    answerBy: g.answerBy,
     version: g.version,
     closed: g.closedAt !== null,
     letOut: g.letOutAt !== null,
@@ -111,13 +143,13 @@ export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'pa
     const s = roll.get(c.studentId);
     const [rank, to] = [ranks.get(s?.rankId ?? ''), ranks.get(c.rankId)];
     if (!s || !rank || !to) return [];
-    const requirements = askedOf(j, s, c.rankId);
+    const requirements = askedOf(j, s, c.rankId, g.items);
     for (const r of requirements) {
       nameOf.set(r.id, { name: j.items.nameOf(r.item), belt: to.name });
       for (const p of j.items.judgedBy(r.item)) points.set(p.id, p.name);
     }
     const mine = lines.filter((l) => l.studentId === s.id);
-    const sheets = mine.map((l) => ({ item: l.requirementId, examiner: l.examinerId, marks: l.marks, word: l.word }));
+    const sheets = mine.map(sheetLineOf);
     const rule = decideByRule(g.rule, askedItems(j, s.id, requirements, g.rule, g.day), sheets);
     for (const item of beltHangsOn(g.rule, askedItems(j, s.id, requirements, g.rule, g.day), sheets))
       hanging.set(item, [...(hanging.get(item) ?? []), s.name]);
@@ -148,6 +180,7 @@ export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'pa
             item: l.requirementId,
             held: all.reduce((n, t) => n + t.held, 0),
             seen: all.reduce((n, t) => n + t.seen, 0),
+            mark: l.mark,
             note: l.note,
             putRight: l.reason,
             typed: l.typedBy !== null,
@@ -157,6 +190,7 @@ export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'pa
         sentence: feedbackInWords(
           rule.items.map((i) => ({ name: nameOf.get(i.item)?.name ?? '', word: i.word, split: i.split })),
           focus && pointName(focus.pointId),
+          cueFor(j, focus?.pointId),
         ),
         decided: d
           ? {
@@ -183,7 +217,10 @@ export async function panelView(tx: Transaction, who: Who, { id }: ViewInput<'pa
     ...base,
     seen: {
       all: agreementOf(marks),
-      measures: measuresOf(marks),
+      measures: measuresOf(
+        marks,
+        numbersOf(lines, (r, p) => `${pointName(p)} in ${nameOf.get(r)?.name ?? ''}`),
+      ),
       items: items.map((i) => ({
         id: i,
         name: nameOf.get(i)?.name ?? '',

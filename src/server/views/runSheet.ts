@@ -1,12 +1,12 @@
-import { eq } from 'drizzle-orm';
+import { eq, inArray } from 'drizzle-orm';
 import type { RunSheetView, ViewInput } from '../../contracts/views';
-import { ageOn, consentOf, type DayItem, type DaySettings } from '../../core';
+import { ageOn, beatsOf, consentOf, type DayItem, type DaySettings } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readCandidates, readGrading, readPanel } from '../../data/queries/gradings';
 import { partOf } from '../../data/queries/items';
 import { asTheyCame, readRoll } from '../../data/queries/roll';
 import type { PlacedItem } from '../../data/queries/syllabus';
-import { hall, runSheet } from '../../data/tables';
+import { hall, person, runSheet } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import { askedOf } from '../judging/asked';
 import { readJudging, type Judging } from '../judging/judging';
@@ -36,11 +36,13 @@ function itemShown(j: Judging, r: PlacedItem): DayItem {
   const condition = j.versions.conditions.find((c) => c.id === r.conditionId);
   const technique = 'technique' in r.item ? j.library.techniques.get(r.item.technique) : undefined;
   const sequence = 'sequence' in r.item ? j.items.sequences.get(r.item.sequence) : undefined;
+  const shown = sequence && partOf(sequence.body, r.item);
   return {
     id: r.id,
     name: j.items.nameOf(r.item),
     sided: j.items.isSided(r.item),
-    counts: sequence ? partOf(sequence.body, r.item).moves.length : null,
+    counts: shown ? shown.moves.length : null,
+    beats: shown ? beatsOf(shown) : null,
     falls: technique?.kind === 'fall',
     partner: (condition?.partner ?? false) || (sequence !== undefined && j.items.kindOf(r.item) === 'partner drill'),
     gear: condition?.gear ?? null,
@@ -56,6 +58,13 @@ export async function runSheetView(tx: Transaction, who: Who, { id }: ViewInput<
   const j = await readJudging(tx, who.today, ids);
   const came = (await readRoll(tx, { withLeft: true })).filter((s) => ids.includes(s.id));
   const roll = new Map((await asTheyCame(tx, came, g.day)).map((s) => [s.id, s]));
+  const sizes = new Map(
+    ids.length === 0
+      ? []
+      : (await tx.select({ id: person.id, stature: person.stature }).from(person).where(inArray(person.id, ids))).map(
+          (p) => [p.id, p.stature],
+        ),
+  );
   const place = new Map(j.versions.ranks.map((r, i) => [r.id, i]));
   const items: RunSheetView['items'] = {};
   const candidates = up
@@ -64,7 +73,7 @@ export async function runSheetView(tx: Transaction, who: Who, { id }: ViewInput<
       const to = j.versions.ranks.find((r) => r.id === c.rankId);
       if (!s || !to) return [];
       // Where two follow different versions the group shows what any of them is asked.
-      const asked = askedOf(j, s, to.id).map((r) => itemShown(j, r));
+      const asked = askedOf(j, s, to.id, g.items).map((r) => itemShown(j, r));
       const known = (items[to.id] ??= []);
       for (const i of asked) if (!known.some((k) => k.id === i.id)) known.push(i);
       return [
@@ -75,6 +84,7 @@ export async function runSheetView(tx: Transaction, who: Who, { id }: ViewInput<
           rank: place.get(s.rankId) ?? 0,
           to: { id: to.id, name: to.name },
           rung: consentOf(j.consents.get(s.id), s.born, who.today, j.ofAge),
+          stature: sizes.get(s.id) ?? null,
         },
       ];
     })

@@ -5,7 +5,8 @@ import { Stick } from '../../../kit/marks/Stick';
 import { resize, turnNotch, type PointMarks } from './cardMarks';
 import { Counting } from './Counting';
 import type { KitPoint } from '../line';
-import { ByEye, Measuring } from '../Measuring';
+import { Measuring } from '../../../kit/mat/Measuring';
+import { ByEye } from '../ByEye';
 
 const WORD = { H: 'held', S: 'slipped', U: 'not seen' } as const;
 

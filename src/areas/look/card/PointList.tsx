@@ -7,7 +7,7 @@ import { RuleMark } from '../../../kit/marks/small';
 import { Stick } from '../../../kit/marks/Stick';
 import { marksInWords, resize, type PointMarks } from './cardMarks';
 import type { KitPoint, KitStudent } from '../line';
-import { rangeFor } from '../Measuring';
+import { rangeFor } from '../line';
 
 /** More tries than these are too thin to be cut on a stick: the number says them. */
 const MOST_CUTS = 24;

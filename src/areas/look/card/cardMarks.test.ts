@@ -1,16 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import {
-  cardFrom,
-  heldOf,
-  holdRest,
-  marksInWords,
-  marksOf,
-  resize,
-  slipOnce,
-  stepOf,
-  turnNotch,
-  uncut,
-} from './cardMarks';
+import { cardFrom, heldOf, holdRest, marksInWords, marksOf, resize, slipOnce, turnNotch, uncut } from './cardMarks';
+import { stepOf } from '../../../kit/mat/Measuring';
 
 const points = [
   { id: 'heel', kind: 'seen' as const },

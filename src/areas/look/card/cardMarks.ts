@@ -1,5 +1,5 @@
 import type { MarkInput } from '../../../contracts/look';
-import type { PointKind, Range } from '../../../core';
+import type { PointKind } from '../../../core';
 import type { Notch } from '../../../kit/marks/Stick';
 
 /** What a card knows of one point: a notch for each repetition, or the values that were measured. */
@@ -98,12 +98,4 @@ export function cardFrom(marks: readonly MarkInput[], of: number): CardMarks {
           : { ...resize(heldOf(m.held, m.of), Math.max(of, m.of)), toldBy: m.toldBy ?? null },
     ]),
   );
-}
-
-/** The step of a measuring key: fifteen degrees, or about a tenth of what is accepted. */
-export function stepOf(unit: string | null, accepted: Range): number {
-  if (unit === '°') return accepted.hi - accepted.lo >= 60 ? 15 : 5;
-  const tenth = (accepted.hi - accepted.lo) / 10;
-  const size = 10 ** Math.floor(Math.log10(Math.max(tenth, 0.01)));
-  return [1, 2, 5, 10].map((k) => k * size).find((k) => k >= tenth) ?? tenth;
 }

@@ -79,9 +79,12 @@ export function Belts({
         {view.may.decide && !view.student.leftOn && (
           <span className="row no-print">
             {view.next && (
-              <Button variant="text" onClick={onDecision}>
-                Record a decision
-              </Button>
+              <>
+                <a href={`/gradings?alone=${view.student.id}`}>Grade alone</a>
+                <Button variant="text" onClick={onDecision}>
+                  Record a decision
+                </Button>
+              </>
             )}
             <Button variant="text" onClick={onPromote}>
               Record a promotion

@@ -1,12 +1,30 @@
 import Button from '@mui/material/Button';
 import type { StudentView } from '../../../contracts/views';
-import { dateInWords, listInWords } from '../../../core';
+import { dateInWords, listInWords, resultInWords } from '../../../core';
 import { Belt } from '../../../kit/marks/Belt';
 
 /** At which grading somebody is put forward; they, or the guardian, say whether they come. */
-export function Invited({ view, onSay }: { view: StudentView; onSay: ((yes: boolean) => void) | null }) {
-  const g = view.invited;
-  if (!g) return null;
+export function Invited({
+  view,
+  onSay,
+}: {
+  view: StudentView;
+  onSay: ((gradingId: string, yes: boolean) => void) | null;
+}) {
+  return view.invited.map((g) => (
+    <To key={g.gradingId} view={view} g={g} onSay={onSay && ((yes) => onSay(g.gradingId, yes))} />
+  ));
+}
+
+function To({
+  view,
+  g,
+  onSay,
+}: {
+  view: StudentView;
+  g: StudentView['invited'][number];
+  onSay: ((yes: boolean) => void) | null;
+}) {
   const mine = view.reader === 'student';
   const said = g.yes === null ? 'nobody has said yet' : g.yes ? 'said yes' : 'said no';
   return (
@@ -16,8 +34,9 @@ export function Invited({ view, onSay }: { view: StudentView; onSay: ((yes: bool
         <Belt name={g.to.name} cloth={g.to.cloth} width={64} height={17} />
       </div>
       <p>
-        For {g.to.name}, on {dateInWords(g.day)}
+        {g.midterm ? 'For a midterm, without a belt,' : `For ${g.to.name},`} on {dateInWords(g.day)}
         {g.out === null ? `: ${said}.` : `. Taken out: ${g.out}.`}
+        {g.out === null && g.yes === null && g.answerBy && ` By ${dateInWords(g.answerBy)}, please.`}
       </p>
       {onSay && g.out === null && (
         <div className="row wrap no-print">
@@ -44,9 +63,12 @@ export function Graded({ view }: { view: StudentView }) {
   if (!g) return null;
   return (
     <section aria-label="The last grading">
-      <h2>The grading of {dateInWords(g.day)}</h2>
+      <h2>
+        The {g.midterm ? 'midterm' : 'grading'} of {dateInWords(g.day)}
+      </h2>
       <p>
-        <b>{g.result}</b> <Belt name={g.to.name} cloth={g.to.cloth} width={52} height={14} />
+        <b>{resultInWords(g.result, g.midterm)}</b>{' '}
+        {!g.midterm && <Belt name={g.to.name} cloth={g.to.cloth} width={52} height={14} />}
       </p>
       {g.again.length > 0 && (
         <p>

@@ -219,9 +219,17 @@ describe('what is decided and written on it', () => {
 
   it('who is put forward says yes or no on their own page, and reads what was decided afterwards', async () => {
     const to = pageOf().next!;
-    const invited = { gradingId: idFor('winter'), day: '2026-04-04', to, yes: null, out: null };
-    fresh = forStudent({ invited: { ...invited, yes: true } });
-    const user = open(forStudent({ invited }));
+    const invited = {
+      gradingId: idFor('winter'),
+      day: '2026-04-04',
+      midterm: false,
+      answerBy: null,
+      to,
+      yes: null,
+      out: null,
+    };
+    fresh = forStudent({ invited: [{ ...invited, yes: true }] });
+    const user = open(forStudent({ invited: [invited] }));
     await user.click(button('I come'));
     expect(await screen.findByText(/said yes/)).toBeTruthy();
     expect(button('I come')).toHaveProperty('disabled', true);
@@ -229,6 +237,7 @@ describe('what is decided and written on it', () => {
     open(
       pageOf({
         graded: {
+          midterm: false,
           day: '2026-02-01',
           to,
           result: 'part again',

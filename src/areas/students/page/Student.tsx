@@ -195,11 +195,7 @@ export default function Student({ view: first }: { view: StudentView }) {
           {open?.what === 'mend' && <Mend key={open.look.id} {...sheet} look={open.look} />}
           <Invited
             view={view}
-            onSay={
-              may.log && view.invited
-                ? (yes) => void press('grading.say', { gradingId: view.invited!.gradingId, studentId: s.id, yes })
-                : null
-            }
+            onSay={may.log ? (gradingId, yes) => void press('grading.say', { gradingId, studentId: s.id, yes }) : null}
           />
           <Graded view={view} />
           <Certificates

@@ -64,7 +64,7 @@ export const pageOf = (more: Partial<StudentView> = {}): StudentView => ({
   next: STRAW!,
   consent: null,
   consentBefore: [],
-  invited: null,
+  invited: [],
   graded: null,
   certificates: [],
   certifiable: null,

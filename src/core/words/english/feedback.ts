@@ -3,11 +3,12 @@ import { capital, inSentence, listInWords } from './speak';
 
 /**
  * What the sheets say to the student, each sentence true of them: what stood for everybody, what did not, and the one point
- * that slipped most. Items without a word are passed over.
+ * that slipped most, with the cue that mends it. Items without a word are passed over.
  */
 export function feedbackInWords(
   items: readonly { name: string; word: SheetWord | null; split: boolean }[],
   weakest: string | null,
+  leads = '',
 ): string {
   const named = (of: typeof items) =>
     listInWords(
@@ -22,6 +23,7 @@ export function feedbackInWords(
     nearly.length > 0 && `${capital(named(nearly))} nearly stood.`,
     notYet.length > 0 && `${capital(named(notYet))} did not stand yet.`,
     weakest !== null && `To work on: ${inSentence(weakest)}.`,
+    weakest !== null && leads !== '' && `What leads there: ${inSentence(leads.replace(/[.!]+$/, ''))}.`,
   ];
   return said.filter(Boolean).join(' ');
 }

@@ -10,6 +10,7 @@ export * from './feedback';
 export * from './focus';
 export * from './gate';
 export * from './glossary';
+export * from './gradingResult';
 export * from './makeUp';
 export * from './practice';
 export * from './reader';

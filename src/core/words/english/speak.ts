@@ -10,6 +10,10 @@ export function listInWords(words: readonly string[], most = Infinity): string {
   return lists.format(rest > 0 ? [...words.slice(0, most), `${rest} more`] : words);
 }
 
+const choices = new Intl.ListFormat(LOCALE, { type: 'disjunction' });
+/** "a, b or c". */
+export const oneOfInWords = (words: readonly string[]): string => choices.format(words);
+
 const rules = new Intl.PluralRules(LOCALE);
 /** The word that goes with a number. */
 export const plural = (n: number, one: string, many = `${one}s`): string => (rules.select(n) === 'one' ? one : many);

@@ -5,16 +5,18 @@ import type { Transaction } from '../../../data/connection';
 import { candidate, grading, gradingDecision } from '../../../data/tables';
 import type { Judging } from '../../judging/judging';
 
-/** The next grading that is not closed and has this student among its candidates. */
+/** The gradings that are not closed and have this student among their candidates, the next first. */
 export async function invitedTo(
   tx: Transaction,
   studentId: string,
   ranks: ReadonlyMap<string, RankShown>,
 ): Promise<StudentView['invited']> {
-  const [c] = await tx
+  const rows = await tx
     .select({
       gradingId: candidate.gradingId,
       day: grading.day,
+      items: grading.items,
+      answerBy: grading.answerBy,
       rankId: candidate.rankId,
       yes: candidate.yes,
       out: candidate.out,
@@ -22,10 +24,11 @@ export async function invitedTo(
     .from(candidate)
     .innerJoin(grading, and(eq(grading.schoolId, candidate.schoolId), eq(grading.id, candidate.gradingId)))
     .where(and(eq(candidate.studentId, studentId), isNull(grading.closedAt)))
-    .orderBy(asc(grading.day))
-    .limit(1);
-  const to = c && ranks.get(c.rankId);
-  return to ? { gradingId: c.gradingId, day: c.day, to, yes: c.yes, out: c.out } : null;
+    .orderBy(asc(grading.day));
+  return rows.flatMap(({ rankId, items, ...c }) => {
+    const to = ranks.get(rankId);
+    return to ? [{ ...c, midterm: items !== null, to }] : [];
+  });
 }
 
 /** What the last grading decided of this student whose results are let out. */
@@ -38,6 +41,7 @@ export async function gradedAt(
   const [d] = await tx
     .select({
       day: grading.day,
+      items: grading.items,
       rankId: candidate.rankId,
       result: gradingDecision.result,
       sentence: gradingDecision.sentence,
@@ -55,8 +59,8 @@ export async function gradedAt(
     .limit(1);
   const to = d && ranks.get(d.rankId);
   if (!to) return null;
-  const { rankId: _rank, again, ...said } = d;
-  return { ...said, to, again: again.map(nameOf).filter((n) => n !== '') };
+  const { rankId: _rank, again, items, ...said } = d;
+  return { ...said, midterm: items !== null, to, again: again.map(nameOf).filter((n) => n !== '') };
 }
 
 /** What a requirement asks, by its id in whatever version; empty: it is gone. */

@@ -1,17 +1,25 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { isHeld, type Range } from '../../core';
-import { stepOf } from './card/cardMarks';
-import type { KitPoint, KitStudent } from './line';
 
-/** The range that counts for somebody: their own where it was adapted. */
-export const rangeFor = (point: KitPoint, student: KitStudent | undefined): Range | null =>
-  student?.adapted[point.id]?.range ?? point.accepted;
+/** What is measured: its unit, and what is wanted of it where that is narrower than what is accepted. */
+interface Measured {
+  unit: string | null;
+  wanted: Range | null;
+}
+
+/** The step of a measuring key: fifteen degrees, or about a tenth of what is accepted. */
+export function stepOf(unit: string | null, accepted: Range): number {
+  if (unit === '°') return accepted.hi - accepted.lo >= 60 ? 15 : 5;
+  const tenth = (accepted.hi - accepted.lo) / 10;
+  const size = 10 ** Math.floor(Math.log10(Math.max(tenth, 0.01)));
+  return [1, 2, 5, 10].map((k) => k * size).find((k) => k >= tenth) ?? tenth;
+}
 
 /** From where the first step of a measure is made: the middle of what is wanted. Nothing is measured by being shown. */
-export function middleOf(point: KitPoint, range: Range | null): number {
+function middleOf(point: Measured, range: Range): number {
   const of = point.wanted ?? range;
-  return of ? Math.round((of.lo + of.hi) / 2) : 0;
+  return Math.round((of.lo + of.hi) / 2);
 }
 
 export const unitAfter = (unit: string | null): string =>
@@ -24,7 +32,7 @@ export function Measuring({
   value,
   onValue,
 }: {
-  point: KitPoint;
+  point: Measured;
   range: Range;
   value: number | null;
   onValue: (value: number | null) => void;
@@ -55,10 +63,3 @@ export function Measuring({
     </div>
   );
 }
-
-/** A measured point may also be judged by eye: then the mark says so, and no measure is kept. */
-export const ByEye = ({ on, onChange }: { on: boolean; onChange: (on: boolean) => void }) => (
-  <Button className="by-eye" aria-pressed={on} onClick={() => onChange(!on)}>
-    {on ? 'Measure it' : 'By eye instead'}
-  </Button>
-);
