@@ -76,8 +76,9 @@ export function GradingSheet({
         help="Examiners see only the gradings they are on, and only their own sheet until all are in."
         options={teachers.map((t) => ({ id: t.id, name: t.role === 'examiner' ? `${t.name}, examiner` : t.name }))}
       />
+      <p className="second">It is for</p>
       <Switch
-        label="What is it for?"
+        label="It is for"
         value={midterm ? 'items' : 'belts'}
         onChange={(to) => sheet.form.setValue('items', to === 'belts' ? null : [], { shouldDirty: true })}
         options={[
@@ -95,7 +96,7 @@ export function GradingSheet({
       )}
       <DateField name="answerBy" label="Everybody says yes or no by" none />
       <details>
-        <summary>The rule, as the syllabus has it</summary>
+        <summary className="mb-3">The rule, as the syllabus has it</summary>
         <RuleFields name="rule" />
       </details>
     </SheetForm>

@@ -261,6 +261,25 @@ describe('who goes up', () => {
     expect(screen.getByRole('img', { name: 'put forward, said yes, the head agreed' })).toBeTruthy();
   });
 
+  it('says who still has to decide what, and by when', () => {
+    const view = page([
+      candidate('Young One', { yes: null, guardians: ['Wren Tallow', 'Ash Tallow'] }),
+      candidate('Gate Shut', { shut: ['7 months as Amber, asks 8'] }),
+      candidate('Said No', { yes: false }),
+      candidate('Settled One'),
+    ]);
+    const { rerender } = render(<Grading view={{ ...view, grading: { ...grading, answerBy: '2026-03-01' } }} />);
+    const open = () => within(screen.getByRole('region', { name: 'Still to decide' }));
+    expect(
+      open()
+        .getAllByRole('listitem')
+        .map((x) => x.textContent),
+    ).toEqual(['Young One, or Wren Tallow or Ash Tallow for them', 'Gate Shut']);
+    expect(open().getByText('They come or not, by 1 March 2026')).toBeTruthy();
+    rerender(<Grading key="late" view={{ ...view, grading: { ...grading, answerBy: '2026-02-01' } }} />);
+    expect(open().getByText('They come or not; asked to say so by 1 February 2026')).toBeTruthy();
+  });
+
   it('nobody is refused: the head lets somebody go up with a reason', async () => {
     const user = userEvent.setup({ delay: null });
     render(<Grading view={page([candidate('Gate Shut', { shut: ['7 months as Amber, asks 8'] })])} />);

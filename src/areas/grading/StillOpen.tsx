@@ -4,33 +4,42 @@ import { waitsFor } from './waits';
 
 /** Who still has to decide what, and by when: the word of the student or the guardian, then what the head lets through. */
 export function StillOpen({ view }: { view: GradingView }) {
-  const { answerBy, day } = view.grading;
-  const by = answerBy ?? day;
+  const { answerBy, day, closed } = view.grading;
   const late = answerBy !== null && answerBy < view.today;
-  const open = view.candidates.flatMap((c) => {
-    const first = c.name.split(' ')[0]!;
-    const who = waitsFor(c);
-    if (who === 'them' && c.yes === null)
-      return [{ id: c.id, who: oneOfInWords([c.name, ...c.guardians]), what: `whether ${first} comes`, own: false }];
-    if (who === 'you')
-      return [{ id: c.id, who: 'The head', what: `whether ${c.name} goes up all the same`, own: true }];
-    return [];
-  });
-  if (open.length === 0 || view.grading.closed) return null;
+  const theirs = view.candidates.filter((c) => waitsFor(c) === 'them' && c.yes === null);
+  const heads = view.candidates.filter((c) => waitsFor(c) === 'you');
+  if (closed || theirs.length + heads.length === 0) return null;
   return (
     <section aria-label="Still to decide">
       <h2>Still to decide</h2>
-      <p className={late ? 'attention' : 'second'}>
-        {late ? 'They were asked to say by ' : 'By '}
-        {dateInWords(by)}.
-      </p>
-      <ul>
-        {open.map((o) => (
-          <li key={o.id} className="line py-1">
-            <b>{o.who}</b>: {o.what}
-          </li>
-        ))}
-      </ul>
+      {theirs.length > 0 && (
+        <>
+          <p className={late ? 'attention' : 'second'}>
+            {late ? 'They come or not; asked to say so by ' : 'They come or not, by '}
+            {dateInWords(answerBy ?? day)}
+          </p>
+          <ul>
+            {theirs.map((c) => (
+              <li key={c.id} className="line py-1">
+                <b>{c.name}</b>
+                {c.guardians.length > 0 && <span className="second">, or {oneOfInWords(c.guardians)} for them</span>}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {heads.length > 0 && (
+        <>
+          <p className="second">The head lets them go up or not, by {dateInWords(day)}</p>
+          <ul>
+            {heads.map((c) => (
+              <li key={c.id} className="line py-1">
+                <b>{c.name}</b>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
     </section>
   );
 }

@@ -3,6 +3,7 @@ import { useFieldArray, useFormContext } from 'react-hook-form';
 import { BELT_RESULTS } from '../../core';
 import { ChoiceField, NumberField } from '../form/fields';
 import { Switch } from '../Switch';
+import './RuleFields.css';
 
 const GIVEN = BELT_RESULTS.filter((r) => r !== 'held over');
 /** As marks begin; common practice, no source. */
@@ -15,7 +16,7 @@ export function RuleFields({ name }: { name: string }) {
   const scaled = watch(`${name}.scale`) !== null;
   const laths = useFieldArray({ control, name: `${name}.laths` });
   return (
-    <div className="stack">
+    <div className="stack rule-fields">
       <NumberField name={`${name}.repetitions`} label="Repetitions of each item and side" />
       <div className="two">
         <NumberField name={`${name}.stands`} label="Stands from, %" times={100} />
@@ -28,13 +29,14 @@ export function RuleFields({ name }: { name: string }) {
           help="Of an item’s points, never of the critical ones."
         />
       </div>
+      <p className="second">Of each item an examiner gives</p>
       <Switch
-        label="An examiner gives"
+        label="Of each item an examiner gives"
         value={scaled ? 'marks' : 'words'}
         onChange={(to) => setValue(`${name}.scale`, to === 'words' ? null : USUAL_SCALE, { shouldDirty: true })}
         options={[
-          { value: 'words', word: 'words' },
-          { value: 'marks', word: 'marks' },
+          { value: 'words', word: 'a word' },
+          { value: 'marks', word: 'a mark' },
         ]}
       />
       {scaled && (

@@ -1,0 +1,126 @@
+import { render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { expect, it } from 'vitest';
+import type { ExamineItem, ExaminePoint, ExamineView } from '../../contracts/views';
+import { idFor } from '../../kit/testing/ids';
+import Examine from './Examine';
+
+const point = (name: string, more: Partial<ExaminePoint> = {}): ExaminePoint => ({
+  id: idFor(name),
+  name,
+  how: '',
+  critical: false,
+  canHurt: false,
+  adapted: null,
+  measured: null,
+  variants: [],
+  unlike: [],
+  ...more,
+});
+const item = (name: string, points: ExaminePoint[], more: Partial<ExamineItem> = {}): ExamineItem => ({
+  requirementId: idFor(name),
+  name,
+  condition: 'in air',
+  asks: '3 of 5',
+  sided: false,
+  critical: false,
+  form: false,
+  repetitions: 3,
+  points,
+  line: null,
+  ...more,
+});
+const to = { id: idFor('fern'), name: 'Fern', cloth: { colour: '#4E7A4F', second: null, stripe: null, bars: 0 } };
+const open = (items: ExamineItem[], more: Partial<ExamineView> = {}) => {
+  const view: ExamineView = {
+    grading: { id: idFor(`grading ${Math.random()}`), title: 'Winter grading', day: '2026-03-04', closed: false },
+    scale: null,
+    me: idFor('maren'),
+    typedFor: null,
+    handedInAt: null,
+    candidates: [
+      { id: idFor('kofi'), name: 'Kofi Adlam', to, items },
+      { id: idFor('nell'), name: 'Nell Okafor', to, items },
+    ],
+    ...more,
+  };
+  const user = userEvent.setup({ delay: null });
+  render(<Examine view={view} />);
+  return user;
+};
+const key = (name: RegExp) => screen.getByRole('button', { name });
+const row = (name: string) => screen.getByRole('button', { name: new RegExp(`^\\d+ ?${name}`) });
+
+it('a measure decides by itself: only the key that fits takes it; without one the eye judges', async () => {
+  const accepted = { lo: 90, hi: 180 };
+  const base = point('base foot turned', { measured: { unit: '°', accepted, wanted: { lo: 120, hi: 150 } } });
+  const user = open([item('Front kick', [base, point('guard up')])]);
+  expect(key(/^Held by eye/)).toHaveProperty('disabled', false);
+  await user.click(key(/^More/));
+  expect(screen.getByText('accepted')).toBeTruthy();
+  expect(key(/^Slipped/)).toHaveProperty('disabled', true);
+  await user.click(key(/^Held 135°/));
+  // The next repetition is measured anew.
+  await user.type(screen.getByRole('spinbutton', { name: 'Measured, in °' }), '60');
+  expect(key(/^Held/)).toHaveProperty('disabled', true);
+  await user.keyboard('{Tab}');
+  await user.click(key(/^Slipped 60°/));
+  await user.click(key(/^Slipped by eye/));
+  expect(within(row('base foot turned')).getByText('1 of 3')).toBeTruthy();
+  // Where it was measured the measure stands when one comes back.
+  await user.click(key(/^Undo/));
+  await user.click(key(/^Undo/));
+  expect(within(row('base foot turned')).getByText('1 of 1')).toBeTruthy();
+});
+
+it('a school that gives marks has them out of its number, with the word they stand for', async () => {
+  const user = open([item('Front kick', [point('guard up')])], { scale: { outOf: 10, stands: 7, nearly: 5 } });
+  expect(screen.queryByRole('group', { name: 'Your word for it' })).toBeNull();
+  await user.click(key(/^6$/));
+  expect(key(/^6$/).getAttribute('aria-pressed')).toBe('true');
+  expect(screen.getByText('nearly')).toBeTruthy();
+  const typed = screen.getByLabelText('Or typed');
+  await user.clear(typed);
+  await user.type(typed, '7.5');
+  expect(screen.getByText('stands')).toBeTruthy();
+  // Beyond the scale nothing is taken: of eleven the first letter stands.
+  await user.clear(typed);
+  await user.type(typed, '11');
+  expect(screen.getByText('not yet')).toBeTruthy();
+  await user.click(key(/^Nell/));
+  expect(screen.queryByText('not yet')).toBeNull();
+  expect(within(key(/^Kofi/)).getByText('1')).toBeTruthy();
+});
+
+it('beside a count stand what others may do there, and that a form of a like name goes another way', () => {
+  open([
+    item(
+      'First Causeway',
+      [
+        point('count 1, low block', { variants: [{ school: 'the ferry house', does: 'step R, low block R' }] }),
+        point('count 2, punch', { unlike: [{ form: 'Second Causeway', does: 'step R, rising block R' }] }),
+        point('count 3, punch', { unlike: [{ form: 'Third Causeway', does: null }] }),
+      ],
+      { form: true, repetitions: 1 },
+    ),
+  ]);
+  expect(row('count 1').textContent).toContain('accepted as the ferry house does it: step R, low block R');
+  expect(row('count 2').textContent).toContain('Second Causeway goes on here with step R, rising block R');
+  expect(row('count 3').textContent).toContain('Third Causeway has ended here');
+});
+
+it('the sheet goes along the line, by keys too, and says what is open before it is handed in', async () => {
+  const user = open([item('Front kick', [point('heel down'), point('guard up')])]);
+  await user.keyboard('hhs');
+  expect(within(row('heel down')).getByText('2 of 3')).toBeTruthy();
+  await user.keyboard('r');
+  expect(within(row('guard up')).getByText('3 of 3')).toBeTruthy();
+  await user.keyboard('8');
+  expect(screen.getByRole('button', { name: 'nearly' }).getAttribute('aria-pressed')).toBe('true');
+  await user.keyboard('u');
+  expect(screen.getByRole('button', { name: 'nearly' }).getAttribute('aria-pressed')).toBe('false');
+  await user.keyboard('{Enter}');
+  expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Nell Okafor');
+  await user.click(key(/^Hand in/));
+  expect(screen.getByText(/Open: 6 marks not seen/)).toBeTruthy();
+});
