@@ -124,3 +124,21 @@ it('the sheet goes along the line, by keys too, and says what is open before it 
   await user.click(key(/^Hand in/));
   expect(screen.getByText(/Open: 6 marks not seen/)).toBeTruthy();
 });
+
+it('whoever is asked other things of the same belt stands in a line of their own, and whoever is asked nothing in none', async () => {
+  const kick = item('Front kick', [point('heel down')]);
+  const form = item('First Causeway', [point('count 1')], { form: true, repetitions: 1 });
+  const user = open([], {
+    candidates: [
+      { id: idFor('kofi'), name: 'Kofi Adlam', to, items: [kick, form] },
+      { id: idFor('bram'), name: 'Bram Oakes', to, items: [] },
+      { id: idFor('nell'), name: 'Nell Okafor', to, items: [kick] },
+    ],
+  });
+  const heading = () => screen.getByRole('heading', { level: 1 }).textContent;
+  expect(heading()).toBe('Kofi Adlam');
+  await user.click(key(/^Next: Kofi, First Causeway/));
+  await user.click(key(/^Next: Nell, Front kick/));
+  expect(heading()).toBe('Nell Okafor');
+  expect(screen.queryByRole('button', { name: /^Next/ })).toBeNull();
+});

@@ -32,10 +32,14 @@ import { MarkField } from './MarkField';
 import { useSheet } from './useSheet';
 import { WordMark } from './WordMark';
 
-/** Those who do the same item at the same time: the candidates for one belt. */
+/** Those who do the same items at the same time: the candidates for one belt, by whatever version they are asked. */
 const groupsOf = (view: ExamineView) => {
   const groups = new Map<string, ExamineView['candidates']>();
-  for (const c of view.candidates) groups.set(c.to.id, [...(groups.get(c.to.id) ?? []), c]);
+  for (const c of view.candidates) {
+    if (c.items.length === 0) continue;
+    const key = JSON.stringify([c.to.id, ...c.items.map((i) => [i.name, i.condition])]);
+    groups.set(key, [...(groups.get(key) ?? []), c]);
+  }
   return [...groups.values()];
 };
 
@@ -214,7 +218,7 @@ export default function Examine({ view }: { view: ExamineView }) {
         </ul>
         {item.sided && (side === 'left' || side === 'right') && <SideSwitch side={side} onSide={(s) => setSide(s)} />}
         {item.points.length === 0 ? (
-          <p className="second">Its points are not marked one by one here: give your word for the whole.</p>
+          <p className="second whole">Its points are not marked one by one here: give your word for the whole.</p>
         ) : (
           <ol
             className={item.form ? 'rows counts' : 'rows'}

@@ -125,7 +125,13 @@ export default function Grading({ view: first }: { view: GradingView }) {
                             <VerdictMark word={c.word} />
                           </td>
                           <td>
-                            {c.met} of {c.asked}. <span className="second">{c.why}</span>
+                            {c.met} of {c.asked}.{' '}
+                            {g.items !== null && c.asked < g.items.length && (
+                              <span className="second">
+                                Of {inWords(g.items.length)} things {inWords(c.asked)} asked up to this belt.{' '}
+                              </span>
+                            )}
+                            <span className="second">{c.why}</span>
                             {c.shut.map((x) => (
                               <b key={x} className="held-up">
                                 {x}

@@ -78,3 +78,15 @@ it('with nobody put forward it says so', () => {
   render(<PaperSheet view={{ ...view, candidates: [] }} />);
   expect(screen.getByText('Nobody goes up yet.')).toBeTruthy();
 });
+
+it('has a line for what is measured, and for a mark where the school gives marks', () => {
+  const base = point('base foot', { measured: { unit: '°', accepted: { lo: 90, hi: 180 }, wanted: null } });
+  const [kofi] = view.candidates;
+  const one = { ...kofi!, items: [{ ...kofi!.items[0]!, repetitions: 2, points: [base] }] };
+  render(<PaperSheet view={{ ...view, scale: { outOf: 10, stands: 7, nearly: 5 }, candidates: [one] }} />);
+  const row = screen.getByText(/^base foot/).closest('tr')!;
+  expect(row.textContent).toContain('(accepted 90 to 180°)');
+  expect([...row.querySelectorAll('.boxes')].map((b) => b.textContent)).toEqual(['____ ____ ', '____ ____ ']);
+  expect(screen.getByText(/Mark, out of 10/)).toBeTruthy();
+  expect(screen.queryByText(/□ stands/)).toBeNull();
+});

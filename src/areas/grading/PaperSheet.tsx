@@ -2,6 +2,8 @@ import Button from '@mui/material/Button';
 import type { ExamineView } from '../../contracts/views';
 import { dateInWords, SHEET_WORDS } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
+import { unitAfter } from '../../kit/mat/Measuring';
+import { Beside } from './Beside';
 import './PaperSheet.css';
 import { sidesOf } from './sheetState';
 
@@ -15,8 +17,8 @@ export default function PaperSheet({ view }: { view: ExamineView }) {
             {view.grading.title}, {dateInWords(view.grading.day)}
           </h1>
           <p className="sub">
-            Examiner: ______________________ In a box: a stroke held, a cross slipped, empty not seen. A teacher types
-            it in afterwards, from the panel’s page.
+            Examiner: ______________________ In a box: a stroke held, a cross slipped, empty not seen; on a line what
+            was measured. A teacher types it in afterwards, from the panel’s page.
           </p>
         </div>
         <div className="actions no-print">
@@ -44,7 +46,7 @@ export default function PaperSheet({ view }: { view: ExamineView }) {
                       <th>{i.form ? 'Count by count' : 'From the ground up'}</th>
                       {sidesOf(i).map((s) => (
                         <th key={s} className="boxes">
-                          {s === 'none' ? 'both' : s}
+                          {s === 'none' ? '' : s}
                         </th>
                       ))}
                     </tr>
@@ -57,10 +59,13 @@ export default function PaperSheet({ view }: { view: ExamineView }) {
                           {p.critical && ' (critical)'}
                           {p.canHurt && ' (can hurt)'}
                           {p.adapted && ` (adapted: ${p.adapted})`}
+                          {p.measured &&
+                            ` (accepted ${p.measured.accepted.lo} to ${p.measured.accepted.hi}${unitAfter(p.measured.unit)})`}
+                          <Beside point={p} />
                         </td>
                         {sidesOf(i).map((s) => (
                           <td key={s} className="boxes" aria-hidden>
-                            {'□'.repeat(i.repetitions)}
+                            {p.measured ? '____ '.repeat(i.repetitions) : '□'.repeat(i.repetitions)}
                           </td>
                         ))}
                       </tr>
@@ -68,9 +73,11 @@ export default function PaperSheet({ view }: { view: ExamineView }) {
                   </tbody>
                 </table>
                 <p>
-                  {SHEET_WORDS.map((w) => (
-                    <span key={w}>□ {w}&emsp;</span>
-                  ))}
+                  {view.scale ? (
+                    <span>Mark, out of {view.scale.outOf}: ______&emsp;</span>
+                  ) : (
+                    SHEET_WORDS.map((w) => <span key={w}>□ {w}&emsp;</span>)
+                  )}
                   Note: ______________________________
                 </p>
               </div>
