@@ -137,8 +137,27 @@ test('a grading, from the list to the belt: three sheets, one of them without a 
   await page.getByRole('button', { name: 'Close it, let it out later' }).click();
   await expect(page.getByText(/Closed: nothing of it changes any more/)).toBeVisible();
   await expect(page.getByText('Nobody but the panel reads it yet.')).toBeVisible();
+  // The guardian is told nothing before it is let out, and the result, what to work on and the certificate after.
+  await demo.query(
+    `insert into guardian_of select p.school_id, g.id, p.id from person p, person g
+     where p.name = 'Sefa Lindqvist' and g.name = 'Aldous Marrow' and g.school_id = p.school_id`,
+  );
+  const aldous = await as(demo, browser, 'aldous', false);
+  const [child] = await demo.query<{ id: string }>(`select id from person where name = 'Sefa Lindqvist'`);
+  await aldous.page.goto(`${demo.url}/students/${child!.id}`);
+  await settle(aldous.page);
+  await expect(aldous.page.getByRole('heading', { level: 1 })).toContainText('Straw');
+  await expect(aldous.page.getByRole('region', { name: 'The last grading' })).toHaveCount(0);
+  await expect(aldous.page.getByRole('link', { name: 'Print on A4' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Let it out', exact: true }).click();
   await expect(page.getByRole('link', { name: 'Print on A4' })).toBeVisible();
+  await aldous.page.reload();
+  await settle(aldous.page);
+  const result = aldous.page.getByRole('region', { name: 'The last grading' });
+  await expect(result.getByText('the belt', { exact: true })).toBeVisible();
+  await expect(result.getByText(/To work on: /)).toBeVisible();
+  await expect(aldous.page.getByRole('link', { name: 'Print on A4' })).toBeVisible();
+  await aldous.context.close();
   const [sefa] = await demo.query<{ rank: string; shown: number }>(
     `select k.name as rank, (select count(distinct l.by)::int from look l where l.student_id = p.id and l.purpose = 'show'
        and l.day = current_date) as shown
