@@ -1,11 +1,7 @@
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
-import { expect, test, watchConsole, type House } from './house';
+import { expect, idOf, settle, test, watchConsole } from './house';
 
-const idOf = async (house: House, table: 'person' | 'rank' | 'technique', name: string) =>
-  (await house.query<{ id: string }>(`select id from ${table} where name = $1`, [name]))[0]!.id;
-const settle = (page: Page) => page.waitForLoadState('networkidle');
 const shows = (page: Page, text: string | RegExp) => expect(page.getByText(text).first()).toBeVisible();
 
 test.describe('the desk of the head instructor', () => {
@@ -193,99 +189,5 @@ test.describe('the desk of the head instructor', () => {
     await expect(page.getByLabel('The list')).toHaveValue(/Ole Fenn/);
     const born = await demo.query<{ born: string }>(`select born::text from person where name = 'Thea Brook'`);
     expect(born).toEqual([{ born: '2010-05-04' }]);
-  });
-});
-
-test.describe('every screen', () => {
-  const SIZES = [
-    { width: 1280, height: 800 },
-    { width: 800, height: 1280 },
-    { width: 390, height: 844 },
-  ];
-
-  test('is clean for axe and fits its width, at the desk and at the mat', async ({ demo, context, page }) => {
-    test.setTimeout(400_000);
-    await demo.signIn(context, 'maren');
-    const errors = watchConsole(page);
-    const [form] = (await demo.query<{ id: string }>(`select id from sequence where title = 'Second Causeway'`)).map(
-      (r) => r.id,
-    );
-    const [student, straw, kick, low] = [
-      await idOf(demo, 'person', 'Maximiliana Fennimore-Achterberg'),
-      await idOf(demo, 'rank', 'Straw'),
-      await idOf(demo, 'technique', 'Roundhouse kick'),
-      await idOf(demo, 'technique', 'Low block'),
-    ];
-    const point = (await demo.query<{ id: string }>(`select id from point where technique_id = $1 limit 1`, [low]))[0]!
-      .id;
-    const winter = (await demo.query<{ id: string }>(`select id from grading where title = 'Winter grading'`))[0]!.id;
-    await page.goto(`${demo.url}/look`);
-    await expect(page.locator('main[aria-busy=false]')).toBeVisible();
-    await page.getByRole('button', { name: 'Everybody' }).click();
-    const paths = [
-      '/techniques',
-      `/techniques/${kick}`,
-      `/techniques/${kick}/edit`,
-      '/syllabus',
-      '/students',
-      `/students/ready?rank=${straw}`,
-      `/students/${student}`,
-      `/students/${student}/home`,
-      '/students/everybody',
-      '/students/missed',
-      '/students/incidents',
-      '/students/calibration',
-      '/students/import',
-      '/people',
-      '/school',
-      '/students/classes',
-      '/guide',
-      '/guide/words',
-      '/gradings',
-      `/gradings/${winter}`,
-      `/gradings/${winter}/examine`,
-      `/gradings/${winter}/panel`,
-      '/account',
-      '/look',
-      `/look?student=${student}`,
-      `/look?technique=${low}&point=${point}`,
-      `/look?student=${student}&item=s:${form}`,
-    ];
-    // On a phone the mat and what a student reads are looked through; the rest of the desk only for its width.
-    const onPhones = /^.(look|students$|students.[0-9a-f-]+$|syllabus)/;
-    for (const path of paths)
-      for (const size of SIZES) {
-        // A tablet's width lies between the two others; at the mat it is what is used.
-        if (size.width === 800 && !path.startsWith('/look')) continue;
-        await page.setViewportSize(size);
-        await page.goto(demo.url + path);
-        await settle(page);
-        const over = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
-        expect(over, `${path} is wider than ${size.width}`).toBeLessThanOrEqual(0);
-        if (size.width === 800 || (size.width === 390 && !onPhones.test(path))) continue;
-        const axe = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
-        expect(
-          axe.violations.map(
-            (v) => `${path} at ${size.width}: ${v.id}: ${v.nodes.map((x) => x.html.slice(0, 160)).join(' | ')}`,
-          ),
-        ).toEqual([]);
-      }
-    expect(errors).toEqual([]);
-  });
-
-  test('the mat has nothing under 48 px to press', async ({ demo, context, page }) => {
-    await demo.signIn(context, 'maren');
-    const student = await idOf(demo, 'person', 'Kofi Adlam');
-    await page.setViewportSize(SIZES[1]!);
-    await page.goto(`${demo.url}/look?student=${student}`);
-    await settle(page);
-    // The card of the student named in the address stands there once the page is awake.
-    await expect(page.getByRole('heading', { name: 'Kofi Adlam' })).toBeVisible();
-    const small = await page.evaluate(() =>
-      [...document.querySelectorAll('button, a')]
-        .filter((b) => b.getClientRects().length > 0 && (b as HTMLElement).offsetHeight < 48)
-        .map((b) => b.textContent),
-    );
-    expect(small).toEqual([]);
   });
 });

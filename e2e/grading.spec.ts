@@ -1,8 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Browser, Page } from '@playwright/test';
-import { expect, test, type House } from './house';
+import { expect, settle, test, type House } from './house';
 
-const settle = (page: Page) => page.waitForLoadState('networkidle');
 const as = async (house: House, browser: Browser, who: Parameters<House['signIn']>[1], tablet = true) => {
   const context = await browser.newContext({
     viewport: tablet ? { width: 800, height: 1280 } : { width: 1280, height: 800 },

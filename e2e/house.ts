@@ -112,6 +112,12 @@ export async function signInOn(page: Page, url: string, email: string, password:
   await page.waitForURL((u) => u.pathname !== '/signin');
 }
 
+export const settle = (page: Page) => page.waitForLoadState('networkidle');
+
+/** Whoever or whatever bears a name in a house. */
+export const idOf = async (house: House, table: 'person' | 'rank' | 'technique', name: string): Promise<string> =>
+  (await house.query<{ id: string }>(`select id from ${table} where name = $1`, [name]))[0]!.id;
+
 /** Texts that the browser's console says and that must not be: broken scripts, blocked resources, failed hydration. */
 export function watchConsole(page: Page): string[] {
   const said: string[] = [];

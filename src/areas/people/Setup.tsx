@@ -14,6 +14,7 @@ import { Belt } from '../../kit/marks/Belt';
 import { dropFromDevice, keepOnDevice, readFromDevice } from '../../kit/onDevice';
 import { newId, post } from '../../kit/send';
 import { CUTTINGS } from '../../kit/theme/tokens';
+import './Setup.css';
 
 type DraftRank = SetupDraft['ranks'][number];
 
@@ -250,18 +251,6 @@ export default function Setup({ zones }: { zones: string[] }) {
           </form>
         </main>
       </FormProvider>
-      <style>{`
-        .setup { padding: 20px 24px 32px; max-width: 1280px; margin: 0 auto; }
-        .setup .three { display: grid; grid-template-columns: 264px minmax(0, 1fr) 320px; gap: 24px; align-items: start; }
-        .setup .line { padding-top: 12px; }
-        .belts li { display: flex; align-items: center; gap: 14px; min-height: 44px; border-top: 1px solid var(--rule); padding: 4px 8px; }
-        .belts li.now { background: var(--lit); outline: 2px solid var(--pine); border-radius: 6px; }
-        .belts .name { font-size: 15px; flex: 1; justify-content: flex-start; height: 36px; }
-        .cuttings { display: flex; flex-wrap: wrap; gap: 6px; }
-        .cuttings button { flex-direction: column; gap: 4px; padding: 6px 8px; font: 430 13px/16px var(--sans); color: var(--ink2); border-radius: 6px; border: 2px solid transparent; }
-        .cuttings button[aria-pressed=true] { border-color: var(--pine); color: var(--ink); font-weight: 700; }
-        @media (max-width: 1099px) { .setup .three { grid-template-columns: minmax(0, 1fr); } .setup { padding: 16px; } .belts li { flex-wrap: wrap; } }
-      `}</style>
     </IslandRoot>
   );
 }

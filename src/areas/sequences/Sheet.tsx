@@ -16,6 +16,7 @@ import { Floor } from '../../kit/drawing/Floor';
 import { StaveLines } from '../../kit/drawing/StaveLines';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { departsFrom } from './reading';
+import './Sheet.css';
 
 /** The sheet in print: the stave in lines that fit the page, the floor, the tally, the counts with the school's terms. */
 export default function Sheet({ view }: { view: SequenceView }) {
@@ -87,14 +88,6 @@ export default function Sheet({ view }: { view: SequenceView }) {
           </ol>
         </div>
       </div>
-      <style>{`
-        .print-line { width: 100%; max-width: 1000px; height: auto; margin-bottom: 14px; break-inside: avoid; }
-        .print-under { display: grid; grid-template-columns: minmax(0, 420px) minmax(0, 1fr); gap: 24px; align-items: start; margin-top: 10px; }
-        .print-under ol { columns: 2; column-gap: 24px; list-style: decimal; padding-left: 26px; font-size: 13.5px; line-height: 18px; }
-        .print-under li { break-inside: avoid; padding: 2px 0; }
-        @media (max-width: 899px) { .print-under { grid-template-columns: minmax(0, 1fr); } .print-under ol { columns: 1; } }
-        @media print { .print-under svg { max-width: 90mm; } }
-      `}</style>
     </IslandRoot>
   );
 }

@@ -15,6 +15,7 @@ import { useSideBySide } from '../../kit/sideBySide/useSideBySide';
 import { DetailFields } from './DetailFields';
 import { emptyPoint, errorAtPath, options, PointFields, TextLine } from './PointFields';
 import { techniquePlace } from './techniquePlace';
+import './fields.css';
 
 type Named = { id: string; name: string };
 
@@ -205,11 +206,6 @@ export default function TechniqueForm({
           </p>
         </div>
       </form>
-      <style>{`
-        .fields { display: grid; grid-template-columns: 2fr 1fr 1fr 1fr; gap: 12px; align-items: start; }
-        .fields.two { grid-template-columns: 1fr 1fr; } .fields.three { grid-template-columns: 1fr 1fr 1fr; } .fields.wide { grid-template-columns: 3fr 1fr; }
-        @media (max-width: 899px) { .fields, .fields.two, .fields.three, .fields.wide { grid-template-columns: minmax(0, 1fr); } }
-      `}</style>
     </IslandRoot>
   );
 }

@@ -1,21 +1,24 @@
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import { useState, type KeyboardEvent } from 'react';
-import type { PointShown, TechniqueView } from '../../contracts/views';
-import { canHurt, capital, dateInWords, inSentence, inWords, low, plural, standardInWords } from '../../core';
+import type { TechniqueView } from '../../contracts/views';
+import { canHurt, capital, dateInWords, inSentence, inWords, plural, standardInWords } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { BodyFigure } from '../../kit/marks/BodyFigure';
-import { RuleMark, Splinter } from '../../kit/marks/small';
-import { Stick } from '../../kit/marks/Stick';
+import { Splinter } from '../../kit/marks/small';
 import { send } from '../../kit/send';
 import { Merge, Places, Stages, StanceFromAbove, Terms, Ways } from './Details';
 import './details.css';
+import { Hatched, How } from './PointMarks';
+import { PointSheet } from './PointSheet';
+import './technique.css';
 
 /** "What makes a … right?": points on one staff from the ground up, the chosen one beside it. */
 export default function TechniquePage({ view, mayChange }: { view: TechniqueView; mayChange: boolean }) {
   const { technique: t, points } = view;
   const [chosen, setChosen] = useState(points.find((p) => p.critical)?.id ?? points[0]?.id);
+  const [wrong, setWrong] = useState('');
   const point = points.find((p) => p.id === chosen);
   const critical = points.filter((p) => p.critical).length;
   const own = points.filter((p) => p.from === null).length;
@@ -31,6 +34,7 @@ export default function TechniquePage({ view, mayChange }: { view: TechniqueView
   };
   const retire = async () => {
     const answer = await send('technique.retire', { id: t.id, retired: !t.retired });
+    setWrong(answer.ok ? '' : answer.title);
     if (answer.ok) location.reload();
   };
   return (
@@ -158,24 +162,11 @@ export default function TechniquePage({ view, mayChange }: { view: TechniqueView
               <Button variant="text" onClick={() => void retire()}>
                 {t.retired ? 'Take it back into use' : 'Retire this technique'}
               </Button>
+              <div role="alert">{wrong !== '' && <p className="message wrong">{wrong}</p>}</div>
             </div>
           )}
         </aside>
       </div>
-      <style>{`
-        .ground { display: grid; grid-template-columns: 256px minmax(0, 1fr); gap: 8px; align-items: end; }
-        .points { position: relative; display: flex; flex-direction: column-reverse; border-left: 11px solid var(--wood); box-shadow: inset 1px 0 0 var(--wood-line), -1px 0 0 -0px var(--wood-line); border-bottom: 1.6px solid var(--ink); }
-        .points li { border-top: 1px solid var(--rule); }
-        .points li.lit { background: var(--lit); }
-        .points button { width: 100%; display: flex; align-items: center; gap: 10px; text-align: left; padding: 5px 4px 5px 0; font: inherit; min-height: 42px; position: relative; }
-        .points .spike { position: absolute; left: -27px; top: 12px; transform: scaleX(-1); }
-        .points .no { width: 26px; text-align: right; font-weight: 650; flex: none; }
-        .points li.lit .no { color: var(--pine); }
-        .points .what { flex: 1; min-width: 0; display: grid; } .points .what b { font-weight: 650; }
-        .points .kind { width: 66px; text-align: right; flex: none; }
-        .points .measure { width: 120px; flex: none; }
-        @media (max-width: 720px) { .ground { grid-template-columns: minmax(0,1fr); } .figure { display: none; } .points { margin-left: 16px; } .points .kind { display: none; } .points .measure { width: 92px; overflow: hidden; } }
-      `}</style>
     </IslandRoot>
   );
 }
@@ -186,101 +177,3 @@ const article = (name: string) =>
     : /^[aeiou]/i.test(name)
       ? `an ${inSentence(name)}`
       : `a ${inSentence(name)}`;
-
-const withUnit = (n: number, unit: string) => (unit === '°' || unit === '%' ? `${n}${unit}` : `${n} ${unit}`);
-
-function Hatched({ solid = false }: { solid?: boolean }) {
-  return (
-    <svg width="23" height="9" viewBox="0 0 23 9" aria-hidden="true">
-      <rect x=".5" y=".5" width="22" height="8" fill={solid ? 'var(--ink)' : 'var(--pale-wood)'} stroke="var(--ink)" />
-      {!solid && <path d="M2 8.5l6-8M7 8.5l6-8M12 8.5l6-8M17 8.5l5-7" stroke="var(--ink)" strokeWidth="1.1" />}
-    </svg>
-  );
-}
-
-function How({ point, values }: { point: PointShown; values: readonly number[] }) {
-  if (point.kind === 'measured' && point.accepted && point.unit)
-    return <RuleMark accepted={point.accepted} wanted={point.wanted} unit={point.unit} values={values} />;
-  if (point.kind === 'counted')
-    return (
-      <svg width="53" height="18" viewBox="0 0 53 18" aria-hidden="true">
-        <rect x=".5" y="1.5" width="52" height="15" rx="2" fill="var(--pale-wood)" stroke="var(--wood-line)" />
-        <circle cx="11" cy="9" r="4.6" fill="var(--ink)" />
-        <circle cx="26" cy="9" r="4.6" fill="var(--ink)" />
-        <circle cx="41" cy="9" r="4" fill="none" stroke="var(--ink)" strokeWidth="1.5" />
-      </svg>
-    );
-  if (point.kind === 'felt') return <span className="second">told by the receiver</span>;
-  return (
-    <span aria-hidden="true">
-      <Stick marks={['H']} side="none" width={22} height={14} />
-    </span>
-  );
-}
-
-function PointSheet({
-  point,
-  n,
-  lately,
-}: {
-  point: PointShown;
-  n: number;
-  lately: TechniqueView['lately'][string] | undefined;
-}) {
-  const inside =
-    lately && point.accepted
-      ? lately.values.filter((v) => v >= point.accepted!.lo && v <= point.accepted!.hi).length
-      : 0;
-  return (
-    <section className="sheet" aria-live="polite">
-      <div className="spread">
-        <h2>
-          {n} {point.name}
-        </h2>
-        {point.critical && <b>critical</b>}
-      </div>
-      {point.how !== '' && <p className="mt-1">{point.how}.</p>}
-      {point.why !== '' && <p className="second mt-1">Why: {low(point.why)}.</p>}
-      {point.from && (
-        <p className="second mt-1">
-          From <a href={`/techniques/${point.from.id}`}>{point.from.name}</a>: marks count there too.
-        </p>
-      )}
-      {point.accepted && point.unit && (
-        <p className="mt-2">
-          Accepted {point.accepted.lo} to {withUnit(point.accepted.hi, point.unit)}
-          {point.wanted && `, wanted ${point.wanted.lo} to ${withUnit(point.wanted.hi, point.unit)}`}.
-        </p>
-      )}
-      {lately && (
-        <p className="second mt-1">
-          {point.kind === 'measured'
-            ? `Of the last ${lately.values.length} measures ${inside} were accepted.`
-            : `In the last 90 days ${lately.held} of ${lately.of} repetitions held.`}
-        </p>
-      )}
-      <ul>
-        {point.slips.map((s) => (
-          <li key={s.id} className="line" style={{ marginTop: 10, paddingTop: 10, display: 'flex', gap: 10 }}>
-            <Stick marks={['S']} side="none" width={26} height={16} />
-            <div>
-              <p>
-                <b>{s.looksLike}.</b> {s.cause !== '' && `${s.cause}.`}
-              </p>
-              {s.cue !== '' && <p className="cue">“{s.cue}”</p>}
-              {s.hurts !== 'nobody' && (
-                <p className="row" style={{ alignItems: 'flex-start', gap: 6 }}>
-                  <Splinter />
-                  <span>
-                    <span className="hurts">Can hurt {s.hurts === 'self' ? 'oneself' : 'the partner'}:</span>{' '}
-                    {s.hurtsHow || 'stop and mend it first'}.
-                  </span>
-                </p>
-              )}
-            </div>
-          </li>
-        ))}
-      </ul>
-    </section>
-  );
-}

@@ -11,6 +11,7 @@ import { Splinter } from '../../kit/marks/small';
 import { ask } from '../../kit/send';
 import { Switch } from '../../kit/Switch';
 import { Word } from '../../kit/Word';
+import './library.css';
 
 const PLURAL: Record<string, string> = { 'hand shape': 'hand shapes', 'weapon cut': 'weapon cuts' };
 
@@ -136,14 +137,6 @@ export default function Techniques({ view }: { view: TechniquesView }) {
         </span>
         <span>belts: where it is asked</span>
       </p>
-      <style>{`
-        .kinds { columns: 2; column-gap: 40px; } .kinds section { break-inside: avoid; margin-bottom: 20px; }
-        .kinds li { display: grid; grid-template-columns: minmax(0, 1fr) 118px 78px 20px; gap: 8px; align-items: center; min-height: 30px; padding: 3px 0; }
-        .kinds li > a { justify-self: start; padding: 2px 0; color: var(--ink); font-weight: 550; text-decoration-color: var(--rule); overflow-wrap: anywhere; }
-        .kinds .belts { display: flex; flex-wrap: wrap; gap: 4px; justify-content: flex-end; }
-        @media (max-width: 1099px) { .kinds { columns: 1; } }
-        @media (max-width: 480px) { .kinds li { grid-template-columns: minmax(0, 1fr) 78px 20px; } .kinds li > .second { display: none; } }
-      `}</style>
     </IslandRoot>
   );
 }

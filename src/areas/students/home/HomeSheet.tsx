@@ -6,6 +6,7 @@ import { StaveLines } from '../../../kit/drawing/StaveLines';
 import { IslandRoot } from '../../../kit/IslandRoot';
 import { Belt } from '../../../kit/marks/Belt';
 import { firstName } from '../../../kit/words';
+import './HomeSheet.css';
 
 const PER_LINE = 10;
 const metres = (n: number) => `${Math.round(n * 10) / 10} m`;
@@ -98,13 +99,6 @@ export default function HomeSheet({ view, studentId }: { view: HomeView; student
           </section>
         )}
       </div>
-      <style>{`
-        .home-sheet { max-width: 760px; } .home-sheet section { margin-top: 14px; } .home-sheet ul { list-style: disc; padding-left: 20px; }
-        .home-sheet .first { border-left: 4px solid var(--pine); padding-left: 12px; } .home-sheet .what { font-size: 24px; line-height: 30px; font-weight: 600; } .home-sheet .cue { font-style: italic; font-size: 17px; line-height: 23px; }
-        .home-sheet article { padding: 8px 0; border-top: 1px solid var(--rule); margin-top: 8px; break-inside: avoid-page; } .home-sheet h3 { font: 620 16px/22px var(--sans); } .home-sheet h3 .second { font-weight: 430; }
-        .home-sheet .box { display: inline-block; width: 12px; height: 12px; border: 1px solid var(--ink); border-radius: 2px; margin-right: 4px; } .home-sheet .print-line { display: block; width: 100%; height: auto; break-inside: avoid; }
-        @media print { .home-sheet { max-width: none; } }
-      `}</style>
     </IslandRoot>
   );
 }

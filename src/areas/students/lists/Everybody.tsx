@@ -8,6 +8,7 @@ import { Lozenge } from '../../../kit/marks/Lozenge';
 import { VerdictLegend } from '../../../kit/marks/VerdictLegend';
 import { useAsked } from '../../../kit/useAsked';
 import { useByMissing } from './useByMissing';
+import './Everybody.css';
 
 /** "Who is ready?", of all belts: everybody against their own next belt, by what is missing; moved through by keys. */
 export default function Everybody({ view }: { view: EverybodyView }) {
@@ -104,11 +105,6 @@ export default function Everybody({ view }: { view: EverybodyView }) {
           <VerdictLegend />
         </div>
       )}
-      <style>{`
-        .everybody { font-size: 14.5px; } .everybody .words { gap: 1px; flex-wrap: wrap; } .everybody .day { white-space: nowrap; }
-        .everybody .group { font: 600 16px/20px var(--serif); text-align: left; vertical-align: top; width: 130px; min-width: 130px; white-space: normal; padding-right: 14px; color: var(--ink); } .everybody .words { max-width: 190px; } .everybody .group span { display: block; font-family: var(--sans); font-weight: 430; }
-        .everybody tr.first > * { border-top: 1px solid var(--ink); } .everybody td { vertical-align: middle; }
-      `}</style>
     </IslandRoot>
   );
 }

@@ -2,6 +2,7 @@ import type { MissedView } from '../../../contracts/views';
 import { dateInWords, plural } from '../../../core';
 import { IslandRoot } from '../../../kit/IslandRoot';
 import { Belt } from '../../../kit/marks/Belt';
+import './MissedList.css';
 
 /** "Who has something to make up?": everybody who was away, with what to show them first. */
 export default function MissedList({ view }: { view: MissedView }) {
@@ -61,10 +62,6 @@ export default function MissedList({ view }: { view: MissedView }) {
           </li>
         ))}
       </ul>
-      <style>{`
-        .missed > li { padding: 8px 0; display: grid; grid-template-columns: 260px minmax(0, 1fr); gap: 16px; align-items: start; } .missed > li li + li { margin-top: 6px; }
-        @media (max-width: 700px) { .missed > li { grid-template-columns: minmax(0, 1fr); } }
-      `}</style>
     </IslandRoot>
   );
 }

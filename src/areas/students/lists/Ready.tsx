@@ -20,6 +20,7 @@ import { VerdictLegend } from '../../../kit/marks/VerdictLegend';
 import { useAsked } from '../../../kit/useAsked';
 import { firstName } from '../../../kit/words';
 import { useByMissing } from './useByMissing';
+import './Ready.css';
 
 const GATE_HEADS = {
   'time in rank': (n: number) => `${n} ${plural(n, 'month')}`,
@@ -277,23 +278,6 @@ export default function Ready({ view }: { view: ReadinessView }) {
           </aside>
         </div>
       )}
-      <style>{`
-        .ready { grid-template-columns: minmax(0, 1fr) 308px; }
-        .matrix { font-size: 14.5px; }
-        .matrix th { font-weight: 430; vertical-align: bottom; }
-        .matrix .head { width: 26px; padding: 0 3px; height: 156px; vertical-align: bottom; }
-        .matrix .head span { display: block; writing-mode: vertical-rl; transform: rotate(180deg); width: 20px; height: 150px; padding: 6px 0; line-height: 18px; font-size: 13.5px; font-weight: 560; text-align: left; overflow: hidden; white-space: nowrap; background: var(--pale-wood); border: 1px solid var(--wood-line); border-radius: 0 0 4px 4px; }
-        .matrix .gate span { background: var(--sheet); border-color: var(--ink2); border-radius: 0 0 10px 10px; }
-        .matrix .gap { padding-left: 14px; } .matrix thead th:first-child { text-align: left; padding-right: 16px; } .matrix tbody th { vertical-align: middle; }
-        .matrix td { text-align: center; padding: 1px; } .matrix td svg { margin: 0 auto; }
-        .matrix tbody tr > * { border-top: 1px solid var(--rule); } .matrix tbody tr.first > * { border-top: 1px solid var(--ink); } .matrix tfoot td, .matrix tfoot th { border-top: 1px solid var(--ink); padding-top: 4px; }
-        .matrix .group { text-align: left; vertical-align: top; font: 600 16px/20px var(--serif); padding: 3px 16px 6px 0; max-width: 130px; } .matrix .group span { display: block; font-family: var(--sans); font-weight: 430; }
-        .matrix tbody th button { font: 430 14.5px/20px var(--sans); padding: 1px 10px 1px 4px; justify-content: flex-start; text-align: left; width: 100%; border-radius: 4px; }
-        .matrix tr.lit > :not(.group) { background: var(--lit); } .matrix tr.lit button { font-weight: 700; }
-        .matrix .day { text-align: left; padding: 1px 8px 1px 10px; white-space: nowrap; font-size: 13.5px; } .matrix td.cell { outline: 2px solid var(--pine); outline-offset: -2px; border-radius: 3px; }
-        .matrix .looks { padding-left: 12px; text-align: right; }
-        @media (max-width: 1099px) { .ready { grid-template-columns: minmax(0, 1fr); } }
-      `}</style>
     </IslandRoot>
   );
 }

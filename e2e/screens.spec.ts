@@ -1,0 +1,135 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, idOf, settle, test, watchConsole, type House } from './house';
+
+const DESK = { width: 1280, height: 800 };
+const TABLET = { width: 800, height: 1280 };
+const PHONE = { width: 390, height: 844 };
+const STANDARDS = ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'];
+/** What a narrower screen can break; the rest of a page is the same at every width. */
+const BY_WIDTH = ['color-contrast', 'target-size', 'scrollable-region-focusable', 'nested-interactive'];
+
+/** A page as everybody should be able to read it: clean for axe, and never wider than the screen, from the widest down. */
+async function read(page: Page, house: House, path: string, sizes: readonly (typeof DESK)[]): Promise<void> {
+  for (const size of sizes) {
+    await page.setViewportSize(size);
+    if (size === sizes[0]) {
+      await page.goto(house.url + path);
+      await settle(page);
+    } else await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+    const over = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+    expect(over, `${path} is wider than ${size.width}`).toBeLessThanOrEqual(0);
+    const axe = new AxeBuilder({ page });
+    const { violations } = await (size === sizes[0] ? axe.withTags(STANDARDS) : axe.withRules(BY_WIDTH)).analyze();
+    expect(
+      violations.map(
+        (v) => `${path} at ${size.width}: ${v.id}: ${v.nodes.map((x) => x.html.slice(0, 160)).join(' | ')}`,
+      ),
+    ).toEqual([]);
+  }
+}
+
+const sequence = (house: House, title: string) =>
+  house.query<{ id: string }>('select id from sequence where title = $1', [title]).then((r) => r[0]!.id);
+
+test.describe('every screen is clean for axe and fits its width', () => {
+  test.beforeEach(({ demo, context }) => demo.signIn(context, 'maren'));
+
+  test('the library, its sequences and the way', async ({ demo, page }) => {
+    test.setTimeout(240_000);
+    const errors = watchConsole(page);
+    const [second, kick] = [await sequence(demo, 'Second Causeway'), await idOf(demo, 'technique', 'Roundhouse kick')];
+    const [v] = await demo.query<{ id: string }>(`select id from syllabus_version where title = 'With forms'`);
+    for (const path of [
+      '/techniques',
+      `/techniques/${kick}`,
+      `/techniques/${kick}/edit`,
+      '/sequences',
+      `/sequences/${second}`,
+      `/sequences/${second}/print`,
+      `/sequences/${second}/call`,
+      '/sequences/import',
+      '/syllabus',
+      '/syllabus/print',
+      `/syllabus/follow?to=${v!.id}`,
+      '/syllabus/exchange',
+      '/guide',
+      '/guide/words',
+      '/guide/notation',
+    ])
+      await read(page, demo, path, [DESK, PHONE]);
+    expect(errors).toEqual([]);
+  });
+
+  test('students, the school and its gradings', async ({ demo, page }) => {
+    test.setTimeout(240_000);
+    const errors = watchConsole(page);
+    const [student, straw] = [
+      await idOf(demo, 'person', 'Maximiliana Fennimore-Achterberg'),
+      await idOf(demo, 'rank', 'Straw'),
+    ];
+    const winter = (await demo.query<{ id: string }>(`select id from grading where title = 'Winter grading'`))[0]!.id;
+    for (const path of [
+      '/students',
+      `/students/ready?rank=${straw}`,
+      `/students/${student}`,
+      `/students/${student}/home`,
+      '/students/everybody',
+      '/students/missed',
+      '/students/incidents',
+      '/students/calibration',
+      '/students/classes',
+      '/students/import',
+      '/people',
+      '/school',
+      '/account',
+      '/gradings',
+      '/gradings/history',
+      `/gradings/${winter}`,
+      `/gradings/${winter}/day`,
+      `/gradings/${winter}/paper`,
+      `/gradings/${winter}/panel`,
+    ])
+      await read(page, demo, path, [DESK, PHONE]);
+    expect(errors).toEqual([]);
+  });
+
+  test('the mat', async ({ demo, page }) => {
+    test.setTimeout(240_000);
+    const errors = watchConsole(page);
+    const [student, low, second] = [
+      await idOf(demo, 'person', 'Maximiliana Fennimore-Achterberg'),
+      await idOf(demo, 'technique', 'Low block'),
+      await sequence(demo, 'Second Causeway'),
+    ];
+    const [point] = await demo.query<{ id: string }>('select id from point where technique_id = $1 limit 1', [low]);
+    const winter = (await demo.query<{ id: string }>(`select id from grading where title = 'Winter grading'`))[0]!.id;
+    await page.goto(`${demo.url}/look`);
+    await expect(page.locator('main[aria-busy=false]')).toBeVisible();
+    await page.getByRole('button', { name: 'Everybody' }).click();
+    for (const path of [
+      '/look',
+      `/look?student=${student}`,
+      `/look?technique=${low}&point=${point!.id}`,
+      `/look?student=${student}&item=s:${second}`,
+      `/gradings/${winter}/examine`,
+    ])
+      await read(page, demo, path, [TABLET, DESK, PHONE]);
+    expect(errors).toEqual([]);
+  });
+
+  test('the mat has nothing under 48 px to press', async ({ demo, page }) => {
+    const student = await idOf(demo, 'person', 'Kofi Adlam');
+    await page.setViewportSize(TABLET);
+    await page.goto(`${demo.url}/look?student=${student}`);
+    await settle(page);
+    // The card of the student named in the address stands there once the page is awake.
+    await expect(page.getByRole('heading', { name: 'Kofi Adlam' })).toBeVisible();
+    const small = await page.evaluate(() =>
+      [...document.querySelectorAll('button, a')]
+        .filter((b) => b.getClientRects().length > 0 && (b as HTMLElement).offsetHeight < 48)
+        .map((b) => b.textContent),
+    );
+    expect(small).toEqual([]);
+  });
+});
