@@ -1,5 +1,12 @@
 import { defineConfig } from 'vitest/config';
 
+/** Screens that keep things on the device, start workers or have stand-ins for modules: each file begins anew. */
+const ALONE = [
+  'src/areas/{look,caller}/**/*.test.tsx',
+  'src/kit/mat/**/*.test.tsx',
+  'src/**/{use*,RunSheet,Forecast}.test.tsx',
+];
+
 export default defineConfig({
   test: {
     // Both cores: left to itself it keeps one free.
@@ -8,6 +15,7 @@ export default defineConfig({
       {
         test: {
           name: 'core',
+          isolate: false,
           include: ['src/{core,contracts,kit,areas,workers}/**/*.test.ts', 'scripts/**/*.test.ts'],
           environment: 'node',
           testTimeout: 20_000,
@@ -17,6 +25,18 @@ export default defineConfig({
         test: {
           name: 'screens',
           include: ['src/{kit,areas}/**/*.test.tsx'],
+          exclude: ALONE,
+          // What a screen imports is read once, not once a file.
+          isolate: false,
+          environment: 'jsdom',
+          setupFiles: ['src/kit/testing/screens.ts'],
+          testTimeout: 20_000,
+        },
+      },
+      {
+        test: {
+          name: 'alone',
+          include: ALONE,
           environment: 'jsdom',
           setupFiles: ['src/kit/testing/screens.ts'],
           testTimeout: 20_000,
@@ -25,6 +45,7 @@ export default defineConfig({
       {
         test: {
           name: 'database',
+          isolate: false,
           include: ['src/{data,server}/**/*.test.ts'],
           environment: 'node',
           globalSetup: ['src/data/testing/cluster.ts'],

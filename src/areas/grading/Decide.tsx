@@ -11,6 +11,7 @@ import { Belt } from '../../kit/marks/Belt';
 import { Splinter } from '../../kit/marks/small';
 import { send } from '../../kit/send';
 import { useKeys } from '../../kit/useKeys';
+import { Scroll } from '../../kit/Scroll';
 import { WordMark } from './WordMark';
 
 /** The sheets side by side, what the rule makes of them, and what the head decides. */
@@ -116,7 +117,7 @@ function Sheets({ c, view }: { c: PanelCandidate; view: PanelView }) {
           ? 'The rule cannot say: something was not seen by anybody.'
           : `By the rule: ${said(c.rule.outcome)}.`}
       </p>
-      <div className="scroll">
+      <Scroll label="The sheets side by side">
         <table className="list">
           <thead>
             <tr>
@@ -154,7 +155,7 @@ function Sheets({ c, view }: { c: PanelCandidate; view: PanelView }) {
             ))}
           </tbody>
         </table>
-      </div>
+      </Scroll>
       {c.hurts.length > 0 && (
         <p className="hurts row">
           <Splinter /> Can hurt, and slipped: {c.hurts.join(', ')}

@@ -2,6 +2,7 @@ import type { GradingHistoryView } from '../../contracts/views';
 import { countOf, dateInWords } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
+import { Scroll } from '../../kit/Scroll';
 
 /** From so many candidates on a share says something. */
 const TO_SAY = 5;
@@ -32,7 +33,7 @@ export default function History({ view }: { view: GradingHistoryView }) {
                 <Belt name={b.to.name} cloth={b.to.cloth} width={56} height={15} /> {b.to.name}: {b.passed} of {b.went}{' '}
                 got it
               </h2>
-              <div className="scroll">
+              <Scroll label={`What ${b.to.name} fell by`}>
                 <table className="list">
                   <thead>
                     <tr>
@@ -55,7 +56,7 @@ export default function History({ view }: { view: GradingHistoryView }) {
                     ))}
                   </tbody>
                 </table>
-              </div>
+              </Scroll>
             </section>
           ))}
         </div>

@@ -1,19 +1,12 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { isHeld, type Range } from '../../core';
+import { stepOf } from './stepOf';
 
 /** What is measured: its unit, and what is wanted of it where that is narrower than what is accepted. */
 interface Measured {
   unit: string | null;
   wanted: Range | null;
-}
-
-/** The step of a measuring key: fifteen degrees, or about a tenth of what is accepted. */
-export function stepOf(unit: string | null, accepted: Range): number {
-  if (unit === '°') return accepted.hi - accepted.lo >= 60 ? 15 : 5;
-  const tenth = (accepted.hi - accepted.lo) / 10;
-  const size = 10 ** Math.floor(Math.log10(Math.max(tenth, 0.01)));
-  return [1, 2, 5, 10].map((k) => k * size).find((k) => k >= tenth) ?? tenth;
 }
 
 /** From where the first step of a measure is made: the middle of what is wanted. Nothing is measured by being shown. */

@@ -1,4 +1,4 @@
-import { render, screen } from '@testing-library/react';
+import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { whatStays, type Reading, type Took } from './line';
@@ -124,7 +124,9 @@ describe('a file', () => {
     const { user } = open();
     await user.type(inbox(), '3');
     await upload(user, new Uint8Array(101));
-    expect(screen.getByRole('alert').textContent).toMatch(/^list\.txt has .* MB; at most .* are taken at once\.$/);
+    await waitFor(() =>
+      expect(screen.getByRole('alert').textContent).toMatch(/^list\.txt has .* MB; at most .* are taken at once\.$/),
+    );
     await upload(user, new Uint8Array([0x50, 0x4b, 3, 4]));
     expect(await screen.findByText(/this is not a text file/)).toBeTruthy();
     expect(inbox().value).toBe('3');

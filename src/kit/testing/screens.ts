@@ -16,6 +16,7 @@ window.matchMedia = (query) =>
   }) satisfies MediaQueryList;
 // Nor does it know locks; nobody else sends from here.
 Object.defineProperty(navigator, 'locks', {
+  configurable: true,
   value: { request: (_: string, __: object, work: (lock: object) => unknown) => Promise.resolve(work({})) },
 });
 // And it reads files by the older way only.

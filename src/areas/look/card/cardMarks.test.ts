@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { cardFrom, heldOf, holdRest, marksInWords, marksOf, resize, slipOnce, turnNotch, uncut } from './cardMarks';
-import { stepOf } from '../../../kit/mat/Measuring';
+import { stepOf } from '../../../kit/mat/stepOf';
 
 const points = [
   { id: 'heel', kind: 'seen' as const },
