@@ -4,19 +4,8 @@ import { expect, it } from 'vitest';
 import type { ExamineItem, ExaminePoint, ExamineView } from '../../contracts/views';
 import { idFor } from '../../kit/testing/ids';
 import Examine from './Examine';
+import { examinePoint } from './testing/sheet';
 
-const point = (name: string, more: Partial<ExaminePoint> = {}): ExaminePoint => ({
-  id: idFor(name),
-  name,
-  how: '',
-  critical: false,
-  canHurt: false,
-  adapted: null,
-  measured: null,
-  variants: [],
-  unlike: [],
-  ...more,
-});
 const item = (name: string, points: ExaminePoint[], more: Partial<ExamineItem> = {}): ExamineItem => ({
   requirementId: idFor(name),
   name,
@@ -53,8 +42,8 @@ const row = (name: string) => screen.getByRole('button', { name: new RegExp(`^\\
 
 it('a measure decides by itself: only the key that fits takes it; without one the eye judges', async () => {
   const accepted = { lo: 90, hi: 180 };
-  const base = point('base foot turned', { measured: { unit: '°', accepted, wanted: { lo: 120, hi: 150 } } });
-  const user = open([item('Front kick', [base, point('guard up')])]);
+  const base = examinePoint('base foot turned', { measured: { unit: '°', accepted, wanted: { lo: 120, hi: 150 } } });
+  const user = open([item('Front kick', [base, examinePoint('guard up')])]);
   expect(key(/^Held by eye/)).toHaveProperty('disabled', false);
   await user.click(key(/^More/));
   expect(screen.getByText('accepted')).toBeTruthy();
@@ -74,7 +63,7 @@ it('a measure decides by itself: only the key that fits takes it; without one th
 });
 
 it('a school that gives marks has them out of its number, with the word they stand for', async () => {
-  const user = open([item('Front kick', [point('guard up')])], { scale: { outOf: 10, stands: 7, nearly: 5 } });
+  const user = open([item('Front kick', [examinePoint('guard up')])], { scale: { outOf: 10, stands: 7, nearly: 5 } });
   expect(screen.queryByRole('group', { name: 'Your word for it' })).toBeNull();
   await user.click(key(/^6$/));
   expect(key(/^6$/).getAttribute('aria-pressed')).toBe('true');
@@ -97,9 +86,9 @@ it('beside a count stand what others may do there, and that a form of a like nam
     item(
       'First Causeway',
       [
-        point('count 1, low block', { variants: [{ school: 'the ferry house', does: 'step R, low block R' }] }),
-        point('count 2, punch', { unlike: [{ form: 'Second Causeway', does: 'step R, rising block R' }] }),
-        point('count 3, punch', { unlike: [{ form: 'Third Causeway', does: null }] }),
+        examinePoint('count 1, low block', { variants: [{ school: 'the ferry house', does: 'step R, low block R' }] }),
+        examinePoint('count 2, punch', { unlike: [{ form: 'Second Causeway', does: 'step R, rising block R' }] }),
+        examinePoint('count 3, punch', { unlike: [{ form: 'Third Causeway', does: null }] }),
       ],
       { form: true, repetitions: 1 },
     ),
@@ -110,7 +99,7 @@ it('beside a count stand what others may do there, and that a form of a like nam
 });
 
 it('the sheet goes along the line, by keys too, and says what is open before it is handed in', async () => {
-  const user = open([item('Front kick', [point('heel down'), point('guard up')])]);
+  const user = open([item('Front kick', [examinePoint('heel down'), examinePoint('guard up')])]);
   await user.keyboard('hhs');
   expect(within(row('heel down')).getByText('2 of 3')).toBeTruthy();
   await user.keyboard('r');
@@ -126,8 +115,8 @@ it('the sheet goes along the line, by keys too, and says what is open before it 
 });
 
 it('whoever is asked other things of the same belt stands in a line of their own, and whoever is asked nothing in none', async () => {
-  const kick = item('Front kick', [point('heel down')]);
-  const form = item('First Causeway', [point('count 1')], { form: true, repetitions: 1 });
+  const kick = item('Front kick', [examinePoint('heel down')]);
+  const form = item('First Causeway', [examinePoint('count 1')], { form: true, repetitions: 1 });
   const user = open([], {
     candidates: [
       { id: idFor('kofi'), name: 'Kofi Adlam', to, items: [kick, form] },

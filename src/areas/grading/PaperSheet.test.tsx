@@ -3,19 +3,8 @@ import { expect, it } from 'vitest';
 import type { ExamineView } from '../../contracts/views';
 import { idFor } from '../../kit/testing/ids';
 import PaperSheet from './PaperSheet';
+import { examinePoint } from './testing/sheet';
 
-const point = (name: string, more: object = {}) => ({
-  id: idFor(name),
-  name,
-  how: '',
-  critical: false,
-  canHurt: false,
-  adapted: null,
-  measured: null,
-  variants: [],
-  unlike: [],
-  ...more,
-});
 const view: ExamineView = {
   grading: { id: idFor('grading'), title: 'Winter grading', day: '2026-03-04', closed: false },
   scale: null,
@@ -38,8 +27,8 @@ const view: ExamineView = {
           form: false,
           repetitions: 5,
           points: [
-            point('heel down', { critical: true }),
-            point('knee high', { canHurt: true, adapted: 'not above the hip' }),
+            examinePoint('heel down', { critical: true }),
+            examinePoint('knee high', { canHurt: true, adapted: 'not above the hip' }),
           ],
           line: null,
         },
@@ -52,7 +41,7 @@ const view: ExamineView = {
           critical: false,
           form: true,
           repetitions: 1,
-          points: [point('count 1, low block')],
+          points: [examinePoint('count 1, low block')],
           line: null,
         },
       ],
@@ -80,7 +69,7 @@ it('with nobody put forward it says so', () => {
 });
 
 it('has a line for what is measured, and for a mark where the school gives marks', () => {
-  const base = point('base foot', { measured: { unit: '°', accepted: { lo: 90, hi: 180 }, wanted: null } });
+  const base = examinePoint('base foot', { measured: { unit: '°', accepted: { lo: 90, hi: 180 }, wanted: null } });
   const [kofi] = view.candidates;
   const one = { ...kofi!, items: [{ ...kofi!.items[0]!, repetitions: 2, points: [base] }] };
   render(<PaperSheet view={{ ...view, scale: { outOf: 10, stands: 7, nearly: 5 }, candidates: [one] }} />);

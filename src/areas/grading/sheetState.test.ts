@@ -2,18 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { ExamineItem } from '../../contracts/views';
 import { BLANK, firstOpen, marked, onward, openOf, repsOf, valueAt, restHeld, type Cursor } from './sheetState';
+import { examinePoint } from './testing/sheet';
 
-const points = ['heel', 'knee', 'guard'].map((id) => ({
-  id,
-  name: id,
-  how: '',
-  critical: false,
-  canHurt: false,
-  adapted: null,
-  measured: null,
-  variants: [],
-  unlike: [],
-}));
+const points = ['heel', 'knee', 'guard'].map((id) => examinePoint(id, { id }));
 const item: ExamineItem = {
   requirementId: 'r',
   name: 'Front kick',

@@ -6,30 +6,14 @@ import { idFor } from '../../kit/testing/ids';
 import { smallServer } from '../../kit/testing/smallServer';
 import { Checks } from './Checks';
 import { Derive } from './Derive';
+import { wordsNamed } from './testing/words';
 
 let server: ReturnType<typeof smallServer>;
 beforeEach(() => {
   server = smallServer();
 });
 const button = (name: string | RegExp) => screen.getByRole('button', { name });
-const NAMES = ['low block', 'stepping punch', 'rising block', 'front kick', 'front stance'];
-const words = NAMES.map((name) => ({
-  id: idFor(name),
-  name,
-  kind: name.endsWith('kick')
-    ? 'kick'
-    : name.endsWith('block')
-      ? 'block'
-      : name.endsWith('stance')
-        ? 'stance'
-        : 'strike',
-  zone: null,
-  terms: [],
-  retired: false,
-  geometry: null,
-  rank: null,
-  ceiling: null,
-})) as Parameters<typeof Derive>[0]['words'];
+const words = wordsNamed('low block', 'stepping punch', 'rising block', 'front kick', 'front stance');
 const written = (text: string): Sequence => {
   const read = readSequence(text);
   expect(read.problems).toEqual([]);

@@ -2,26 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { INVERSIONS, makeVocabulary, parseStep, POWERS, type Operation } from '../../core';
 import { asDraft, fresh, operationOf, OPS } from './recipeDraft';
+import { wordsNamed } from './testing/words';
 
-const words = makeVocabulary(
-  ['front kick', 'low block', 'rising block', 'stepping punch', 'front stance'].map((name) => ({
-    id: name,
-    name,
-    kind: name.endsWith('kick')
-      ? 'kick'
-      : name.endsWith('block')
-        ? 'block'
-        : name.endsWith('stance')
-          ? 'stance'
-          : 'strike',
-    zone: null,
-    terms: [],
-    retired: false,
-    geometry: null,
-    rank: null,
-    ceiling: null,
-  })),
-);
+const words = makeVocabulary(wordsNamed('front kick', 'low block', 'rising block', 'stepping punch', 'front stance'));
 const step = (text: string) => {
   const read = parseStep(text, words);
   if (!read.ok) throw new Error(read.error[0]!.message);

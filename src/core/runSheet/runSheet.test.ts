@@ -181,7 +181,11 @@ describe('partners', () => {
   it('of one age and rung the tall work with the tall', () => {
     const tall = (id: string, stature: number | null) => who(id, { stature });
     const four = [tall('a', 188), tall('b', 158), tall('c', 182), tall('d', 163)];
-    expect(day(four).paired[0]!.pairs.map((p) => [p.a, p.b]).sort()).toEqual([
+    expect(
+      day(four)
+        .paired[0]!.pairs.map((p) => [p.a, p.b])
+        .sort(),
+    ).toEqual([
       ['a', 'c'],
       ['b', 'd'],
     ]);

@@ -352,7 +352,7 @@ describe('a grading', () => {
       [s.student],
     );
     expect(rows).toEqual([
-      { side: 'left', kind: 'measured', values: [value, value], held: 2 },
+      { side: 'left', kind: 'measured', values: [value, value], held: 0 },
       { side: 'right', kind: 'seen', values: null, held: 3 },
     ]);
   });

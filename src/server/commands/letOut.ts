@@ -102,10 +102,10 @@ function looksOf(
         const kind = known.get(m.pointId)!.kind;
         const held = [...reps].filter((x) => x === 'H').length;
         const of = { point_id: m.pointId, held, of: reps.length };
-        // Measured every time it is a measure; once by eye, it was seen.
+        // Measured every time it is a measure, held by what is accepted of them; once by eye, it was seen.
         const values = [...m.reps].flatMap((r, i) => (r === 'U' ? [] : [m.values?.[i] ?? null]));
         const measures = values.filter((x) => x !== null);
-        if (kind === 'measured' && measures.length === reps.length) return [{ ...of, kind, values: measures }];
+        if (kind === 'measured' && measures.length === reps.length) return [{ ...of, kind, held: 0, values: measures }];
         return [{ ...of, kind: kind === 'measured' ? 'seen' : kind, reps }];
       })
       // What is felt is told by whoever felt it.

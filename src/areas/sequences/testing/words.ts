@@ -1,0 +1,21 @@
+import type { Word } from '../../../core';
+
+const KINDS: readonly [RegExp, Word['kind']][] = [
+  [/kick$/, 'kick'],
+  [/block$/, 'block'],
+  [/stance$/, 'stance'],
+];
+
+/** The words of a small library; what they are is read from their last part. */
+export const wordsNamed = (...names: string[]): Word[] =>
+  names.map((name) => ({
+    id: name,
+    name,
+    kind: KINDS.find(([ends]) => ends.test(name))?.[1] ?? 'strike',
+    zone: null,
+    terms: [],
+    retired: false,
+    geometry: null,
+    rank: null,
+    ceiling: null,
+  }));
