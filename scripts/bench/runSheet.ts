@@ -41,6 +41,7 @@ export async function benchRunSheet() {
       to: { id: BELTS[b]!, name: BELTS[b]! },
       rung: 2,
       stature: null,
+      rests: [],
     };
   });
   const items = (belt: string): DayItem[] => {

@@ -13,6 +13,7 @@ const item = (name: string, points: ExaminePoint[], more: Partial<ExamineItem> =
   asks: '3 of 5',
   sided: false,
   critical: false,
+  rests: null,
   form: false,
   repetitions: 3,
   points,

@@ -216,6 +216,11 @@ export default function Examine({ view }: { view: ExamineView }) {
             );
           })}
         </ul>
+        {item.rests && (
+          <p className="message hurts">
+            {item.rests.points === null ? item.name : 'Part of it'} {item.rests.said}. What is not seen is no slip.
+          </p>
+        )}
         {item.sided && (side === 'left' || side === 'right') && <SideSwitch side={side} onSide={(s) => setSide(s)} />}
         {item.points.length === 0 ? (
           <p className="second whole">Its points are not marked one by one here: give your word for the whole.</p>
@@ -244,6 +249,7 @@ export default function Examine({ view }: { view: ExamineView }) {
                     <span className="what">
                       <b>{p.name}</b>
                       <span className="second">
+                        {item.rests?.points?.includes(p.id) && <b>rests. </b>}
                         {p.critical && 'critical. '}
                         {p.canHurt && <span className="hurts">can hurt. </span>}
                         {p.adapted ? `adapted: ${p.adapted}` : item.form ? '' : p.how}

@@ -24,6 +24,7 @@ const view: ExamineView = {
           asks: '',
           sided: true,
           critical: true,
+          rests: { said: 'rests until 10 March: right knee', points: null },
           form: false,
           repetitions: 5,
           points: [
@@ -39,6 +40,7 @@ const view: ExamineView = {
           asks: '',
           sided: false,
           critical: false,
+          rests: null,
           form: true,
           repetitions: 1,
           points: [examinePoint('count 1, low block')],
@@ -56,6 +58,7 @@ it('has a box for every repetition and side, a word for each item, and says what
   expect([...row.querySelectorAll('.boxes')].map((b) => b.textContent)).toEqual(['□□□□□', '□□□□□']);
   expect(row.textContent).toContain('(can hurt) (adapted: not above the hip)');
   expect(kofi.getByText('heel down (critical)')).toBeTruthy();
+  expect(kofi.getByText(/rests until 10 March: right knee/)).toBeTruthy();
   // A form is shown once, count by count.
   const count = kofi.getByText('count 1, low block').closest('tr')!;
   expect([...count.querySelectorAll('.boxes')].map((b) => b.textContent)).toEqual(['□']);

@@ -39,6 +39,7 @@ export default function PaperSheet({ view }: { view: ExamineView }) {
                 <h3>
                   {i.name}, {i.condition}
                   {i.critical && ' (critical)'}
+                  {i.rests && ` (${i.rests.points === null ? '' : 'part of it '}${i.rests.said})`}
                 </h3>
                 <table>
                   <thead>

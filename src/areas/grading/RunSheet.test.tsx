@@ -17,6 +17,7 @@ const candidate = (name: string, more: Partial<RunSheetView['candidates'][number
   to: { id: idFor('fern'), name: 'Fern' },
   rung: 2,
   stature: null,
+  rests: [],
   ...more,
 });
 const item = (name: string, more: Partial<RunSheetView['items'][string][number]> = {}) => ({

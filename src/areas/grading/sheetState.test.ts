@@ -11,6 +11,7 @@ const item: ExamineItem = {
   condition: 'in air',
   asks: '',
   sided: true,
+  rests: null,
   form: false,
   repetitions: 5,
   critical: false,

@@ -151,7 +151,7 @@ describe('a technique’s page', () => {
     render(<TechniquePage view={view()} mayChange />);
     expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('What makes a roundhouse kick right?');
     expect(screen.getByText(/Two points, one of them critical; one from front stance/)).toBeTruthy();
-    const text = sheet().textContent!;
+    const text = sheet().textContent;
     expect(text).toContain('2 Base foot');
     expect(text).toContain('Accepted 90 to 180°, wanted 120 to 150°.');
     // By hand: of 120, 135 and 60 two lie between 90 and 180.

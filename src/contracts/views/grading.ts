@@ -141,6 +141,8 @@ export interface ExamineItem {
   asks: string;
   sided: boolean;
   critical: boolean;
+  /** It rests for them on that day, or only some of its points do; null: it does not. */
+  rests: { said: string; points: readonly string[] | null } | null;
   /** A form is followed count by count, from the first, and shown once. */
   form: boolean;
   repetitions: number;

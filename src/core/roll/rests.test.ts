@@ -23,6 +23,13 @@ describe('work that rests', () => {
     expect(restsWork(kick, injury('All training'))).not.toBeNull();
     expect(restsWork(drill, injury('no contact'))).not.toBeNull();
   });
+  it('what lays all of it off goes before a part, in whatever order it was written down, and parts add up', () => {
+    const [knee, foot, all] = [injury('left knee'), injury('right ankle'), injury('no kicks')];
+    expect(restsWork(kick, [...knee, ...all])?.parts).toBeNull();
+    expect(restsWork(kick, [...all, ...knee])?.parts).toBeNull();
+    expect([...restsWork(kick, [...knee, ...foot])!.parts!].sort()).toEqual(['feet', 'knees']);
+    expect(restsWork(kick, knee)?.parts).toEqual(['knees']);
+  });
   it('leaves other work alone', () => {
     expect(restsWork(kick, injury('right wrist'))).toBeNull();
     expect(restsWork(drill, injury('no kicks'))).toBeNull();

@@ -50,10 +50,12 @@ const EVERYTHING = /\b(everything|all work|all training|no training)\b/;
 
 /**
  * Why an item rests for somebody on a day, or null: a pause names it; an injury's words name it, its kind, or a part of
- * the body that the item is looked at by. When in doubt it rests: the teacher decides, and local rules and a doctor's word
- * come first.
+ * the body that the item is looked at by. What lays all of it off goes before what lays off a part, and parts add up. When
+ * in doubt it rests: the teacher decides, and local rules and a doctor's word come first.
  */
 export function restsWork(item: RestedItem, resting: readonly Resting[]): Rest | null {
+  let first: Resting | null = null;
+  const named = new Set<BodyPart>();
   for (const r of resting) {
     if (r.itemKey !== null) {
       if (r.itemKey === item.key) return { ...r, parts: null };
@@ -67,7 +69,9 @@ export function restsWork(item: RestedItem, resting: readonly Resting[]): Rest |
       (item.partner && KIND_WORDS['partner drill']!.test(words));
     if (whole) return { ...r, parts: null };
     const parts = BODY_PARTS.filter((b) => PART_WORDS[b]?.test(words));
-    if (parts.some((b) => item.bodyParts.includes(b))) return { ...r, parts };
+    if (!parts.some((b) => item.bodyParts.includes(b))) continue;
+    first ??= r;
+    for (const b of parts) named.add(b);
   }
-  return null;
+  return first && { ...first, parts: [...named] };
 }

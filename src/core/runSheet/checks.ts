@@ -1,11 +1,11 @@
 import type { DayGroup, DayPlan, DaySettings, Minute } from './model';
-import type { Paired } from './partners';
+import type { Alone, Paired } from './partners';
 
 /** What somebody who lays out the day should know; facts, the words are made elsewhere. */
 export type DayCheck =
   /** What was pinned takes more than there is. */
   | { kind: 'over'; resource: string; at: Minute }
-  | { kind: 'alone'; group: string; task: number; who: string; why: 'no consent' | 'nobody is free' }
+  | { kind: 'alone'; group: string; task: number; who: string; why: Alone }
   /** Nobody was left for a pair: they take turns, and need one more. */
   | { kind: 'three'; group: string; task: number; who: readonly string[] }
   | { kind: 'not there yet'; group: string; examiners: readonly string[] }

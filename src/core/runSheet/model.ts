@@ -43,6 +43,8 @@ export interface DayCandidate {
   rung: number | null;
   /** In centimetres; null: nobody has said. */
   stature: number | null;
+  /** Items that rest for them on that day. */
+  rests: readonly string[];
 }
 
 /** An item that a belt asks, as far as the day is concerned. */

@@ -12,12 +12,15 @@ export interface Partnered {
   standsIn: boolean;
 }
 
+/** Why nobody works with somebody. */
+export type Alone = 'rests' | 'no consent' | 'nobody is free';
+
 export interface Paired {
   group: string;
   task: number;
   pairs: readonly Partnered[];
   /** Whom nobody can work with now, with why. */
-  alone: readonly { id: string; why: 'no consent' | 'nobody is free' }[];
+  alone: readonly { id: string; why: Alone }[];
 }
 
 const ADULT = 18;
@@ -74,7 +77,7 @@ function pairUp(
 
 /**
  * Who works with whom in every task with a partner: inside the group where it fits, else somebody of the same or a higher
- * rank who is not graded meanwhile nor within the rest before or after, else as a third with the two who fit best. Who
+ * rank, with nothing that rests, who is not graded meanwhile nor within the rest before or after, else as a third with the two who fit best. Who
  * cannot be paired is named, never dropped.
  */
 export function partnersOf(
@@ -93,10 +96,11 @@ export function partnersOf(
       from = ends;
       if (!t.pairs) return [];
       const mine = g.people.flatMap((p) => person.get(p) ?? []);
-      const willing = mine.filter((p) => p.rung);
+      const resting = mine.filter((p) => t.items.some((i) => p.rests.includes(i)));
+      const willing = mine.filter((p) => p.rung && !resting.includes(p));
       const free = candidates.filter((c) => {
         const own = groupOf.get(c.id);
-        if (!own || own.id === g.id || !c.rung || c.rank < g.rank) return false;
+        if (!own || own.id === g.id || !c.rung || c.rests.length > 0 || c.rank < g.rank) return false;
         const b = at.get(own.id)!;
         return b >= ends + s.rest || b + own.minutes + s.rest <= begins;
       });
@@ -106,8 +110,8 @@ export function partnersOf(
       const left: DayCandidate[] = [];
       const pairs: Partnered[] = [];
       const alone: Paired['alone'][number][] = mine
-        .filter((p) => !p.rung)
-        .map((p) => ({ id: p.id, why: 'no consent' }));
+        .filter((p) => !willing.includes(p))
+        .map((p) => ({ id: p.id, why: resting.includes(p) ? 'rests' : 'no consent' }));
       for (const part of parts) {
         const found = pairUp(part, free);
         for (const [i, j] of found.pairs)

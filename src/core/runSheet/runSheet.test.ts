@@ -28,6 +28,7 @@ const who = (id: string, more: Partial<DayCandidate> = {}): DayCandidate => ({
   to: { id: 'fern', name: 'Fern' },
   rung: 2,
   stature: null,
+  rests: [],
   ...more,
 });
 describe('minutes and turns, by hand', () => {
@@ -171,6 +172,15 @@ describe('partners', () => {
     // Of a lower rank nobody stands in.
     const below = [who('low', { rank: 1, to: { id: 'lake', name: 'Lake' } })];
     expect(day(three, below).paired[0]!.pairs.some((p) => p.standsIn)).toBe(false);
+  });
+
+  it('for whom the work rests that day nobody is paired with, and they stand in for nobody', () => {
+    const hurt = who('c', { rests: ['fern'] });
+    const { paired } = day([who('a'), who('b'), hurt]);
+    expect(paired[0]).toMatchObject({ pairs: [{ a: 'a', b: 'b' }], alone: [{ id: 'c', why: 'rests' }] });
+    const up = who('up', { rank: 3, to: { id: 'lake', name: 'Lake' }, rests: ['kick'] });
+    const odd = day([who('a'), who('b'), who('c')], [up]).paired[0]!;
+    expect(odd.pairs.some((p) => p.standsIn)).toBe(false);
   });
 
   it('a three works at the lowest of its rungs', () => {

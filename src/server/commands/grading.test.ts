@@ -357,6 +357,25 @@ describe('a grading', () => {
     ]);
   });
 
+  it('what rests on the day, and only then, stands on the sheets and keeps partners away', async () => {
+    const injury = { studentId: s.student, from: addDays(DAY, -20) };
+    const heel = { ...injury, id: v7(), what: 'left heel', until: addDays(DAY, -2) };
+    const rests = async () => {
+      const { candidates } = await runView(t.db, s.as.examiner, 'examine', { id: s.grading }, NOW);
+      const day = await runView(t.db, s.as.head, 'runSheet', { id: s.grading }, NOW);
+      return [candidates[0]!.items[0]!.rests, day.candidates[0]!.rests];
+    };
+    // Healed the day before the grading.
+    await s.send('head', 'injury.record', heel);
+    expect(await rests()).toEqual([null, []]);
+    await s.send('head', 'injury.record', { ...heel, id: v7(), until: DAY });
+    const [part, whole] = await rests();
+    expect(part).toMatchObject({ points: [s.points.seen], said: expect.stringContaining('left heel') as unknown });
+    expect(whole).toEqual([]);
+    await s.send('head', 'injury.record', { ...injury, id: v7(), what: 'no training', until: DAY });
+    expect((await rests())[1]).toEqual([s.requirement]);
+  });
+
   it('an examiner sees only gradings they are invited to, and nothing else of the school', async () => {
     const id = v7();
     const more = { title: 'Closed house', day: DAY, hallId: null, rule: usualRule(), items: null, answerBy: null };

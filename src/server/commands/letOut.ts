@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
-import { countId, dayInWords, ownId, writeShowing, type CountMark, type Item, type SheetMark } from '../../core';
+import { countId, dayInWords, ownId, writeShowing, type CountMark, type SheetMark } from '../../core';
 import type { Transaction } from '../../data/connection';
 import {
   readCandidates,
@@ -11,6 +11,7 @@ import {
 } from '../../data/queries/gradings';
 import { recordLooks, type LookRow } from '../../data/queries/recordLooks';
 import { asTheyCame, readRoll } from '../../data/queries/roll';
+import type { PlacedItem } from '../../data/queries/syllabus';
 import { focusGiven, grading } from '../../data/tables';
 import { ownAddress } from '../certificates/address';
 import { issueCertificates } from '../certificates/issue';
@@ -122,6 +123,7 @@ function looksOf(
         at: l.at.toISOString(),
         side,
         purpose: 'show',
+        stage: r.stage,
         note: l.note,
         marks,
       },
@@ -132,7 +134,7 @@ function looksOf(
 /** What an examiner saw of a form: a showing, a mark for each count. */
 function showingOf(
   l: Parameters<typeof looksOf>[0],
-  r: { item: Item; conditionId: string },
+  r: Pick<PlacedItem, 'item' | 'conditionId' | 'stage'>,
   g: GradingRow,
   j: Awaited<ReturnType<typeof askedAt>>['j'],
 ): LookRow[] {
@@ -167,6 +169,7 @@ function showingOf(
       at: l.at.toISOString(),
       side: 'none',
       purpose: 'show',
+      stage: r.stage,
       note: l.note,
       marks: [],
     },

@@ -48,3 +48,7 @@ export function restOf(j: Judging, item: Judged['requirement']['item'], resting:
     resting,
   );
 }
+
+/** Which points of an item a rest is about; null: all of it. */
+export const restingPoints = (j: Judging, item: Judged['requirement']['item'], rest: Rest): string[] | null =>
+  rest.parts === null ? null : j.items.pointsOf(item).flatMap((p) => (rest.parts!.includes(p.bodyPart) ? [p.id] : []));

@@ -7,6 +7,7 @@ import {
   itemKey,
   namedAlike,
   printStep,
+  restInWords,
   standardInWords,
   tellTale,
   type Item,
@@ -19,6 +20,7 @@ import { mustBeOnPaper } from '../auth/paperSheet';
 import { Refusal } from '../http/problem';
 import { askedOf } from '../judging/asked';
 import { readJudging, type Judging } from '../judging/judging';
+import { readResting, restingPoints, restOf } from '../judging/rests';
 import type { Who } from '../who';
 
 /** An examiner's own sheet: what each candidate is asked, and what this examiner has written of it. */
@@ -63,6 +65,11 @@ async function sheetOf(tx: Transaction, who: Who, g: GradingRow, of: string | nu
   const ids = new Set(up.map((c) => c.studentId));
   const came = (await readRoll(tx, { withLeft: true })).filter((s) => ids.has(s.id));
   const roll = new Map((await asTheyCame(tx, came, g.day)).map((s) => [s.id, s]));
+  const resting = await readResting(
+    tx,
+    g.day,
+    up.map((c) => c.studentId),
+  );
   const besides = new Map<string, ReturnType<typeof besideCounts>>();
   const beside = (item: Item) => {
     const key = itemKey(item);
@@ -75,14 +82,16 @@ async function sheetOf(tx: Transaction, who: Who, g: GradingRow, of: string | nu
     const adapted = adaptationsOn(j.adaptations.get(s.id), g.day);
     const items = askedOf(j, s, c.rankId, g.items).map((r): ExamineItem => {
       const sided = j.items.isSided(r.item);
+      const rest = restOf(j, r.item, resting.get(s.id) ?? []);
       const line = lines.get(`${s.id} ${r.id}`);
       return {
         requirementId: r.id,
         name: j.items.nameOf(r.item),
         condition: j.versions.conditions.find((x) => x.id === r.conditionId)?.name ?? '',
-        asks: standardInWords(r.standard, sided),
+        asks: [r.stage, standardInWords(r.standard, sided)].filter(Boolean).join(', '),
         sided,
         critical: r.critical,
+        rests: rest && { said: restInWords(rest, g.day), points: restingPoints(j, r.item, rest) },
         form: 'sequence' in r.item,
         repetitions: 'sequence' in r.item ? 1 : g.rule.repetitions,
         // A waived point is not asked, so it does not stand on the sheet.

@@ -29,7 +29,7 @@ import { judgeStudent } from '../judging/judge';
 import { readJudging, type Judging } from '../judging/judging';
 import { rankAbove } from '../judging/rankAbove';
 import { requirementNames } from '../judging/requirementNames';
-import { readResting, restOf } from '../judging/rests';
+import { readResting, restingPoints, restOf } from '../judging/rests';
 import { staleEarlier } from '../judging/stale';
 import type { Who } from '../who';
 import { kitAnswer } from './kitAnswer';
@@ -210,10 +210,7 @@ function restsShown(j: Judging, resting: readonly Resting[], items: readonly Ite
     items.flatMap((item) => {
       const rest = restOf(j, item, resting);
       if (!rest) return [];
-      const points =
-        rest.parts === null
-          ? null
-          : j.items.pointsOf(item).flatMap((p) => (rest.parts!.includes(p.bodyPart) ? [p.id] : []));
+      const points = restingPoints(j, item, rest);
       return [[itemKey(item), { what: rest.what, until: rest.until, points }] as const];
     }),
   );

@@ -10,6 +10,7 @@ import { hall, person, runSheet } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import { askedOf } from '../judging/asked';
 import { readJudging, type Judging } from '../judging/judging';
+import { readResting, restOf } from '../judging/rests';
 import type { Who } from '../who';
 
 /** Common practice, no source: to be set by each hall. */
@@ -65,6 +66,7 @@ export async function runSheetView(tx: Transaction, who: Who, { id }: ViewInput<
           (p) => [p.id, p.stature],
         ),
   );
+  const resting = await readResting(tx, g.day, ids);
   const place = new Map(j.versions.ranks.map((r, i) => [r.id, i]));
   const items: RunSheetView['items'] = {};
   const candidates = up
@@ -73,7 +75,8 @@ export async function runSheetView(tx: Transaction, who: Who, { id }: ViewInput<
       const to = j.versions.ranks.find((r) => r.id === c.rankId);
       if (!s || !to) return [];
       // Where two follow different versions the group shows what any of them is asked.
-      const asked = askedOf(j, s, to.id, g.items).map((r) => itemShown(j, r));
+      const requirements = askedOf(j, s, to.id, g.items);
+      const asked = requirements.map((r) => itemShown(j, r));
       const known = (items[to.id] ??= []);
       for (const i of asked) if (!known.some((k) => k.id === i.id)) known.push(i);
       return [
@@ -85,6 +88,9 @@ export async function runSheetView(tx: Transaction, who: Who, { id }: ViewInput<
           to: { id: to.id, name: to.name },
           rung: consentOf(j.consents.get(s.id), s.born, who.today, j.ofAge),
           stature: sizes.get(s.id) ?? null,
+          rests: requirements
+            .filter((r) => restOf(j, r.item, resting.get(s.id) ?? [])?.parts === null)
+            .map((r) => r.id),
         },
       ];
     })

@@ -40,6 +40,8 @@ export function dayCheckInWords(
     return `${belt}, ${inSentence(task)}: of ${c.thing} ${inWords(c.wanted)} wanted, ${inWords(c.owned)} there. ${capital(inWords(c.turns))} ${plural(c.turns, 'turn')}, counted.`;
   if (c.kind === 'three')
     return `${listInWords(c.who.map(names.person))} are a three in ${inSentence(task)}, since nobody else is free: give them a turn more.`;
+  if (c.why === 'rests')
+    return `For ${names.person(c.who)} ${inSentence(task)} rests on that day: nobody is paired with them in it.`;
   return c.why === 'no consent'
     ? `${names.person(c.who)} has no consent to contact that counts: nobody is paired with them in ${inSentence(task)}.`
     : `Nobody stands in for ${names.person(c.who)} in ${inSentence(task)}: of the same or a higher rank, agreed to contact, and rested.`;
