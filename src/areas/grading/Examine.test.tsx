@@ -1,4 +1,4 @@
-import { render, screen, within } from '@testing-library/react';
+import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, it } from 'vitest';
 import type { ExamineItem, ExaminePoint, ExamineView } from '../../contracts/views';
@@ -21,7 +21,7 @@ const item = (name: string, points: ExaminePoint[], more: Partial<ExamineItem> =
   ...more,
 });
 const to = { id: idFor('fern'), name: 'Fern', cloth: { colour: '#4E7A4F', second: null, stripe: null, bars: 0 } };
-const open = (items: ExamineItem[], more: Partial<ExamineView> = {}) => {
+const open = async (items: ExamineItem[], more: Partial<ExamineView> = {}) => {
   const view: ExamineView = {
     grading: { id: idFor(`grading ${Math.random()}`), title: 'Winter grading', day: '2026-03-04', closed: false },
     scale: null,
@@ -36,6 +36,8 @@ const open = (items: ExamineItem[], more: Partial<ExamineView> = {}) => {
   };
   const user = userEvent.setup({ delay: null });
   render(<Examine view={view} />);
+  // Nothing is taken before it is known what an earlier visit left.
+  await waitFor(() => expect(screen.getByRole('main').getAttribute('aria-busy')).toBe('false'));
   return user;
 };
 const key = (name: RegExp) => screen.getByRole('button', { name });
@@ -44,7 +46,7 @@ const row = (name: string) => screen.getByRole('button', { name: new RegExp(`^\\
 it('a measure decides by itself: only the key that fits takes it; without one the eye judges', async () => {
   const accepted = { lo: 90, hi: 180 };
   const base = examinePoint('base foot turned', { measured: { unit: '°', accepted, wanted: { lo: 120, hi: 150 } } });
-  const user = open([item('Front kick', [base, examinePoint('guard up')])]);
+  const user = await open([item('Front kick', [base, examinePoint('guard up')])]);
   expect(key(/^Held by eye/)).toHaveProperty('disabled', false);
   await user.click(key(/^More/));
   expect(screen.getByText('accepted')).toBeTruthy();
@@ -63,8 +65,33 @@ it('a measure decides by itself: only the key that fits takes it; without one th
   expect(within(row('base foot turned')).getByText('1 of 1')).toBeTruthy();
 });
 
+it('a measure that was begun for one side or repetition is not taken for another', async () => {
+  const accepted = { lo: 90, hi: 180 };
+  const base = examinePoint('base foot turned', { measured: { unit: '°', accepted, wanted: null } });
+  const user = await open([item('Front kick', [base, examinePoint('guard up')], { sided: true })]);
+  const field = () => screen.getByRole('spinbutton', { name: 'Measured, in °' });
+  await user.type(field(), '120');
+  await user.click(screen.getByRole('radio', { name: /right/ }));
+  expect(field()).toHaveProperty('value', '');
+  await user.type(field(), '120');
+  await user.click(row('guard up'));
+  await user.click(row('base foot turned'));
+  expect(field()).toHaveProperty('value', '');
+});
+
+it('what rests on the day stands above the item, and at its points where it is a part of it', async () => {
+  const heel = examinePoint('heel down');
+  const part = { said: 'rests until 10 March: left ankle', points: [heel.id] };
+  await open([item('Front kick', [heel, examinePoint('guard up')], { rests: part })]);
+  expect(screen.getByText(/^Part of it rests until 10 March: left ankle/)).toBeTruthy();
+  expect(row('heel down').textContent).toContain('rests.');
+  expect(row('guard up').textContent).not.toContain('rests.');
+});
+
 it('a school that gives marks has them out of its number, with the word they stand for', async () => {
-  const user = open([item('Front kick', [examinePoint('guard up')])], { scale: { outOf: 10, stands: 7, nearly: 5 } });
+  const user = await open([item('Front kick', [examinePoint('guard up')])], {
+    scale: { outOf: 10, stands: 7, nearly: 5 },
+  });
   expect(screen.queryByRole('group', { name: 'Your word for it' })).toBeNull();
   await user.click(key(/^6$/));
   expect(key(/^6$/).getAttribute('aria-pressed')).toBe('true');
@@ -82,8 +109,8 @@ it('a school that gives marks has them out of its number, with the word they sta
   expect(within(key(/^Kofi/)).getByText('1')).toBeTruthy();
 });
 
-it('beside a count stand what others may do there, and that a form of a like name goes another way', () => {
-  open([
+it('beside a count stand what others may do there, and that a form of a like name goes another way', async () => {
+  await open([
     item(
       'First Causeway',
       [
@@ -100,7 +127,7 @@ it('beside a count stand what others may do there, and that a form of a like nam
 });
 
 it('the sheet goes along the line, by keys too, and says what is open before it is handed in', async () => {
-  const user = open([item('Front kick', [examinePoint('heel down'), examinePoint('guard up')])]);
+  const user = await open([item('Front kick', [examinePoint('heel down'), examinePoint('guard up')])]);
   await user.keyboard('hhs');
   expect(within(row('heel down')).getByText('2 of 3')).toBeTruthy();
   await user.keyboard('r');
@@ -118,7 +145,7 @@ it('the sheet goes along the line, by keys too, and says what is open before it 
 it('whoever is asked other things of the same belt stands in a line of their own, and whoever is asked nothing in none', async () => {
   const kick = item('Front kick', [examinePoint('heel down')]);
   const form = item('First Causeway', [examinePoint('count 1')], { form: true, repetitions: 1 });
-  const user = open([], {
+  const user = await open([], {
     candidates: [
       { id: idFor('kofi'), name: 'Kofi Adlam', to, items: [kick, form] },
       { id: idFor('bram'), name: 'Bram Oakes', to, items: [] },

@@ -3,24 +3,21 @@ import ButtonBase from '@mui/material/ButtonBase';
 import TextField from '@mui/material/TextField';
 import { useRef, useState } from 'react';
 import type { ExamineView } from '../../contracts/views';
-import { countOf, isHeld, SHEET_WORDS, wordOfMark, type SheetWord } from '../../core';
+import { isHeld, SHEET_WORDS, wordOfMark, type SheetWord } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
-import { Stick, type Notch } from '../../kit/marks/Stick';
 import { Measuring, unitAfter } from '../../kit/mat/Measuring';
 import { Key } from '../../kit/mat/Key';
 import '../../kit/mat/mat.css';
 import { SaveState, useAwake } from '../../kit/mat/SaveState';
 import { SideSwitch } from '../../kit/mat/SideSwitch';
 import { useKeys } from '../../kit/useKeys';
-import { Beside } from './Beside';
 import './Examine.css';
 import {
   firstOpen,
   marked,
   onward,
   openOf,
-  repsOf,
   restHeld,
   sidesOf,
   valueAt,
@@ -28,7 +25,9 @@ import {
   type SheetSide,
   type Written,
 } from './sheetState';
+import { HandIn, PutRight } from './HandIn';
 import { MarkField } from './MarkField';
+import { PointRows } from './PointRows';
 import { useSheet } from './useSheet';
 import { WordMark } from './WordMark';
 
@@ -43,15 +42,6 @@ const groupsOf = (view: ExamineView) => {
   return [...groups.values()];
 };
 
-/** Points stand from the ground up, counts of a form from the first down. */
-const inOrder = (item: ExamineView['candidates'][number]['items'][number]) => {
-  const rows = item.points.map((p, i) => ({ p, i }));
-  return item.form ? rows : rows.reverse();
-};
-
-/** Where the cursor goes stays in sight, above the keys at the foot. */
-const intoSight = (row: HTMLButtonElement | null) => row?.scrollIntoView({ block: 'nearest' });
-
 /** An examiner's own sheet: item by item along a group, point by point, and a word for each. */
 export default function Examine({ view }: { view: ExamineView }) {
   const sheet = useSheet(view);
@@ -64,7 +54,6 @@ export default function Examine({ view }: { view: ExamineView }) {
   const [cursor, setCursor] = useState<Cursor>({ point: 0, rep: 0 });
   const [asking, setAsking] = useState(false);
   const [mending, setMending] = useState(false);
-  const [why, setWhy] = useState('');
   const [typed, setTyped] = useState<number | null>(null);
   const undone = useRef<Written[]>([]);
   useAwake();
@@ -72,6 +61,12 @@ export default function Examine({ view }: { view: ExamineView }) {
   const person = group[at.person];
   const item = person?.items[at.item];
   const n = item?.repetitions ?? 1;
+  /** A measure that is being typed belongs to the repetition it was typed for. */
+  const lookAt = (to: Cursor, on = side) => {
+    setTyped(null);
+    setSide(on);
+    setCursor(to);
+  };
   const go = (next: typeof at) => {
     void sheet.goOn();
     undone.current = [];
@@ -81,13 +76,11 @@ export default function Examine({ view }: { view: ExamineView }) {
     const what = there?.items[next.item];
     if (!there || !what) return;
     const first = sidesOf(what)[0]!;
-    setSide(first);
-    setTyped(null);
-    setCursor(firstOpen(sheet.lineOf(there.id, what.requirementId), what.points, first, what.repetitions));
+    lookAt(firstOpen(sheet.lineOf(there.id, what.requirementId), what.points, first, what.repetitions), first);
   };
   const line = person && item ? sheet.lineOf(person.id, item.requirementId) : null;
   const change = (make: (w: Written) => Written) => {
-    if (!person || !item || !line || sheet.handedIn) return;
+    if (!person || !item || !line || !sheet.takes) return;
     undone.current.push(line);
     sheet.write(person.id, item.requirementId, make);
   };
@@ -102,9 +95,8 @@ export default function Examine({ view }: { view: ExamineView }) {
     const here = cursor;
     const taken = m === 'U' || range === null ? null : measure;
     change((w) => marked(w, item.points, side, here, m, taken));
-    setTyped(null);
     const next = line && onward(marked(line, item.points, side, here, m), item.points, side, here, n);
-    if (next) setCursor(next);
+    lookAt(next ?? here);
   };
   const scale = view.scale;
   const say = (word: SheetWord) => {
@@ -133,7 +125,7 @@ export default function Examine({ view }: { view: ExamineView }) {
     { marks: 0, words: 0 },
   );
   useKeys((key, digit) => {
-    if (sheet.handedIn) return false;
+    if (!sheet.takes) return false;
     if (key === 'h') mark('H');
     else if (key === 's') mark('S');
     else if (key === 'backspace') mark('U');
@@ -141,13 +133,11 @@ export default function Examine({ view }: { view: ExamineView }) {
     else if (key === 'u') undo();
     else if (digit !== null && digit >= 7) say(SHEET_WORDS[digit - 7]!);
     else if (key === 'enter' && next) go(next);
-    else if ((key === 'arrowup' || key === 'arrowdown') && item)
-      setCursor((c) => ({
-        point: Math.max(0, Math.min(item.points.length - 1, c.point + ((key === 'arrowup') === !item.form ? 1 : -1))),
-        rep: c.rep,
-      }));
-    else if ((key === 'arrowleft' || key === 'arrowright') && item?.sided)
-      setSide(key === 'arrowleft' ? 'left' : 'right');
+    else if ((key === 'arrowup' || key === 'arrowdown') && item) {
+      const by = (key === 'arrowup') === !item.form ? 1 : -1;
+      lookAt({ ...cursor, point: Math.max(0, Math.min(item.points.length - 1, cursor.point + by)) });
+    } else if ((key === 'arrowleft' || key === 'arrowright') && item?.sided)
+      lookAt(cursor, key === 'arrowleft' ? 'left' : 'right');
     else return false;
     return true;
   });
@@ -221,53 +211,13 @@ export default function Examine({ view }: { view: ExamineView }) {
             {item.rests.points === null ? item.name : 'Part of it'} {item.rests.said}. What is not seen is no slip.
           </p>
         )}
-        {item.sided && (side === 'left' || side === 'right') && <SideSwitch side={side} onSide={(s) => setSide(s)} />}
+        {item.sided && (side === 'left' || side === 'right') && (
+          <SideSwitch side={side} onSide={(s) => lookAt(cursor, s)} />
+        )}
         {item.points.length === 0 ? (
           <p className="second whole">Its points are not marked one by one here: give your word for the whole.</p>
         ) : (
-          <ol
-            className={item.form ? 'rows counts' : 'rows'}
-            reversed={!item.form}
-            aria-label={item.form ? 'Count by count' : 'From the ground up'}
-          >
-            {inOrder(item).map(({ p, i }) => {
-              const reps = repsOf(line, p.id, side);
-              const seen = [...reps].filter((r) => r !== 'U');
-              const held = seen.filter((r) => r === 'H').length;
-              return (
-                <li key={p.id}>
-                  <ButtonBase
-                    className={i === cursor.point ? 'on' : ''}
-                    aria-current={i === cursor.point}
-                    ref={i === cursor.point ? intoSight : null}
-                    onClick={() => {
-                      setTyped(null);
-                      setCursor({ point: i, rep: Math.min(reps.length, n - 1) });
-                    }}
-                  >
-                    <span className="num">{i + 1}</span>
-                    <span className="what">
-                      <b>{p.name}</b>
-                      <span className="second">
-                        {item.rests?.points?.includes(p.id) && <b>rests. </b>}
-                        {p.critical && 'critical. '}
-                        {p.canHurt && <span className="hurts">can hurt. </span>}
-                        {p.adapted ? `adapted: ${p.adapted}` : item.form ? '' : p.how}
-                      </span>
-                      <Beside point={p} />
-                    </span>
-                    <Stick
-                      marks={[...reps.padEnd(n, 'U')] as Notch[]}
-                      side={side}
-                      width={item.form ? 60 : 190}
-                      height={40}
-                    />
-                    <b className="num">{reps === '' ? '' : `${held} of ${seen.length}`}</b>
-                  </ButtonBase>
-                </li>
-              );
-            })}
-          </ol>
+          <PointRows item={item} line={line} side={side} cursor={cursor} onPoint={lookAt} />
         )}
         <div className="below">
           <section aria-label="Your word">
@@ -286,7 +236,7 @@ export default function Examine({ view }: { view: ExamineView }) {
                 value={line.mark}
                 word={wordNow}
                 sided={item.sided}
-                disabled={sheet.handedIn}
+                disabled={!sheet.takes}
                 onMark={giveMark}
               />
             ) : (
@@ -298,7 +248,7 @@ export default function Examine({ view }: { view: ExamineView }) {
                       key={w}
                       className={line.word === w ? 'on' : ''}
                       aria-pressed={line.word === w}
-                      disabled={sheet.handedIn}
+                      disabled={!sheet.takes}
                       onClick={() => say(w)}
                     >
                       <WordMark word={w} size={44} />
@@ -312,7 +262,7 @@ export default function Examine({ view }: { view: ExamineView }) {
               id="sheet-note"
               label="Note"
               value={line.note}
-              disabled={sheet.handedIn}
+              disabled={!sheet.takes}
               onChange={(e) => {
                 const note = e.target.value;
                 sheet.write(person.id, item.requirementId, (w) => ({ ...w, note }));
@@ -329,68 +279,35 @@ export default function Examine({ view }: { view: ExamineView }) {
               notch="H"
               word="Held"
               sub={taking}
-              disabled={sheet.handedIn || !point || !fits('H')}
+              disabled={!sheet.takes || !point || !fits('H')}
               onClick={() => mark('H')}
             />
             <Key
               notch="S"
               word="Slipped"
               sub={taking}
-              disabled={sheet.handedIn || !point || !fits('S')}
+              disabled={!sheet.takes || !point || !fits('S')}
               onClick={() => mark('S')}
             />
-            <Key notch="U" word="Not seen" low disabled={sheet.handedIn || !point} onClick={() => mark('U')} />
-            <Button
-              disabled={sheet.handedIn || !point}
-              onClick={() => change((w) => restHeld(w, item.points, side, n))}
-            >
+            <Key notch="U" word="Not seen" low disabled={!sheet.takes || !point} onClick={() => mark('U')} />
+            <Button disabled={!sheet.takes || !point} onClick={() => change((w) => restHeld(w, item.points, side, n))}>
               The rest held
             </Button>
           </div>
         </div>
         {mending && sheet.handedIn && (
-          <section className="message" aria-label="Put something right">
-            <p>What you change is written beside what you handed in, with why; the panel reads both.</p>
-            <TextField id="sheet-why" label="Why" value={why} onChange={(e) => setWhy(e.target.value)} />
-            <div className="row">
-              <Button
-                variant="contained"
-                disabled={why.trim().length < 3}
-                onClick={() => {
-                  sheet.correct(why.trim());
-                  setMending(false);
-                }}
-              >
-                Open my sheet
-              </Button>
-              <Button onClick={() => setMending(false)}>Leave it</Button>
-            </div>
-          </section>
+          <PutRight
+            onOpen={(why) => {
+              sheet.correct(why);
+              setMending(false);
+            }}
+            leave={() => setMending(false)}
+          />
         )}
-        {asking && (
-          <section className="message" aria-label="Hand in?">
-            <p>
-              {open.marks + open.words === 0
-                ? 'Everything is marked.'
-                : `Open: ${[
-                    open.marks > 0 ? `${countOf(open.marks, 'mark')} not seen` : '',
-                    open.words > 0 ? `${countOf(open.words, 'word')} missing` : '',
-                  ]
-                    .filter(Boolean)
-                    .join(', ')}. Not seen is allowed.`}{' '}
-              Handed in, your sheet is closed; a correction then needs its reason.
-            </p>
-            <div className="row">
-              <Button variant="contained" onClick={() => void sheet.handIn()}>
-                Hand it in
-              </Button>
-              <Button onClick={() => setAsking(false)}>Not yet</Button>
-            </div>
-          </section>
-        )}
+        {asking && <HandIn open={open} onHandIn={() => void sheet.handIn()} leave={() => setAsking(false)} />}
         <footer>
           <SaveState by={view.me} problem={sheet.problem} />
-          <Button onClick={undo} disabled={sheet.handedIn}>
+          <Button onClick={undo} disabled={!sheet.takes}>
             Undo
           </Button>
           {sheet.handedIn ? (

@@ -1,7 +1,16 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { PanelView } from '../../contracts/views';
-import { agreementInWords, capital, countOf, dateInWords, listInWords, plural, shiftInWords } from '../../core';
+import {
+  agreementInWords,
+  capital,
+  countOf,
+  dateInWords,
+  listInWords,
+  plural,
+  shiftInWords,
+  type Alike,
+} from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { ask, send } from '../../kit/send';
 import { Switch } from '../../kit/Switch';
@@ -97,11 +106,31 @@ export default function Panel({ view: first }: { view: PanelView }) {
   );
 }
 
-const figure = (x: number | null) => (x === null ? 'nothing to compare' : x.toFixed(2));
+/** What each figure is of, with it; null: nothing to compare. */
+function usualFigures({ all, measures: m, shifts }: NonNullable<PanelView['seen']>): [string, number | null][] {
+  const nameOf = (id: string) => shifts.find((s) => s.examiner === id)?.name ?? '';
+  const icc = (what: string, of: Alike | null, one: string, many?: string): [string, number][] =>
+    of ? [[`ICC(2,1) of ${what}, ${countOf(of.things, one, many)}`, of.single]] : [];
+  return [
+    ...(all.alpha === null ? [] : ([['Krippendorff’s alpha, all marks', all.alpha]] as [string, number][])),
+    ...(m.fleiss
+      ? ([[`Fleiss’ kappa, ${m.fleiss.units.toLocaleString('en')} repetitions that all saw`, m.fleiss.kappa]] as [
+          string,
+          number | null,
+        ][])
+      : []),
+    ...m.cohen.map((c): [string, number | null] => [
+      `Cohen’s kappa, ${nameOf(c.a)} and ${nameOf(c.b)}, ${countOf(c.pairs, 'pair')}`,
+      c.kappa,
+    ]),
+    ...icc('the shares that held', m.shares, 'point and side', 'points and sides'),
+    ...icc('the marks given', m.marks, 'item of one person', 'items of one person'),
+    ...m.measured.flatMap((x) => icc(`what was measured, ${x.point}`, x, 'measure')),
+  ];
+}
 
 function Same({ seen }: { seen: NonNullable<PanelView['seen']> }) {
   const { all } = seen;
-  const nameOf = (id: string) => seen.shifts.find((s) => s.examiner === id)?.name ?? '';
   return (
     <div className="columns panel">
       <div>
@@ -148,41 +177,9 @@ function Same({ seen }: { seen: NonNullable<PanelView['seen']> }) {
         <details>
           <summary>The usual figures</summary>
           <ul>
-            {all.alpha !== null && (
-              <li>
-                Krippendorff’s alpha, all marks: <span className="num">{all.alpha.toFixed(2)}</span>
-              </li>
-            )}
-            {seen.measures.fleiss && (
-              <li>
-                Fleiss’ kappa, {seen.measures.fleiss.units.toLocaleString('en')} repetitions that all saw:{' '}
-                <span className="num">{figure(seen.measures.fleiss.kappa)}</span>
-              </li>
-            )}
-            {seen.measures.cohen.map((c) => (
-              <li key={`${c.a} ${c.b}`}>
-                Cohen’s kappa, {nameOf(c.a)} and {nameOf(c.b)}, {countOf(c.pairs, 'pair')}:{' '}
-                <span className="num">{figure(c.kappa)}</span>
-              </li>
-            ))}
-            {seen.measures.shares && (
-              <li>
-                ICC(2,1) of the shares that held,{' '}
-                {countOf(seen.measures.shares.things, 'point and side', 'points and sides')}:{' '}
-                <span className="num">{figure(seen.measures.shares.single)}</span>
-              </li>
-            )}
-            {seen.measures.marks && (
-              <li>
-                ICC(2,1) of the marks given,{' '}
-                {countOf(seen.measures.marks.things, 'item of one person', 'items of one person')}:{' '}
-                <span className="num">{figure(seen.measures.marks.single)}</span>
-              </li>
-            )}
-            {seen.measures.measured.map((m) => (
-              <li key={m.point}>
-                ICC(2,1) of what was measured, {m.point}, {countOf(m.things, 'measure')}:{' '}
-                <span className="num">{figure(m.single)}</span>
+            {usualFigures(seen).map(([what, value]) => (
+              <li key={what}>
+                {what}: <span className="num">{value === null ? 'nothing to compare' : value.toFixed(2)}</span>
               </li>
             ))}
           </ul>

@@ -30,7 +30,7 @@ export function StillOpen({ view }: { view: GradingView }) {
       )}
       {heads.length > 0 && (
         <>
-          <p className="second">The head lets them go up or not, by {dateInWords(day)}</p>
+          <p className="second mt-3">The head lets them go up or not, by {dateInWords(day)}</p>
           <ul>
             {heads.map((c) => (
               <li key={c.id} className="line py-1">

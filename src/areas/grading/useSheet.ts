@@ -101,8 +101,9 @@ export function useSheet(view: ExamineView) {
   return {
     ready,
     problem,
-    /** Closed to the thumb: handed in, and nothing is being put right. */
     handedIn: handedIn && !correcting,
+    /** Whether a mark is taken: not before it is known what an earlier visit left, nor after handing in. */
+    takes: ready && (!handedIn || correcting),
     correcting,
     /** Opens the sheet again for what is put right, with why. */
     correct: (reason: string) => {

@@ -14,6 +14,15 @@ export function itemKey(item: Item): string {
   return item.part ? `s:${item.sequence}:${item.part.from}-${item.part.to}` : `s:${item.sequence}`;
 }
 
+/** The item of a key; null: it is none. A section's name is not in a key. */
+export function itemOfKey(key: string): Item | null {
+  const m = /^([ts]):([^:]+)(?::(\d+)-(\d+))?$/.exec(key);
+  if (!m || (m[1] === 't' && m[3] !== undefined)) return null;
+  if (m[1] === 't') return { technique: m[2]! };
+  const part = m[3] === undefined ? null : { from: Number(m[3]), to: Number(m[4]), section: null };
+  return { sequence: m[2]!, part };
+}
+
 export const isWhole = (item: Item): boolean => 'technique' in item || item.part === null;
 
 /** The whole that a part belongs to; the item itself where it is whole. */

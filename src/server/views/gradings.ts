@@ -8,6 +8,7 @@ import {
   gateInWords,
   isMinor,
   itemKey,
+  itemOfKey,
   LOOKS_TO_SPEAK,
   reasonInWords,
   VERDICTS,
@@ -62,10 +63,18 @@ const hallsOf = (tx: Transaction) =>
     .from(hall)
     .orderBy(asc(hall.name));
 
-/** What can be shown at a midterm: everything that some belt asks by the version in force. */
-function shownOf(j: { versions: Versions; items: Items }, today: string): { id: string; name: string }[] {
+/** What can be shown at a midterm: all that a belt asks by the version in force, and what this one shows already. */
+function shownOf(
+  j: { versions: Versions; items: Items },
+  today: string,
+  chosen: readonly string[] = [],
+): { id: string; name: string }[] {
   const { requirements } = j.versions.read(j.versions.inForce(today));
   const all = new Map(requirements.map((r) => [itemKey(r.item), j.items.nameOf(r.item)]));
+  for (const key of chosen) {
+    const item = all.has(key) ? null : itemOfKey(key);
+    if (item) all.set(key, j.items.nameOf(item));
+  }
   return [...all].map(([id, name]) => ({ id, name })).sort((a, b) => a.name.localeCompare(b.name));
 }
 
@@ -215,7 +224,7 @@ export async function gradingView(tx: Transaction, who: Who, { id }: ViewInput<'
       }),
     teachers,
     halls,
-    items: shownOf(j, who.today),
+    items: shownOf(j, who.today, g.items ?? []),
     me: who.personId,
     today: who.today,
     may: { decide: who.role === 'head', examine: panel.some((p) => p.personId === who.personId) },

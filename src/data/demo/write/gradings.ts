@@ -17,6 +17,7 @@ export async function writeGradings(tx: Transaction, made: DemoSchool) {
     id,
     title: 'Winter grading',
     day: made.nextGradingDay,
+    answerBy: addDays(made.nextGradingDay, -14),
     hallId: halls.find((h) => h.name === 'the boat shed')?.id ?? null,
     rule: USUAL_RULE,
     changedBy: head!.id,
