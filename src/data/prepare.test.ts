@@ -6,6 +6,7 @@ import pg from 'pg';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { prepareDatabase, type Roles } from './prepare';
+import { sampleTables } from './sampleTables';
 
 const tag = randomBytes(4).toString('hex');
 const owner = `plain_owner_${tag}`;
@@ -75,6 +76,22 @@ describe('a database whose owner is no superuser', () => {
        where relkind = 'r' and n.nspname in ('public', 'auth') and not relforcerowsecurity`,
     );
     expect(unforced).toEqual([]);
+  });
+
+  it('is sampled before it is first read, once, and again when it was filled', async () => {
+    const sampled = async () =>
+      (
+        await as<{ n: number }>(
+          at(database),
+          `select count(*)::int as n from pg_statistic s
+        join pg_class c on c.oid = s.starelid where c.relname = 'school'`,
+        )
+      )[0]!.n;
+    expect(await sampled()).toBe(0);
+    expect(await sampleTables(url())).toBe(true);
+    expect(await sampled()).toBeGreaterThan(0);
+    expect(await sampleTables(url())).toBe(false);
+    expect(await sampleTables(url(), true)).toBe(true);
   });
 
   it('takes new passwords for its roles, and refuses a role that may do too much', async () => {

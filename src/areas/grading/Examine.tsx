@@ -207,7 +207,7 @@ export default function Examine({ view }: { view: ExamineView }) {
           })}
         </ul>
         {item.rests && (
-          <p className="message hurts">
+          <p className="message hurts rests">
             {item.rests.points === null ? item.name : 'Part of it'} {item.rests.said}. What is not seen is no slip.
           </p>
         )}

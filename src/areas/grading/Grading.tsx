@@ -230,8 +230,10 @@ export default function Grading({ view: first }: { view: GradingView }) {
                 renderInput={(p) => <MuiTextField {...p} label="Who?" />}
               />
               <p className="second">
-                {countOf(view.others.length, 'student is', 'students are')} not put forward. Each says yes or no on
-                their own page, or the guardian does.
+                {view.others.length + candidates.length === 0
+                  ? 'Nobody is on the roll yet.'
+                  : `${countOf(view.others.length, 'student is', 'students are')} not put forward.`}{' '}
+                Each says yes or no on their own page, or the guardian does.
               </p>
             </section>
           )}

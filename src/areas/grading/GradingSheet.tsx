@@ -90,7 +90,11 @@ export function GradingSheet({
         <PickManyField
           name="items"
           label="What is shown"
-          help="No belt is given: each shows it as their own belts ask it."
+          help={
+            items.length === 0
+              ? 'No belt asks for anything yet.'
+              : 'No belt is given: each shows it as their own belts ask it.'
+          }
           options={items}
         />
       )}
