@@ -1,4 +1,5 @@
 import ButtonBase from '@mui/material/ButtonBase';
+import { useEffect, useRef } from 'react';
 import type { ExamineItem } from '../../contracts/views';
 import { Stick, type Notch } from '../../kit/marks/Stick';
 import { Beside } from './Beside';
@@ -9,9 +10,6 @@ const inOrder = (item: ExamineItem) => {
   const rows = item.points.map((p, i) => ({ p, i }));
   return item.form ? rows : rows.reverse();
 };
-
-/** Where the cursor goes stays in sight, above the keys at the foot. */
-const intoSight = (row: HTMLButtonElement | null) => row?.scrollIntoView({ block: 'nearest' });
 
 /** What is looked at in an item, each with what was cut of it on this side. */
 export function PointRows({
@@ -28,6 +26,11 @@ export function PointRows({
   onPoint: (at: Cursor) => void;
 }) {
   const n = item.repetitions;
+  const current = useRef<HTMLButtonElement>(null);
+  // Where the cursor goes stays in sight, above the keys at the foot; so does the first row of whoever comes next.
+  useEffect(() => {
+    current.current?.scrollIntoView({ block: 'nearest' });
+  }, [item, cursor.point]);
   return (
     <ol className="rows" reversed={!item.form} aria-label={item.form ? 'Count by count' : 'From the ground up'}>
       {inOrder(item).map(({ p, i }) => {
@@ -40,7 +43,7 @@ export function PointRows({
             <ButtonBase
               className={here ? 'on' : ''}
               aria-current={here}
-              ref={here ? intoSight : null}
+              ref={here ? current : null}
               onClick={() => onPoint({ point: i, rep: Math.min(reps.length, n - 1) })}
             >
               <span className="num">{i + 1}</span>

@@ -53,7 +53,9 @@ export function SideBySide<T>({
   const chooseAll = (choice: Choice) => setChoices(new Map(places.map((p) => [placeKey(p.path), choice])));
   const by = meanwhile.by ?? 'Somebody';
   const their = `${firstName(by)}’s`;
-  useEffect(() => rows.current?.querySelector('.now')?.scrollIntoView({ block: 'nearest' }), [at]);
+  useEffect(() => {
+    rows.current?.querySelector('.now')?.scrollIntoView({ block: 'nearest' });
+  }, [at]);
   useKeys((key, digit) => {
     const p = places[at];
     if (key === 'arrowdown') setAt((i) => Math.min(places.length - 1, i + 1));
