@@ -29,13 +29,13 @@ function fingerprint() {
 async function buildJobs() {
   const { build } = await import('esbuild');
   await build({
-    entryPoints: [path.join(project, 'src/server/jobs/views.ts')],
+    entryPoints: [path.join(project, 'src/server/jobs/thread.ts')],
     bundle: true,
     format: 'esm',
     platform: 'node',
     packages: 'external',
     target: 'node20',
-    outfile: path.join(project, 'dist/server/jobs/views.mjs'),
+    outfile: path.join(project, 'dist/server/jobs/thread.mjs'),
     tsconfigRaw: {},
   });
 }

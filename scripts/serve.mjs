@@ -7,7 +7,7 @@ import compression from 'compression';
 import sirv from 'sirv';
 import { project } from './machine.mjs';
 
-process.env.STAVEWRIGHT_JOBS ??= path.join(project, 'dist/server/jobs/views.mjs');
+process.env.STAVEWRIGHT_JOBS ??= path.join(project, 'dist/server/jobs/thread.mjs');
 const { handler } = await import(path.join(project, 'dist/server/entry.mjs'));
 const assets = sirv(path.join(project, 'dist/client'), {
   dotfiles: false,

@@ -6,11 +6,15 @@ import { describe, expect, it } from 'vitest';
 import { parseSequence } from '../core';
 import { anySequence } from '../core/sequence/builders';
 import { sequencesJsonSchema } from './sequenceSchema';
-import { sequenceShape } from './stored/sequence';
+import { sequenceShape, storedSequence } from './stored/sequence';
 
 // JSON Schema 2020-12, checked with the registry's ajv.
 const validate = new Ajv2020({ strict: false }).compile(sequencesJsonSchema());
-const file = (sequences: unknown[]) => ({ format: 'stavewright-sequences', version: 1, sequences });
+const file = (sequences: unknown[]) => ({
+  format: 'stavewright-sequences',
+  version: storedSequence.version,
+  sequences,
+});
 
 describe('sequences as JSON', () => {
   it('the published schema is the one that the code makes', () => {

@@ -1,11 +1,11 @@
 import { toJsonSchema } from '@valibot/to-json-schema';
 import * as v from 'valibot';
-import { sequenceShape } from './stored/sequence';
+import { sequenceShape, storedSequence } from './stored/sequence';
 
 /** The file in which sequences travel. */
 export const sequencesFile = v.object({
   format: v.literal('stavewright-sequences'),
-  version: v.literal(1),
+  version: v.literal(storedSequence.version),
   sequences: v.array(sequenceShape),
 });
 

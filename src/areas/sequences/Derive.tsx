@@ -8,6 +8,7 @@ import {
   makeVocabulary,
   needsOf,
   printLine,
+  recipeEffects,
   recipeWords,
   sectionings,
   tally,
@@ -69,6 +70,11 @@ export function Derive({
     };
   }, [needs, bodies]);
   const preview = missing ? null : derive(parent.body, recipe, { find: (x) => bodies.get(x), vocabulary });
+  const effects = useMemo(
+    () => (preview?.ok ? recipeEffects(parent.body, recipe, { find: (x) => bodies.get(x), vocabulary }) : []),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the recipe is made anew each time; its drafts are what changes
+    [preview?.ok, parent.body, drafts, bodies, vocabulary],
+  );
   const nameOf = (x: string) => others.find((o) => o.id === x)?.title ?? 'another sequence';
   const set = (i: number, change: Partial<Draft>) =>
     setDrafts(drafts.map((d, j) => (j === i ? { ...d, ...change } : d)));
@@ -78,6 +84,7 @@ export function Derive({
     if (answer.ok) window.location.assign(`/sequences/${id}`);
     else setWrong(answer.title);
   };
+  const drill = parent.body.moves.some((m) => m.partner !== null) || drafts.some((d) => d.op === 'answer');
   const sections = sectionings(parent.body)[0]?.sections.map((s) => s.name) ?? [];
   return (
     <form className="sheet stack derive" onSubmit={(e) => void save(e)} noValidate>
@@ -101,7 +108,7 @@ export function Derive({
                 </MenuItem>
               ))}
             </TextField>
-            <Fields d={d} i={i} others={others} sections={sections} set={(c) => set(i, c)} />
+            <Fields d={d} i={i} others={others} sections={sections} drill={drill} set={(c) => set(i, c)} />
             {drafts.length > 1 && (
               <Button onClick={() => setDrafts(drafts.filter((_, j) => j !== i))}>Take this step out</Button>
             )}
@@ -124,6 +131,11 @@ export function Derive({
             <p>
               <b>{recipeWords(recipe, nameOf)}.</b> {tallyWords(tally(preview.value))}
             </p>
+            {effects.map((text) => (
+              <p key={text} className="attention">
+                {text}
+              </p>
+            ))}
             <ol className="second lines">
               {preview.value.moves.slice(0, 8).map((m, i) => (
                 <li key={i}>{printLine(m, vocabulary)}</li>

@@ -1,20 +1,23 @@
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { SequenceView } from '../../contracts/views';
-import { INVERSIONS, POWERS } from '../../core';
-import type { Draft, Rule } from './recipeDraft';
+import { CUES_BY, INVERSIONS, POWERS, type LevelPattern } from '../../core';
+import type { Draft, Levels, Rule } from './recipeDraft';
 
 export function Fields({
   d,
   i,
   others,
   sections,
+  drill,
   set,
 }: {
   d: Draft;
   i: number;
   others: SequenceView['others'];
   sections: readonly string[];
+  /** Two lanes: then it is asked whose work changes. */
+  drill: boolean;
   set: (change: Partial<Draft>) => void;
 }) {
   const rule = (change: Partial<Rule>) => set({ rule: { ...d.rule, ...change } });
@@ -51,7 +54,23 @@ export function Fields({
       others.map((o) => [o.id, `${o.title}, ${o.counts}`] as const),
       (v) => set({ other: v }),
     );
+  const levels = (change: Partial<Levels>) => set({ levels: { ...d.levels, ...change } });
+  const lane = (both: string) =>
+    drill &&
+    choose(
+      'Whose work',
+      'lane',
+      d.lane,
+      [
+        ['', both],
+        ['A', 'lane A'],
+        ['B', 'lane B'],
+      ],
+      (l) => set({ lane: l }),
+    );
   switch (d.op) {
+    case 'mirror':
+      return drill ? <div className="fields">{lane('both')}</div> : null;
     case 'substitute': {
       const r = d.rule;
       return (
@@ -62,6 +81,7 @@ export function Fields({
             r.what,
             [
               ['hand', 'hand strike'],
+              ['any hand', 'any hand technique'],
               ['strike', 'strike'],
               ['block', 'block'],
               ['kick', 'kick'],
@@ -125,10 +145,24 @@ export function Fields({
             type(r.do === 'become' ? 'Technique, height' : 'This count', 'step', r.step, (step) => rule({ step }), {
               helperText:
                 r.do === 'become'
-                  ? 'its side stays; its height stays unless named'
-                  : 'written for a match on the right; mirrored on the left',
+                  ? 'its side stays; its height too, unless named or told by the name'
+                  : r.do === 'before'
+                    ? 'for a match on the right, mirrored on the left; before a step a leg is the one about to step'
+                    : 'written for a match on the right; mirrored on the left',
               className: 'wide',
             })}
+          {r.do === 'before' &&
+            choose(
+              'Standing foot',
+              'slides',
+              r.slidesUp ? 'up' : 'stays',
+              [
+                ['stays', 'stays'],
+                ['up', 'slides up'],
+              ],
+              (x) => rule({ slidesUp: x === 'up' }),
+            )}
+          {lane('lane A')}
         </div>
       );
     }
@@ -142,6 +176,13 @@ export function Fields({
             INVERSIONS.map((x) => [x, x] as const),
             (inversion) => set({ inversion }),
           )}
+          {type('Pairs, one a line; empty for common practice', 'pairs', d.pairs, (pairs) => set({ pairs }), {
+            multiline: true,
+            minRows: 2,
+            className: 'wide',
+            placeholder: 'lead punch = reverse punch\nfront kick = reverse punch',
+            helperText: 'each stands for the other; a name in one pair only',
+          })}
         </div>
       );
     case 'chain':
@@ -161,6 +202,7 @@ export function Fields({
             minRows: 2,
             className: 'wide',
           })}
+          {lane('lane A')}
         </div>
       );
     case 'repeat':
@@ -168,6 +210,92 @@ export function Fields({
       return (
         <div className="fields">
           {type(d.op === 'repeat' ? 'Times' : 'Rounds of four', 'times', d.times, (times) => set({ times }))}
+        </div>
+      );
+    case 'shuffle':
+      return (
+        <div className="fields">
+          {choose(
+            'Called by',
+            'by',
+            d.by,
+            CUES_BY.map((x) => [x, x === 'as written' ? 'its cue, as written' : x] as const),
+            (by) => set({ by }),
+          )}
+          {type('Times each', 'times', d.times, (times) => set({ times }), {
+            helperText: 'a cue begins a combination that goes on to the next cue',
+          })}
+        </div>
+      );
+    case 'turns':
+      return (
+        <div className="fields">
+          {choose(
+            'All turns',
+            'turns',
+            d.turns,
+            [
+              ['cross', 'across'],
+              ['swing', 'by swing'],
+            ],
+            (turns) => set({ turns }),
+          )}
+        </div>
+      );
+    case 'power by kind':
+      return (
+        <div className="fields">
+          {(['turning', 'advancing', 'standing'] as const).map((kind) => (
+            <span key={kind}>
+              {choose(
+                kind === 'turning' ? 'Out of a turn' : kind === 'advancing' ? 'Going forward' : 'Standing',
+                `power-${kind}`,
+                d.powers[kind],
+                [['', 'as it is'], ...POWERS.map((p) => [p, p] as const)],
+                (way) => set({ powers: { ...d.powers, [kind]: way } }),
+              )}
+            </span>
+          ))}
+        </div>
+      );
+    case 'levels':
+      return (
+        <div className="fields">
+          {type('Heights', 'zones', d.levels.zones, (zones) => levels({ zones }), {
+            helperText: 'high, mid, low in their order',
+          })}
+          {choose(
+            'First hand',
+            'first',
+            d.levels.first,
+            [
+              ['left', 'left'],
+              ['right', 'right'],
+            ],
+            (first) => levels({ first }),
+          )}
+          {type('Turned on each count, degrees', 'turn', d.levels.turn, (turn) => levels({ turn }))}
+          {choose(
+            'Foot that turns',
+            'foot',
+            d.levels.foot,
+            [
+              ['none', 'in place'],
+              ['same', 'that of the hand'],
+              ['other', 'the other'],
+            ] satisfies [LevelPattern['foot'], string][],
+            (foot) => levels({ foot }),
+          )}
+          {choose(
+            'Hands',
+            'hands',
+            d.levels.bothHands ? 'both' : 'one',
+            [
+              ['both', 'then from the other hand'],
+              ['one', 'from the first hand only'],
+            ],
+            (x) => levels({ bothHands: x === 'both' }),
+          )}
         </div>
       );
     case 'section':
@@ -219,6 +347,7 @@ export function Fields({
               </MenuItem>
             ))}
           </TextField>
+          {lane('lane A')}
         </div>
       );
     default:

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { storedSequence } from '../../contracts/stored/sequence';
 import type { SequenceLine, SequencesView } from '../../contracts/views';
 import { capital, fold, inWords, makeVocabulary, plural, readSequence, SEQUENCE_KINDS } from '../../core';
 import { download } from '../../kit/drawing/exportDrawing';
@@ -36,7 +37,7 @@ export default function Sequences({ view }: { view: SequencesView }) {
         JSON.stringify(
           {
             format: 'stavewright-sequences',
-            version: 1,
+            version: storedSequence.version,
             sequences: mine.map((s) => readSequence(text(s), vocabulary).sequence),
           },
           null,

@@ -1,4 +1,5 @@
 import Button from '@mui/material/Button';
+import { storedSequence } from '../../contracts/stored/sequence';
 import type { Sequence } from '../../core';
 import { download, fileName, staveFile, stavePicture } from '../../kit/drawing/exportDrawing';
 import { scoreOf, type Drawing } from './score';
@@ -32,7 +33,11 @@ export function TakeOut({
         onClick={() =>
           download(
             `${file}.json`,
-            JSON.stringify({ format: 'stavewright-sequences', version: 1, sequences: [sequence] }, null, 2),
+            JSON.stringify(
+              { format: 'stavewright-sequences', version: storedSequence.version, sequences: [sequence] },
+              null,
+              2,
+            ),
             'application/json',
           )
         }

@@ -29,6 +29,7 @@ const pattern = fc
       { kind: 'strike' },
       { family: 'foot' },
       { kind: 'strike', family: 'hand' },
+      { family: 'hand', kinds: ['strike', 'hand shape'] },
     ),
     some('side', side),
     some('zone', zone),
@@ -50,11 +51,34 @@ const operation: fc.Arbitrary<Operation> = fc.oneof(
     .tuple(pattern, fc.constantFrom('before', 'after', 'instead'), anyStep)
     .map(([p, how, s]): Operation => ({ op: 'substitute', pattern: p, replacement: { do: how as 'before', step: s } })),
   pattern.map((p): Operation => ({ op: 'substitute', pattern: p, replacement: { do: 'remove' } })),
-  fc.tuple(pattern, some('zone', zone), some('stance', fc.constant('front stance'))).map(([p, z, st]): Operation => ({
+  fc
+    .tuple(pattern, some('zone', fc.constantFrom('middle', 'lower')), some('stance', fc.constant('front stance')))
+    .map(([p, z, st]): Operation => ({
+      op: 'substitute',
+      pattern: p,
+      replacement: { do: 'become', name: 'rising block', ...z, ...st },
+    })),
+  pattern.map((p): Operation => ({
     op: 'substitute',
     pattern: p,
-    replacement: { do: 'become', name: 'rising block', ...z, ...st },
+    replacement: { do: 'become', name: 'rising block', target: 'left pad' },
+    lane: 'B',
   })),
+  pattern.map((p): Operation => ({
+    op: 'substitute',
+    pattern: p,
+    replacement: { do: 'before', step: step('front kick R'), slidesUp: true },
+    lane: 'A',
+  })),
+  fc.constantFrom<Operation>(
+    { op: 'mirror', lane: 'B' },
+    { op: 'turns', by: 'swing' },
+    { op: 'turns', by: 'cross' },
+    { op: 'power by kind', ways: { turning: 'drop' } },
+    { op: 'shuffle', seed: 3, rounds: 4, by: 'name' },
+    { op: 'levels', pattern: { zones: ['lower', 'upper'], first: 'right', turn: 0, foot: 'same', bothHands: false } },
+    { op: 'invert', what: 'lead and rear', pairs: [['low block', 'front kick']] },
+  ),
   fc.uuid().map((id): Operation => ({ op: 'chain', with: id })),
   fc
     .tuple(fc.uuid(), fc.integer({ min: 1, max: 400 }))
@@ -115,8 +139,21 @@ describe('the fields of a recipe', () => {
       ['low', 'lower'],
       ['upper', 'upper'],
     ])
-      expect(operationOf({ ...fresh(), rule: { ...rule, step: `rising block, ${said}` } }, words)).toMatchObject({
-        op: { replacement: { do: 'become', name: 'rising block', zone: means } },
+      expect(operationOf({ ...fresh(), rule: { ...rule, step: `stepping punch, ${said}` } }, words)).toMatchObject({
+        op: { replacement: { do: 'become', name: 'stepping punch', zone: means } },
       });
+    // The height that the name says is the height it becomes.
+    expect(operationOf({ ...fresh(), rule: { ...rule, step: 'rising block, high' } }, words)).toMatchObject({
+      op: { replacement: { do: 'become', name: 'rising block' } },
+    });
+  });
+  it.each([
+    ['', 'What does it become?'],
+    ['low block L', 'Its side stays: leave L or R out.'],
+    ['low block + front kick', 'It becomes one technique, with its height and what it touches.'],
+    ['step L, low block', 'It becomes one technique, with its height and what it touches.'],
+  ])('“%s” is nothing to become, and says why', (step, why) => {
+    const rule = { ...fresh().rule, what: 'block' as const, do: 'become' as const, step };
+    expect(operationOf({ ...fresh(), rule }, words)).toEqual({ ok: false, why });
   });
 });

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { listIn } from '../../contracts/listFile';
-import { sequenceShape } from '../../contracts/stored/sequence';
+import { storedSequence } from '../../contracts/stored/sequence';
 import type { SequencesView } from '../../contracts/views';
 import { fold, printSequence, readSequence, tally, tallyWords, type makeVocabulary } from '../../core';
 import type { Reading } from '../../kit/taking/line';
@@ -32,7 +32,8 @@ function pieces(source: string, vocabulary: Vocabulary): { pieces: Piece[]; wron
     wrong: json.wrong,
     pieces: json.list.map((one, i) => {
       const kept = JSON.stringify(one, null, 2);
-      const read = v.safeParse(sequenceShape, one);
+      // A file of an earlier version brings sequences as they were then.
+      const read = v.safeParse(storedSequence.shape, storedSequence.upgradeFrom(1, one));
       if (read.success)
         return {
           title: read.output.about.title,

@@ -11,6 +11,7 @@ import { departureShape } from './departures';
 import { NotOurs, storedDocument } from './document';
 import { operationFileShape } from './recipe';
 import { sequenceShape } from './sequence';
+import { secondSequence } from './secondSequence';
 import { limitsShape, MOST } from './syllabus';
 import { ceilingWithKind } from './technique';
 
@@ -125,7 +126,7 @@ const secondToThird = (second: { syllabus?: unknown }): unknown =>
   typeof second.syllabus === 'object' && second.syllabus !== null
     ? { ...second, syllabus: { grading: USUAL_RULE, ...second.syllabus } }
     : second;
-/** Then marks out of a number came to that. */
+/** Then marks out of a number came to that; and then a count of a sequence could have several ways of power. */
 const thirdToFourth = (third: { syllabus?: unknown }): unknown => {
   const s = third.syllabus as { grading?: object } | null | undefined;
   return typeof s === 'object' && s !== null
@@ -136,6 +137,7 @@ export const storedBundle = storedDocument<v.InferOutput<typeof bundleBody>>('sc
   firstToSecond,
   secondToThird,
   thirdToFourth,
+  secondSequence,
 ]);
 
 /** The file as it is written today. */

@@ -3,6 +3,7 @@ import { MOST_MOVES, type Departure } from '../../core';
 import { whole } from '../fields';
 import { storedDocument } from './document';
 import { moveShape } from './sequence';
+import { secondSequence } from './secondSequence';
 
 export const departureShape = v.object({
   at: whole(0, MOST_MOVES, 'A count'),
@@ -11,4 +12,6 @@ export const departureShape = v.object({
   after: v.nullable(moveShape),
 });
 
-export const storedDepartures = storedDocument<Departure[]>('list of hand edits', v.array(departureShape));
+export const storedDepartures = storedDocument<Departure[]>('list of hand edits', v.array(departureShape), [
+  secondSequence,
+]);

@@ -14,6 +14,7 @@ import {
 } from '../../core';
 import { whole } from '../fields';
 import { storedDocument } from './document';
+import { secondSequence } from './secondSequence';
 
 export const short = v.pipe(v.string(), v.trim(), v.maxLength(200, 'This has at most 200 letters.'));
 
@@ -50,11 +51,12 @@ export const stepShape = v.object({
     ),
     v.maxLength(6, 'A count has at most six actions.'),
   ),
-  power: v.nullable(v.picklist(POWERS)),
+  powers: v.pipe(v.array(v.picklist(POWERS)), v.maxLength(POWERS.length, 'There are five ways of power.')),
   breath: v.nullable(v.picklist(BREATHS)),
   shout: v.boolean(),
   tempo: v.nullable(v.picklist(['slow', 'quick'])),
   cue: v.nullable(short),
+  free: v.boolean(),
 }) satisfies v.GenericSchema<unknown, Step>;
 
 export const moveShape = v.object({
@@ -84,6 +86,7 @@ export const sequenceShape = v.object({
     level: v.boolean(),
     lineWork: v.boolean(),
     loop: v.boolean(),
+    apart: v.boolean(),
     condition: v.nullable(short),
     contact: v.nullable(short),
     players: v.nullable(whole(1, 12, 'Players')),
@@ -93,4 +96,4 @@ export const sequenceShape = v.object({
   closing: v.pipe(v.array(short), v.maxLength(50)),
 }) satisfies v.GenericSchema<unknown, Sequence>;
 
-export const storedSequence = storedDocument<Sequence>('sequence', sequenceShape);
+export const storedSequence = storedDocument<Sequence>('sequence', sequenceShape, [secondSequence]);

@@ -87,7 +87,8 @@ export const anyStep: fc.Arbitrary<Step> = fc
     ),
     level: fc.option(fc.constantFrom('rise' as const, 'sink' as const)),
     actions: fc.array(anyAction, { maxLength: 2 }),
-    power: fc.option(fc.constantFrom(...POWERS)),
+    free: fc.boolean(),
+    powers: fc.uniqueArray(fc.constantFrom(...POWERS), { maxLength: 3 }),
     breath: fc.option(fc.constantFrom(...BREATHS)),
     shout: fc.boolean(),
     tempo: fc.option(fc.constantFrom('slow' as const, 'quick' as const)),
@@ -133,6 +134,7 @@ export const anySequence = (moves: fc.Arbitrary<Move> = anyMove, least = 0): fc.
         level: fc.boolean(),
         lineWork: fc.boolean(),
         loop: fc.boolean(),
+        apart: fc.boolean(),
         condition: fc.option(fc.constant('set partner')),
         contact: fc.option(fc.constant('soft touch')),
         players: fc.option(fc.integer({ min: 1, max: 12 })),
@@ -141,7 +143,7 @@ export const anySequence = (moves: fc.Arbitrary<Move> = anyMove, least = 0): fc.
       moves: fc.array(moves, { maxLength: 8, minLength: least }),
       closing: fc.array(fc.constant('open and close the class'), { maxLength: 1 }),
       cuts: fc.array(
-        fc.tuple(fc.nat(7), fc.integer({ min: 1, max: 3 }), fc.constantFrom('Out', 'Home', 'Both waters')),
+        fc.tuple(fc.nat(7), fc.integer({ min: 1, max: 3 }), fc.constantFrom('Out', 'Home', '1 to 3', '2')),
         {
           maxLength: 3,
         },

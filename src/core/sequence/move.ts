@@ -61,12 +61,15 @@ export interface Step {
   weight: Weight | null;
   level: 'rise' | 'sink' | null;
   actions: readonly Action[];
-  power: Power | null;
+  /** Ways in which this count makes power, in the order they were said; each once. */
+  powers: readonly Power[];
   breath: Breath | null;
   shout: boolean;
   tempo: 'slow' | 'quick' | null;
   /** What the pad holder or partner shows or says as the start. */
   cue: string | null;
+  /** In a drill: what is done here is left to whoever does it. */
+  free: boolean;
 }
 
 /** An accepted other version of a count, and who keeps it. */
@@ -108,6 +111,8 @@ export interface About {
   lineWork: boolean;
   /** Repeats until stopped. */
   loop: boolean;
+  /** In what repeats, each lane begins again after its own last count; otherwise it rests until both begin again. */
+  apart: boolean;
   condition: string | null;
   contact: string | null;
   /** How many take part; null: one, or two in a drill. */
@@ -131,11 +136,12 @@ export const EMPTY_STEP: Step = {
   weight: null,
   level: null,
   actions: [],
-  power: null,
+  powers: [],
   breath: null,
   shout: false,
   tempo: null,
   cue: null,
+  free: false,
 };
 export const EMPTY_ABOUT: About = {
   title: '',
@@ -145,6 +151,7 @@ export const EMPTY_ABOUT: About = {
   level: false,
   lineWork: false,
   loop: false,
+  apart: false,
   condition: null,
   contact: null,
   players: null,
@@ -171,11 +178,12 @@ export const isEmptyStep = (s: Step): boolean =>
   s.weight === null &&
   s.level === null &&
   s.actions.length === 0 &&
-  s.power === null &&
+  s.powers.length === 0 &&
   s.breath === null &&
   !s.shout &&
   s.tempo === null &&
-  s.cue === null;
+  s.cue === null &&
+  !s.free;
 
 /** Changes every step of a move: both lanes, variants and branches. */
 export const mapSteps = (move: Move, change: (s: Step) => Step): Move => ({

@@ -1,4 +1,5 @@
 import type { At } from '../floor/trace';
+import { listInWords } from '../words';
 import type { Action, Move, Step } from './move';
 
 /** An action as it is called: “rising block right”. */
@@ -32,9 +33,10 @@ export function stepSaid(s: Step, at?: At): string {
     parts.push(
       [actionSaid(a), a.zone ? `${a.zone} height` : '', a.path ? `from ${a.path}` : ''].filter(Boolean).join(', '),
     );
+  if (s.free) parts.push('free: whatever answers');
   if (s.cue) parts.push(`the holder shows: ${s.cue}`);
   if (s.level) parts.push(s.level === 'rise' ? 'rising' : 'sinking');
-  if (s.power) parts.push(`power by ${s.power}`);
+  if (s.powers.length > 0) parts.push(`power by ${listInWords(s.powers)}`);
   if (s.tempo) parts.push(s.tempo);
   if (s.breath) parts.push(s.breath === 'hold' ? 'breath held' : `breath ${s.breath}`);
   if (s.shout) parts.push('shout');
@@ -59,6 +61,7 @@ export function moveSaid(move: Move, count: number, at?: At): string {
 /** A count in few words, as under the stave. */
 export function shortName(s: Step): string[] {
   if (s.actions.length > 0) return s.actions.map((a) => a.name);
+  if (s.free) return ['free'];
   if (s.cue) return [s.cue];
   if (s.foot?.way === 'draw') return [s.stance?.replace(/ stance$/, '') ?? 'ready'];
   if (s.stance) return [s.stance];

@@ -2,7 +2,7 @@ import type { ViewInput, ViewName, ViewResults } from '../../contracts/views';
 import type { SignedIn } from '../auth/auth';
 import { authPool, db } from '../databases';
 import { Refusal } from '../http/problem';
-import { viewText } from '../jobs/pool';
+import { jobText } from '../jobs/pool';
 import { Pace } from '../limits/pace';
 import { Turns } from '../limits/turns';
 import { runView } from './run';
@@ -24,7 +24,7 @@ export async function viewTextFor<N extends ViewName>(
   if (!own.ok)
     throw new Refusal(429, `You have asked for very many pages. Wait ${own.seconds} seconds, then go on as usual.`);
   if (LIGHT.has(name)) return JSON.stringify(await runView(db, me, name, input));
-  const done = await turns.take(me.userId, () => viewText({ me, name, input }));
+  const done = await turns.take(me.userId, () => jobText({ me, view: name, input }));
   if (!done) throw new Refusal(429, 'You have asked for many pages at once. Wait until they are there, then go on.');
   return done.value;
 }

@@ -1,5 +1,6 @@
-import type { Action, Step } from '../move';
-import type { Check } from './finding';
+import { fold } from '../../units/fold';
+import type { Action, Move, Step } from '../move';
+import { countsSaid, type Check } from './finding';
 
 /** Whether a defence can meet an attack, or why not (F 9, F 11; common practice, no source). */
 export function cannotMeet(attack: Action, defence: Step): string | null {
@@ -20,19 +21,65 @@ export function cannotMeet(attack: Action, defence: Step): string | null {
   return null;
 }
 
-/** With a partner every answer reaches its attack. */
+/** What is struck, kicked or cut with comes at somebody; a push, a grip and a touch do as well. */
+const ATTACKS: readonly Action['kind'][] = ['strike', 'kick', 'weapon cut', 'grip', 'hand shape'];
+/** What only answers: by itself it is no work at a partner. */
+const ANSWERS: readonly Action['kind'][] = ['block', 'evasion'];
+/** Work at what somebody holds is shown, not answered. */
+const HELD = ['pad', 'shield', 'target', 'glove', 'post', 'bag'];
+const atHeld = (a: Action): boolean =>
+  a.target !== null &&
+  fold(a.target)
+    .split(' ')
+    .some((w) => HELD.includes(w));
+
+const blocksIn = (s: Step): boolean => s.actions.some((a) => ANSWERS.includes(a.kind));
+/** The attack of a step; what strikes while it answers itself is an answer. */
+const attackIn = (s: Step): Action | undefined =>
+  blocksIn(s) ? undefined : s.actions.find((a) => ATTACKS.includes(a.kind) && !atHeld(a));
+/** What a step does against an attack: anything with a limb, or a foot that leaves the line. */
+const answersIn = (s: Step): boolean =>
+  s.free || s.cue !== null || s.actions.length > 0 || s.foot !== null || s.turn !== null;
+
+const lanesOf = (m: Move): [Step, Step][] =>
+  m.partner
+    ? [
+        [m.step, m.partner],
+        [m.partner, m.step],
+      ]
+    : [];
+
+/** With a partner every attack of either is answered, and every answer reaches its attack. */
 export const answer: Check = ({ seq, found }) => {
+  // Lanes that go round by themselves meet in another way each round.
+  if (seq.about.apart) return;
+  const alone: number[] = [];
+  const nothing: number[] = [];
   let attacks = 0;
   let met = true;
-  for (const [i, m] of seq.moves.entries()) {
-    if (!m.partner) continue;
-    const attack = m.step.actions.find((a) => a.kind === 'strike' || a.kind === 'kick' || a.kind === 'weapon cut');
-    if (!attack) continue;
-    attacks++;
-    const why = cannotMeet(attack, m.partner);
-    if (!why) continue;
-    met = false;
-    found(attack.kind === 'kick' ? 'leg met by arm' : 'answer', false, [i + 1], `Count ${i + 1}: ${why}.`);
-  }
-  if (attacks > 0 && met) found('answer', true, [], 'Every answer reaches its attack.');
+  for (const [i, m] of seq.moves.entries())
+    for (const [one, other] of lanesOf(m)) {
+      const attack = attackIn(one);
+      if (!attack) {
+        if (blocksIn(one) && !other.free && other.cue === null && !other.actions.some((a) => ATTACKS.includes(a.kind)))
+          nothing.push(i + 1);
+        continue;
+      }
+      // A holder who shows is not attacked.
+      if (other.cue !== null) continue;
+      attacks++;
+      if (!answersIn(other)) {
+        alone.push(i + 1);
+        continue;
+      }
+      const why = cannotMeet(attack, other);
+      if (!why) continue;
+      met = false;
+      found(attack.kind === 'kick' ? 'leg met by arm' : 'answer', false, [i + 1], `Count ${i + 1}: ${why}.`);
+    }
+  if (alone.length > 0)
+    found('answer', false, alone, `${countsSaid(alone)}: nobody answers the attack; “free” leaves an answer open.`);
+  if (nothing.length > 0) found('answer', false, nothing, `${countsSaid(nothing)}: the answer meets nothing.`);
+  if (attacks > 0 && met && alone.length === 0 && nothing.length === 0)
+    found('answer', true, [], 'Every attack is answered, and every answer reaches it.');
 };

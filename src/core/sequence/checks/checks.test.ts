@@ -127,6 +127,31 @@ describe('what the checks find', () => {
     expect(slipped('front kick R | step L back, low block L', 'leg met by arm')).toEqual([]);
   });
 
+  it('an attack without an answer, an answer that meets nothing, and attacks of lane B', () => {
+    expect(slipped('punch R | -\n- | punch L\npunch R | inner block L', 'answer')).toEqual([
+      'Counts 1 and 2: nobody answers the attack; “free” leaves an answer open.',
+    ]);
+    expect(slipped('step R | low block L', 'answer')).toEqual(['Count 1: the answer meets nothing.']);
+    expect(slipped('low block L | punch R high', 'answer')[0]).toContain('the lower height does not meet');
+    expect(slipped('push R | -', 'answer')).toHaveLength(1);
+  });
+  it('an answer left free, a holder who shows and work at a pad ask for none', () => {
+    for (const text of ['punch R | free', 'cue left pad | punch R', 'punch R at left pad | -', 'punch R | step L back'])
+      expect(slipped(`kind: partner drill\n${text}`, 'answer')).toEqual([]);
+  });
+
+  it('a loop in which a lane does one kind with one side only, and what would mend it', () => {
+    const text = 'kind: partner drill\nloop: yes\nstanding punch R | inner block L\ninner block L | standing punch R';
+    expect(slipped(text, 'loop')).toEqual([
+      'Lane A: strikes only right and blocks only left, however long it goes on; a count with “switch” would mend it.',
+      'Lane B: strikes only right and blocks only left, however long it goes on; a count with “switch” would mend it.',
+    ]);
+    expect(slipped(`${text.replace('| standing', ', switch | standing')}`, 'loop')).toEqual([]);
+    // Two switches in a round come back to the same side each time.
+    expect(slipped('loop: yes\npunch R, switch\nlow block L, switch', 'loop')[0]).toContain('blocks only right');
+    expect(slipped('loop: yes\npunch R, switch\npunch R, switch', 'loop')).toEqual([]);
+  });
+
   it('breath that never goes out on a strike, or goes in on one (F 20)', () => {
     expect(slipped('punch R, hold\nlow block L, out', 'breath')).toEqual(['The breath never goes out on a strike.']);
     expect(slipped('punch R, out\npunch L, in', 'breath')).toEqual(['Count 2: the breath goes in on a strike.']);

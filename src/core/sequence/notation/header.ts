@@ -43,6 +43,10 @@ export function readHeader(
       return ok({ ...about, lineWork: yes() });
     case 'loop':
       return ok({ ...about, loop: yes() });
+    case 'orders':
+      return /^(apart|together)?$/i.test(text)
+        ? ok({ ...about, apart: /^apart$/i.test(text) })
+        : fail({ message: `“${text}” is no way to go round.`, expected: 'apart or together' });
     case 'condition':
       return ok({ ...about, condition: text || null });
     case 'contact':
@@ -62,7 +66,7 @@ export function readHeader(
     default:
       return fail({
         message: `“${key}” is no heading known here.`,
-        expected: 'title, kind, rank, sections, level, line work, loop, condition, contact, players or round',
+        expected: 'title, kind, rank, sections, level, line work, loop, orders, condition, contact, players or round',
       });
   }
 }

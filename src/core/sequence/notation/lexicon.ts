@@ -63,6 +63,7 @@ export const PART_WORDS: ReadonlySet<string> = new Set([
   'quick',
   'fast',
   'switch',
+  'free',
   'cue',
   'together',
   '-',

@@ -145,6 +145,40 @@ describe('a text with mistakes', () => {
   });
 });
 
+describe('several of one thing', () => {
+  it.each([
+    ['turn L 90, turn R 90', 'A count turns once.', 12],
+    ['step L, step R', 'A count moves one foot once.', 9],
+    ['step L, R foot', 'A count moves one foot once.', 9],
+    ['front stance, stand crane', 'A count ends in one stance.', 15],
+    ['weight 60/40, weight 40/60', 'A count shifts the weight once.', 15],
+    ['rise, sink', 'A count rises or sinks, once.', 7],
+    ['in, breath out', 'A count has one breath.', 5],
+    ['slow, quick', 'A count is slow or quick, not both.', 7],
+    ['cue one, cue two', 'A count begins on one cue.', 10],
+  ])('%s: the first stays, and the second is an error at its place', (text, message, column) => {
+    const { problems, sequence } = readSequence(text);
+    expect(problems.map((p) => [p.message, p.column])).toEqual([[message, column]]);
+    const first = readSequence(text.split(',')[0]!).sequence.moves[0]!.step;
+    expect(sequence.moves[0]!.step).toEqual(first);
+  });
+
+  it('ways of power are kept, each once, in the order in which they were said', () => {
+    const read = readSequence('punch R, power swing, power drop, power swing');
+    expect(read.problems).toEqual([]);
+    expect(read.sequence.moves[0]!.step.powers).toEqual(['swing', 'drop']);
+  });
+
+  it('a section may be called by numbers; only a digit at the sign numbers the sectioning', () => {
+    const { sequence, problems } = readSequence('= 1 to 3\n=2 9\npunch R');
+    expect(problems).toEqual([]);
+    expect(sequence.moves[0]!.begins).toEqual([
+      { sectioning: 1, name: '1 to 3' },
+      { sectioning: 2, name: '9' },
+    ]);
+  });
+});
+
 describe('printing and reading', () => {
   it('are inverse on every sequence', () => {
     fc.assert(

@@ -83,13 +83,14 @@ export function printStep(s: Step, vocabulary: Vocabulary = NO_WORDS): string {
   }
   if (s.stance) parts.push(printStance(s.stance, s.lead, vocabulary));
   if (s.actions.length > 0) parts.push(s.actions.map((a) => printAction(a, vocabulary)).join(' + '));
+  if (s.free) parts.push('free');
   if (s.cue) parts.push(`cue ${quotedWords(s.cue)}`);
   if (s.weight) {
     const both = (left: number) => `${left}/${100 - left}`;
     parts.push(`weight ${s.weight.start === null ? '' : `${both(s.weight.start)} > `}${both(s.weight.end)}`);
   }
   if (s.level) parts.push(s.level);
-  if (s.power) parts.push(`power ${s.power}`);
+  for (const way of s.powers) parts.push(`power ${way}`);
   if (s.tempo) parts.push(s.tempo);
   if (s.breath) parts.push(s.breath);
   if (s.shout) parts.push('shout');
@@ -124,6 +125,7 @@ function printAbout(a: About): string[] {
   if (a.level) lines.push('level: yes');
   if (a.lineWork) lines.push('line work: yes');
   if (a.loop) lines.push('loop: yes');
+  if (a.apart) lines.push('orders: apart');
   if (a.condition) lines.push(`condition: ${a.condition}`);
   if (a.contact) lines.push(`contact: ${a.contact}`);
   if (a.players !== null) lines.push(`players: ${a.players}`);

@@ -69,7 +69,8 @@ export function readSequence(text: string, vocabulary: Vocabulary = NO_WORDS): R
       note(line.slice(1).trim());
       continue;
     }
-    const heading = /^=\s?(\d*)/.exec(line);
+    // A digit right behind the sign numbers the sectioning; "= 1 to 3" is a name.
+    const heading = /^=(\d*)/.exec(line);
     if (heading) {
       const sectioning = heading[1] ? Number(heading[1]) : 1;
       const name = withoutEnd(line.slice(heading[0].length)).trim();

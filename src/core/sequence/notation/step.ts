@@ -21,10 +21,15 @@ export function readStep(parts: readonly Part[], vocabulary: Vocabulary, error: 
       const side = SIDE_WORDS[lower(t)];
       return side === 'left' || side === 'right' ? side : null;
     };
+    // What a count has once is never taken twice: the first stays, and the second is told with its place.
+    const once = (said: boolean, message: string): boolean => {
+      if (said) error(here, message, 'a second count for the second');
+      return !said;
+    };
     const asStance = stanceIn(tokens, vocabulary);
     if (asStance) {
-      if (step.stance) error(here, 'A count ends in one stance.', 'one stance');
-      step = { ...step, stance: asStance.stance, lead: asStance.lead ?? step.lead };
+      if (once(step.stance !== null, ONCE.stance))
+        step = { ...step, stance: asStance.stance, lead: asStance.lead ?? step.lead };
       continue;
     }
     if (first === '' && tokens[0]?.quoted !== true) continue;
@@ -52,6 +57,7 @@ export function readStep(parts: readonly Part[], vocabulary: Vocabulary, error: 
                 ? ('cross' as const)
                 : null;
         if (by === null) error(spanOf(rest.slice(2)), `“${how}” is no way to turn.`, 'swing, across or in place');
+        if (!once(step.turn !== null, ONCE.turn)) continue;
         step = {
           ...step,
           turn: { degrees: side === 'right' ? degrees : -degrees, by: first === 'pivot' ? 'pivot' : (by ?? 'swing') },
@@ -73,6 +79,7 @@ export function readStep(parts: readonly Part[], vocabulary: Vocabulary, error: 
           error(spanOf(rest.slice(1)), 'This is no direction.', 'forward, back, left, right, or right 45');
           continue;
         }
+        if (!once(step.foot !== null, ONCE.foot)) continue;
         step = { ...step, foot: { side, way: first, toward: first === 'draw' ? 0 : toward } };
         continue;
       }
@@ -92,6 +99,7 @@ export function readStep(parts: readonly Part[], vocabulary: Vocabulary, error: 
             error(here, 'A step says which foot and where to.', 'L foot, R foot across');
             continue;
           }
+          if (!once(step.foot !== null, ONCE.foot)) continue;
           if (across) crosses = true;
           step = { ...step, foot: { side, way: 'step', toward } };
           continue;
@@ -118,7 +126,7 @@ export function readStep(parts: readonly Part[], vocabulary: Vocabulary, error: 
           error(here, 'Weight is left and right in hundredths.', 'weight 60/40, or weight 40/60 > 60/40');
           continue;
         }
-        step = { ...step, weight: { start, end } };
+        if (once(step.weight !== null, ONCE.weight)) step = { ...step, weight: { start, end } };
         continue;
       }
       case 'stand': {
@@ -128,47 +136,53 @@ export function readStep(parts: readonly Part[], vocabulary: Vocabulary, error: 
           .map((t) => t.text)
           .join(' ');
         if (!name) error(here, 'Say how to stand.', 'stand crane, stand crane L');
-        else step = { ...step, stance: name, lead: lead ?? step.lead };
+        else if (once(step.stance !== null, ONCE.stance)) step = { ...step, stance: name, lead: lead ?? step.lead };
         continue;
       }
       case 'rise':
       case 'sink':
         if (rest.length > 0) break;
-        step = { ...step, level: first };
+        if (once(step.level !== null, ONCE.level)) step = { ...step, level: first };
         continue;
       case 'power': {
         const power = POWER_WORDS[rest.map(lower).join(' ')];
-        if (power) step = { ...step, power };
-        else error(here, 'This is no way of making power.', 'power swing, vibration, wind, slide or drop');
+        if (power) {
+          if (!step.powers.includes(power)) step = { ...step, powers: [...step.powers, power] };
+        } else error(here, 'This is no way of making power.', 'power swing, vibration, wind, slide or drop');
         continue;
       }
       case 'breath':
       case 'breathe': {
         const breath = BREATH_WORDS[lower(rest[0])];
-        if (breath && rest.length === 1) step = { ...step, breath };
-        else error(here, 'Breath goes in, out, or is held.', 'in, out or hold');
+        if (breath && rest.length === 1) {
+          if (once(step.breath !== null, ONCE.breath)) step = { ...step, breath };
+        } else error(here, 'Breath goes in, out, or is held.', 'in, out or hold');
         continue;
       }
       case 'in':
       case 'out':
       case 'hold':
         if (rest.length > 0) break;
-        step = { ...step, breath: first };
+        if (once(step.breath !== null, ONCE.breath)) step = { ...step, breath: first };
         continue;
       case 'shout':
         if (rest.length > 0) break;
         step = { ...step, shout: true };
         continue;
+      case 'free':
+        if (rest.length > 0) break;
+        step = { ...step, free: true };
+        continue;
       case 'slow':
       case 'quick':
       case 'fast':
         if (rest.length > 0) break;
-        step = { ...step, tempo: first === 'slow' ? 'slow' : 'quick' };
+        if (once(step.tempo !== null, ONCE.tempo)) step = { ...step, tempo: first === 'slow' ? 'slow' : 'quick' };
         continue;
       case 'cue': {
         const cue = rest.map((t) => t.text).join(' ');
         if (!cue) error(here, 'Say what the holder shows or calls.', 'cue left pad high');
-        else step = { ...step, cue };
+        else if (once(step.cue !== null, ONCE.cue)) step = { ...step, cue };
         continue;
       }
     }
@@ -194,6 +208,17 @@ export function readStep(parts: readonly Part[], vocabulary: Vocabulary, error: 
   else if (crosses && step.foot) step = { ...step, foot: { ...step.foot, way: 'cross' } };
   return step;
 }
+
+const ONCE = {
+  turn: 'A count turns once.',
+  foot: 'A count moves one foot once.',
+  stance: 'A count ends in one stance.',
+  weight: 'A count shifts the weight once.',
+  level: 'A count rises or sinks, once.',
+  breath: 'A count has one breath.',
+  tempo: 'A count is slow or quick, not both.',
+  cue: 'A count begins on one cue.',
+};
 
 const POWER_WORDS: Readonly<Record<string, Power>> = {
   swing: 'swing',

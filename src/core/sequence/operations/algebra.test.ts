@@ -151,7 +151,7 @@ describe('laws on generated sequences', () => {
         expect(r.moves).toHaveLength(POWERS.length * s.moves.length);
         POWERS.forEach((power, i) => {
           const round = r.moves.slice(i * s.moves.length, (i + 1) * s.moves.length);
-          expect(round.every((m) => m.step.actions.length === 0 || m.step.power === power)).toBe(true);
+          expect(round.every((m) => m.step.actions.length === 0 || m.step.powers.join() === power)).toBe(true);
         });
       }),
     );
@@ -254,15 +254,21 @@ step L, front stance, punch L`);
 
   it('high, low, middle, high, alternating and turning; elbows; both; then the other hand (F 6)', () => {
     const s = levelPattern();
-    expect(s.moves).toHaveLength(24);
+    // Four heights for fists, four for elbows, eight for fist then elbow; and the same from the other hand.
+    expect(s.moves).toHaveLength(32);
     expect(s.moves.slice(0, 4).map((m) => [m.step.actions[0]!.side, m.step.actions[0]!.zone])).toEqual([
       ['left', 'upper'],
       ['right', 'lower'],
       ['left', 'middle'],
       ['right', 'upper'],
     ]);
-    expect(s.moves[8]!.step.actions.map((a) => a.name)).toEqual(['punch', 'elbow strike']);
-    expect(s.moves[12]!.step.actions[0]!.side).toBe('right');
+    expect(s.moves.slice(8, 12).map((m) => m.step.actions.map((a) => `${a.name} ${a.side} ${a.zone!}`))).toEqual([
+      ['punch left upper'],
+      ['elbow strike right upper'],
+      ['punch left lower'],
+      ['elbow strike right lower'],
+    ]);
+    expect(s.moves[16]!.step.actions[0]!.side).toBe('right');
     expect(s.moves.every((m) => m.step.turn !== null)).toBe(true);
     const t = tally(s);
     expect(t.cells.every((c) => c.left === c.right)).toBe(true);
@@ -339,11 +345,13 @@ describe('sections, loops and the post', () => {
   });
 
   it('a loop without a switch stays on its side and says so; partners run their own orders', () => {
-    const locked = written('loop: yes\npunch R | inner block L\npunch R low | low block L\nhook punch R | -');
+    const locked = written(
+      'loop: yes\norders: apart\npunch R | inner block L\npunch R low | low block L\nhook punch R | -',
+    );
     const r = loopReport(locked);
     expect(r.untrained).toEqual([
-      { lane: 'A', side: 'left' },
-      { lane: 'B', side: 'right' },
+      { lane: 'A', kind: 'strike', side: 'left' },
+      { lane: 'B', kind: 'block', side: 'right' },
     ]);
     expect(r.orders.map((o) => o.steps.length)).toEqual([3, 2]);
     expect(r.period).toBe(6);

@@ -59,11 +59,14 @@ export interface Answered {
   sequence: Sequence;
   /** Counts (1-based) whose attack no rule answers. */
   unanswered: number[];
+  /** Rules (their places, from 0) that no attack asked for. */
+  unused: number[];
 }
 
 /** Writes lane B: for each attack in lane A the defence of the first rule that fits. What stands in lane B already is replaced. */
 export function answer(seq: Sequence, rules: readonly AnswerRule[] = COMMON_ANSWERS): Answered {
   const unanswered: number[] = [];
+  const used = new Set<AnswerRule>();
   const moves = seq.moves.map((m, i): Move => {
     const attack = m.step.actions.find((a) => ['strike', 'kick', 'weapon cut', 'grip'].includes(a.kind));
     if (!attack) return { ...m, partner: EMPTY_STEP };
@@ -72,9 +75,14 @@ export function answer(seq: Sequence, rules: readonly AnswerRule[] = COMMON_ANSW
       unanswered.push(i + 1);
       return { ...m, partner: EMPTY_STEP };
     }
+    used.add(rule);
     return { ...m, partner: attack.side === 'left' ? mirrorStep(rule.step) : rule.step };
   });
-  return { sequence: { ...seq, about: { ...seq.about, kind: 'partner drill' }, moves }, unanswered };
+  return {
+    sequence: { ...seq, about: { ...seq.about, kind: 'partner drill' }, moves },
+    unanswered,
+    unused: rules.flatMap((r, i) => (used.has(r) ? [] : [i])),
+  };
 }
 
 /** The partners change roles: lane A becomes lane B. Done twice it gives the start. A sequence of one performer stays. */

@@ -1,5 +1,6 @@
 import { fail, ok, type Result } from '../../units/result';
 import { POWERS, type Move, type Power, type Sequence } from '../move';
+import { oneLane, type OneLane } from './lane';
 
 /** One after the other, under the first one's heading. Associative; an empty sequence of moves changes nothing. */
 export function chain(a: Sequence, b: Sequence): Sequence {
@@ -45,7 +46,7 @@ export function pyramid(seq: Sequence): Sequence {
 }
 
 /** The same sequence once for each way of making power, a round each. */
-export function powerRound(seq: Sequence, ways: readonly Power[] = POWERS): Sequence {
+export function powerRound(seq: Sequence, ways: readonly Power[] = POWERS, lane: OneLane = 'A'): Sequence {
   const word: Record<Power, string> = {
     swing: 'Swing of the turn',
     vibration: 'Hip vibration',
@@ -54,13 +55,7 @@ export function powerRound(seq: Sequence, ways: readonly Power[] = POWERS): Sequ
     drop: 'Dropping the weight',
   };
   const round = (power: Power) =>
-    withSection(
-      seq.moves.map((m) => ({
-        ...m,
-        step: m.step.actions.length > 0 ? { ...m.step, power } : m.step,
-      })),
-      word[power],
-    );
+    withSection(oneLane(seq, lane, (s) => (s.actions.length > 0 ? { ...s, powers: [power] } : s)).moves, word[power]);
   return { ...seq, moves: ways.flatMap(round) };
 }
 

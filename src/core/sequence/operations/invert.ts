@@ -17,7 +17,7 @@ const pairs = (...list: [string, string][]): Pair[] => list.map(([a, b]) => [nam
 
 /** What stands for what where the school has not said otherwise: common practice, no source. */
 export const COMMON_PAIRS: Readonly<Record<Inversion, readonly Pair[]>> = {
-  'lead and rear': [],
+  'lead and rear': pairs(['lead punch', 'reverse punch']),
   'hands and feet': pairs(
     ['punch', 'front kick'],
     ['hook punch', 'roundhouse kick'],
@@ -31,7 +31,7 @@ export const COMMON_PAIRS: Readonly<Record<Inversion, readonly Pair[]>> = {
 
 /**
  * Inverts one quality of every action; each inversion done twice gives the start.
- * - lead and rear: the other limb acts, the feet stay as they are;
+ * - lead and rear: the other limb acts, the feet stay as they are, and paired names change over;
  * - hands and feet: a hand technique becomes the kick paired with it, and the other way round;
  * - inside and outside: the path and the paired names change over;
  * - high and low: upper becomes lower, the middle stays, paired names change over.
@@ -47,13 +47,13 @@ export function invert(seq: Sequence, what: Inversion, own: readonly Pair[] = CO
     partner.set(y, a);
   }
   const change = (a: Action): Action => {
-    if (what === 'lead and rear')
-      return { ...a, side: a.side === 'left' ? 'right' : a.side === 'right' ? 'left' : a.side };
     const other = partner.get(fold(a.name));
     // Only an action of the pair's own kind changes over, so that the way back is the same.
     const self = other && partner.get(fold(other.name));
     const taken =
       other && self && self.kind === a.kind && self.name === a.name ? { name: other.name, kind: other.kind } : {};
+    if (what === 'lead and rear')
+      return { ...a, ...taken, side: a.side === 'left' ? 'right' : a.side === 'right' ? 'left' : a.side };
     if (what === 'hands and feet') return { ...a, ...taken };
     if (what === 'inside and outside')
       return {

@@ -1,16 +1,20 @@
 import type { Zone } from '../../units/zone';
-import { EMPTY_ABOUT, EMPTY_STEP, moveOf, type BodySide, type Sequence } from '../move';
+import { EMPTY_ABOUT, EMPTY_STEP, moveOf, type BodySide, type Sequence, type Step } from '../move';
 import { kindInName, NO_WORDS, type Vocabulary } from '../notation/vocabulary';
 import { otherBodySide } from './mirror';
 
+export const TURNING_FEET = ['none', 'same', 'other'] as const;
+
 export interface LevelPattern {
-  /** One technique for fists, another for elbows; each runs through the heights, then both together. */
+  /** One technique for fists, another for elbows; each runs through the heights, then one after the other. */
   techniques: readonly string[];
   /** High, low, middle, high where nothing else is said. */
   zones: readonly Zone[];
   first: BodySide;
-  /** Degrees turned on each count, to the right positive; 0 for none. */
+  /** Degrees turned on each count towards the hand that works; 0 for none. */
   turn: number;
+  /** Which foot steps with the turn: none (in place), that of the hand, or the other. */
+  foot: (typeof TURNING_FEET)[number];
   /** Then everything once more from the other hand. */
   bothHands: boolean;
 }
@@ -21,38 +25,35 @@ export const COMMON_LEVELS: LevelPattern = {
   zones: ['upper', 'lower', 'middle', 'upper'],
   first: 'left',
   turn: 90,
+  foot: 'none',
   bothHands: true,
 };
 
 /**
- * Fists through the heights, then elbows, then both (hand and elbow of the same side on each count), then the same from
- * the other hand: hands alternate, and every count turns.
+ * Fists through the heights, then elbows at the same heights, then at each height the fist and after it the elbow; then
+ * the same from the other hand. Hands alternate from count to count, so that no arm does two things in one, and every
+ * count turns.
  */
 export function levelPattern(p: LevelPattern = COMMON_LEVELS, vocabulary: Vocabulary = NO_WORDS): Sequence {
   const sets = p.techniques.length > 1 ? [...p.techniques.map((t) => [t]), [...p.techniques]] : [[...p.techniques]];
   const firsts: BodySide[] = p.bothHands ? [p.first, otherBodySide(p.first)] : [p.first];
   const moves = firsts.flatMap((first) =>
     sets.flatMap((set) =>
-      p.zones.map((zone, i) => {
-        const side = i % 2 === 0 ? first : otherBodySide(first);
-        const step = {
-          ...EMPTY_STEP,
-          turn:
-            p.turn === 0
-              ? null
-              : { degrees: side === 'left' ? -Math.abs(p.turn) : Math.abs(p.turn), by: 'pivot' as const },
-          actions: set.map((name) => ({
-            name,
-            kind: kindInName(name, vocabulary) ?? ('strike' as const),
-            side,
-            zone,
-            path: null,
-            target: null,
-          })),
-        };
-        const begins = i === 0 ? [{ sectioning: 1, name: `${set.join(' and ')}, ${first} first` }] : [];
-        return { ...moveOf(step), begins };
-      }),
+      p.zones
+        .flatMap((zone) => set.map((name) => ({ name, zone })))
+        .map(({ name, zone }, i) => {
+          const side = i % 2 === 0 ? first : otherBodySide(first);
+          const degrees = side === 'left' ? -Math.abs(p.turn) : Math.abs(p.turn);
+          const foot = p.foot === 'same' ? side : otherBodySide(side);
+          const step: Step = {
+            ...EMPTY_STEP,
+            turn: p.turn === 0 ? null : { degrees, by: p.foot === 'none' ? 'pivot' : 'swing' },
+            foot: p.turn === 0 || p.foot === 'none' ? null : { side: foot, way: 'step', toward: 0 },
+            actions: [{ name, kind: kindInName(name, vocabulary) ?? 'strike', side, zone, path: null, target: null }],
+          };
+          const begins = i === 0 ? [{ sectioning: 1, name: `${set.join(' then ')}, ${first} first` }] : [];
+          return { ...moveOf(step), begins };
+        }),
     ),
   );
   return { about: { ...EMPTY_ABOUT, kind: 'combination' }, moves, closing: [] };

@@ -1,69 +1,99 @@
-import { isEmptyStep, type BodySide, type Sequence, type Step } from '../move';
+import {
+  ACTION_KINDS,
+  isEmptyStep,
+  type ActionKind,
+  type BodySide,
+  type Move,
+  type Sequence,
+  type Step,
+} from '../move';
 import { mirrorStep } from './mirror';
 
+export type Lane = 'A' | 'B';
 /** A partner's own order inside a loop. */
 export interface LoopOrder {
-  lane: 'A' | 'B';
+  lane: Lane;
   steps: Step[];
-  sides: BodySide[];
+}
+/** What a lane does with one side only, however long the loop runs. */
+export interface OneSided {
+  lane: Lane;
+  kind: ActionKind;
+  /** The side that never does it. */
+  side: BodySide;
 }
 export interface LoopReport {
   orders: LoopOrder[];
   /** Whether a count switches sides. */
   switches: boolean;
-  /** Sides that never act however long the loop runs, by lane. */
-  untrained: { lane: 'A' | 'B'; side: BodySide }[];
-  /** After how many counts both orders begin together again. */
+  /** By lane, then by kind. */
+  untrained: OneSided[];
+  /** After how many counts both orders begin together again, on whichever sides. */
   period: number;
 }
 
 const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
+const together = (a: number, b: number): number => (a * b) / gcd(a, b);
+/** A loop is looked through for so many counts at most: longer than any hour. */
+const LONGEST = 20_000;
+
+const laneOf = (moves: readonly Move[], lane: Lane): Step[] =>
+  moves.flatMap((m) => (lane === 'A' ? [m.step] : m.partner ? [m.partner] : []));
+function withoutEnd(steps: readonly Step[]): Step[] {
+  let end = steps.length;
+  while (end > 0 && isEmptyStep(steps[end - 1]!)) end--;
+  return steps.slice(0, end);
+}
+
+/** Whether lanes that begin again after their own last counts come apart. */
+export const ordersStandApart = (moves: readonly Move[]): boolean => {
+  const lengths = (['A', 'B'] as const).map((lane) => withoutEnd(laneOf(moves, lane)).length).filter((n) => n > 0);
+  return lengths.some((n) => n !== moves.length);
+};
+
+/** Each lane's order: all its counts, or its own up to its last where the orders are declared apart. */
+function ordersOf({ about, moves }: Sequence): LoopOrder[] {
+  return (['A', 'B'] as const).flatMap((lane) => {
+    const own = withoutEnd(laneOf(moves, lane));
+    return own.length === 0 ? [] : [{ lane, steps: about.apart ? own : laneOf(moves, lane) }];
+  });
+}
 
 /**
- * What an endless drill trains. Each lane repeats its own counts (empty ones at its end do not belong to the order); a
- * drill without a switching count stays on its sides for ever, and says so.
+ * What an endless drill trains, lane by lane and kind by kind: it is run until everything comes again, with its switches.
+ * What is done without a side, or with both at once, leans to none.
  */
 export function loopReport(seq: Sequence): LoopReport {
-  const order = (lane: 'A' | 'B', all: readonly Step[]): LoopOrder => {
-    let end = all.length;
-    while (end > 0 && isEmptyStep(all[end - 1]!)) end--;
-    const steps = all.slice(0, end);
-    const sides = new Set<BodySide>();
-    for (const s of steps)
-      for (const a of s.actions) {
-        if (a.side === 'left' || a.side === 'both') sides.add('left');
-        if (a.side === 'right' || a.side === 'both') sides.add('right');
-      }
-    return { lane, steps: [...steps], sides: [...sides] };
-  };
-  const two = seq.moves.some((m) => m.partner !== null);
-  const orders = [
-    order(
-      'A',
-      seq.moves.map((m) => m.step),
-    ),
-    ...(two
-      ? [
-          order(
-            'B',
-            seq.moves.flatMap((m) => (m.partner ? [m.partner] : [])),
-          ),
-        ]
-      : []),
-  ].filter((o) => o.steps.length > 0);
+  const orders = ordersOf(seq);
+  const perRound = seq.moves.length;
+  const period = orders.reduce((p, o) => together(p, o.steps.length), 1);
   const switches = seq.moves.some((m) => m.swaps);
-  const untrained = orders.flatMap((o) =>
-    switches || o.sides.length === 0
-      ? []
-      : (['left', 'right'] as const).filter((s) => !o.sides.includes(s)).map((side) => ({ lane: o.lane, side })),
+  // After two rounds the sides are where they were, whatever switches.
+  const all = perRound === 0 ? 0 : Math.min(LONGEST, together(period, switches ? 2 * perRound : 1));
+  const seen = new Set<string>();
+  let switched = false;
+  for (let n = 0; n < all; n++) {
+    for (const o of orders)
+      for (const a of o.steps[n % o.steps.length]!.actions) {
+        if (a.side === 'none') continue;
+        const sides: BodySide[] =
+          a.side === 'both' ? ['left', 'right'] : [(a.side === 'left') === switched ? 'right' : 'left'];
+        for (const side of sides) seen.add(`${o.lane} ${a.kind} ${side}`);
+      }
+    if (seq.moves[n % perRound]!.swaps) switched = !switched;
+  }
+  const untrained = orders.flatMap(({ lane }) =>
+    ACTION_KINDS.flatMap((kind): OneSided[] => {
+      const [left, right] = (['left', 'right'] as const).map((side) => seen.has(`${lane} ${kind} ${side}`));
+      return left === right ? [] : [{ lane, kind, side: left ? 'right' : 'left' }];
+    }),
   );
-  const period = orders.reduce((p, o) => (p * o.steps.length) / gcd(p, o.steps.length), 1);
   return { orders, switches, untrained, period };
 }
 
 /** What both do in count n (0-based) of an endless loop; after an odd number of switches everything is mirrored. */
 export function loopCount(seq: Sequence, n: number): { a: Step | null; b: Step | null; switched: boolean } {
-  const { orders } = loopReport(seq);
+  const orders = ordersOf(seq);
   const perRound = seq.moves.length;
   const inRound = seq.moves.filter((m) => m.swaps).length;
   const before =
@@ -71,7 +101,7 @@ export function loopCount(seq: Sequence, n: number): { a: Step | null; b: Step |
       ? 0
       : Math.floor(n / perRound) * inRound + seq.moves.slice(0, n % perRound).filter((m) => m.swaps).length;
   const switched = before % 2 === 1;
-  const at = (lane: 'A' | 'B') => {
+  const at = (lane: Lane) => {
     const o = orders.find((x) => x.lane === lane);
     if (!o) return null;
     const s = o.steps[n % o.steps.length]!;

@@ -8,20 +8,20 @@ export const QUARTERS = ['upper left', 'upper right', 'lower left', 'lower right
 export type Quarter = (typeof QUARTERS)[number];
 
 /**
- * The four quarters at random for `counts` counts: each as often as the others (to within one), none more than twice
- * running, and the same order for the same seed.
+ * `of` things at random, `counts` of them: each as often as the others (to within one), none more than twice running where
+ * there are several, and the same order for the same seed. Gives their places, from 0.
  */
-export function shuffleQuarters(seed: number, counts: number): Quarter[] {
+export function shuffleEvenly(seed: number, counts: number, of: number): number[] {
   const rng = xoroshiro128plus(seed);
   const pick = (n: number) => uniformInt(rng, 0, n - 1);
-  const left = QUARTERS.map(() => Math.floor(counts / 4));
-  // Who gets one more, where the counts do not divide by four.
-  const more = [0, 1, 2, 3];
-  for (let i = 0; i < counts % 4; i++) left[more.splice(pick(more.length), 1)[0]!]!++;
+  const left = Array.from({ length: of }, () => Math.floor(counts / of));
+  // Who gets one more, where the counts do not divide evenly.
+  const more = left.map((_, i) => i);
+  for (let i = 0; i < counts % of; i++) left[more.splice(pick(more.length), 1)[0]!]!++;
   const out: number[] = [];
   for (let i = 0; i < counts; i++) {
     const total = left.reduce((a, b) => a + b, 0);
-    const barred = out.length > 1 && out.at(-1) === out.at(-2) ? out.at(-1)! : -1;
+    const barred = of > 1 && out.length > 1 && out.at(-1) === out.at(-2) ? out.at(-1)! : -1;
     // One that is left in such number that the others cannot part it any more goes first.
     const urgent = left.findIndex((n, q) => q !== barred && n > 2 * (total - n));
     if (urgent >= 0) {
@@ -32,8 +32,12 @@ export function shuffleQuarters(seed: number, counts: number): Quarter[] {
     }
     left[out.at(-1)!]!--;
   }
-  return out.map((q) => QUARTERS[q]!);
+  return out;
 }
+
+/** The four quarters at random, evenly. */
+export const shuffleQuarters = (seed: number, counts: number): Quarter[] =>
+  shuffleEvenly(seed, counts, QUARTERS.length).map((q) => QUARTERS[q]!);
 
 /** Which quarter a count goes to: said as its target, or by its height and side. */
 export function quarterOf(move: Move): Quarter | null {

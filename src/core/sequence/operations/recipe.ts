@@ -7,28 +7,34 @@ import { kindInName, NO_WORDS, written, type Vocabulary } from '../notation/voca
 import { answer, COMMON_ANSWERS, swapRoles, type AnswerRule } from './answer';
 import { chain, counts, extend, newHead, powerRound, pyramid, repeat, section } from './compose';
 import { COMMON_PAIRS, invert, type Inversion } from './invert';
-import { COMMON_LEVELS, levelPattern } from './levels';
-import { mirror } from './mirror';
+import { inLane, oneLane, type OneLane } from './lane';
+import { COMMON_LEVELS, levelPattern, type LevelPattern } from './levels';
+import { mirror, mirrorStep } from './mirror';
 import { quarterShuffle } from './quarters';
+import { shuffle, type CueBy } from './shuffle';
 import { substitute, type Pattern, type Replacement } from './substitute';
+import { powerByKind, turnsBy, type PowerByKind } from './ways';
 
 /** One step of a recipe. Other sequences are named by their id. */
 export type Operation =
-  | { op: 'mirror' }
+  | { op: 'mirror'; lane?: OneLane | undefined }
   | { op: 'invert'; what: Inversion; pairs?: readonly (readonly [string, string])[] | undefined }
-  | { op: 'substitute'; pattern: Pattern; replacement: Replacement }
+  | { op: 'substitute'; pattern: Pattern; replacement: Replacement; lane?: OneLane | undefined }
   | { op: 'chain'; with: string }
-  | { op: 'extend'; steps: readonly Step[] }
+  | { op: 'extend'; steps: readonly Step[]; lane?: OneLane | undefined }
   | { op: 'repeat'; times: number }
   | { op: 'pyramid' }
-  | { op: 'power round'; ways: readonly Power[] }
+  | { op: 'power round'; ways: readonly Power[]; lane?: OneLane | undefined }
+  | { op: 'turns'; by: 'swing' | 'cross' }
+  | { op: 'power by kind'; ways: PowerByKind }
   | { op: 'new head'; head: string; from: number }
   | { op: 'section'; name: string }
   | { op: 'counts'; from: number; to: number }
   | { op: 'answer'; rules?: readonly AnswerRule[] | undefined }
   | { op: 'swap roles' }
   | { op: 'quarters'; seed: number; rounds: number }
-  | { op: 'levels' };
+  | { op: 'shuffle'; seed: number; rounds: number; by: CueBy }
+  | { op: 'levels'; pattern?: Omit<LevelPattern, 'techniques'> | undefined };
 
 /** The way from a parent to a child: operations, one after the other. */
 export type Recipe = readonly Operation[];
@@ -78,7 +84,7 @@ function apply(seq: Sequence, o: Operation, { find, vocabulary }: Sources): Resu
   };
   switch (o.op) {
     case 'mirror':
-      return ok(mirror(seq));
+      return ok(o.lane ? oneLane(seq, o.lane, mirrorStep) : mirror(seq));
     case 'invert': {
       const own = o.pairs?.map(
         (p) =>
@@ -88,11 +94,13 @@ function apply(seq: Sequence, o: Operation, { find, vocabulary }: Sources): Resu
     }
     case 'substitute':
       return ok(
-        substitute(
-          seq,
-          o.pattern.name === undefined ? o.pattern : { ...o.pattern, name: nameNow(o.pattern.name) },
-          o.replacement,
-          vocabulary,
+        inLane(seq, o.lane ?? 'A', (s) =>
+          substitute(
+            s,
+            o.pattern.name === undefined ? o.pattern : { ...o.pattern, name: nameNow(o.pattern.name) },
+            o.replacement,
+            vocabulary,
+          ),
         ),
       );
     case 'chain': {
@@ -101,9 +109,11 @@ function apply(seq: Sequence, o: Operation, { find, vocabulary }: Sources): Resu
     }
     case 'extend':
       return ok(
-        extend(
-          seq,
-          o.steps.map((s) => moveOf(s)),
+        inLane(seq, o.lane ?? 'A', (s) =>
+          extend(
+            s,
+            o.steps.map((step) => moveOf(step)),
+          ),
         ),
       );
     case 'repeat':
@@ -111,7 +121,13 @@ function apply(seq: Sequence, o: Operation, { find, vocabulary }: Sources): Resu
     case 'pyramid':
       return ok(pyramid(seq));
     case 'power round':
-      return ok(powerRound(seq, o.ways));
+      return ok(powerRound(seq, o.ways, o.lane));
+    case 'turns':
+      return ok(turnsBy(seq, o.by));
+    case 'power by kind':
+      return ok(powerByKind(seq, o.ways));
+    case 'shuffle':
+      return shuffle(seq, o.seed, o.rounds, o.by);
     case 'new head': {
       const head = other(o.head);
       return head.ok ? newHead(seq, head.value, o.from) : head;
@@ -131,10 +147,16 @@ function apply(seq: Sequence, o: Operation, { find, vocabulary }: Sources): Resu
     case 'levels': {
       const names = [...new Set(seq.moves.flatMap((m) => m.step.actions.map((a) => a.name)))].slice(0, 2);
       if (names.length === 0) return fail('There is no technique yet to take through the heights.');
-      return ok({ ...levelPattern({ ...COMMON_LEVELS, techniques: names }, vocabulary), about: seq.about });
+      return ok({
+        ...levelPattern({ ...COMMON_LEVELS, ...o.pattern, techniques: names }, vocabulary),
+        about: seq.about,
+      });
     }
   }
 }
+
+/** Whose work it is, where it is one lane's. */
+const inLaneSaid = (lane: OneLane | undefined): string => (lane ? ` in lane ${lane}` : '');
 
 const POWER_SAID: Record<Power, string> = {
   swing: 'swing of the turn',
@@ -165,31 +187,44 @@ export function recipeWords(recipe: Recipe, nameOf: (id: string) => string = () 
   const one = (o: Operation): string => {
     switch (o.op) {
       case 'mirror':
-        return 'the other side';
+        return `the other side${inLaneSaid(o.lane)}`;
       case 'invert':
         return `${o.what} changed over`;
       case 'substitute': {
-        const what = patternWords(o.pattern);
+        const what = patternWords(o.pattern) + inLaneSaid(o.lane);
         const r = o.replacement;
         if (r.do === 'remove') return `without each ${what}`;
         if (r.do === 'become') {
-          const to = [r.zone ? `${r.zone}` : '', r.name ?? ''].filter(Boolean).join(' ');
+          const to = [r.zone ? `${r.zone}` : '', r.name ?? '', r.target === undefined ? '' : `at ${r.target}`]
+            .filter(Boolean)
+            .join(' ');
           const stance = r.stance ? `${to ? ' ' : ''}in ${r.stance}` : '';
           return `each ${what} becomes ${to || (r.stance ? '' : 'what it was')}${stance}`.replace(/ {2,}/g, ' ');
         }
         const step = stepWords(r.step);
-        return r.do === 'instead' ? `${step} in place of each ${what}` : `${step} ${r.do} each ${what}`;
+        const slides = r.do === 'before' && r.slidesUp ? ', the standing foot sliding up' : '';
+        return r.do === 'instead' ? `${step} in place of each ${what}` : `${step} ${r.do} each ${what}${slides}`;
       }
       case 'chain':
         return `followed by ${nameOf(o.with)}`;
       case 'extend':
-        return `with ${listInWords(o.steps.map(stepWords))} at the end`;
+        return `with ${listInWords(o.steps.map(stepWords))} at the end${inLaneSaid(o.lane)}`;
       case 'repeat':
         return `${o.times} times`;
       case 'pyramid':
         return 'as a pyramid';
       case 'power round':
-        return `a round each by ${listInWords(o.ways.map((w) => POWER_SAID[w]))}`;
+        return `a round each by ${listInWords(o.ways.map((w) => POWER_SAID[w]))}${inLaneSaid(o.lane)}`;
+      case 'turns':
+        return o.by === 'cross' ? 'all turns across' : 'all turns by swing';
+      case 'power by kind':
+        return listInWords(
+          Object.entries(o.ways).flatMap(([kind, way]) =>
+            way ? [`${kind} counts by ${POWER_SAID[way as Power]}`] : [],
+          ),
+        );
+      case 'shuffle':
+        return `called at random${o.by === 'as written' ? '' : ` by ${o.by}`}, each ${o.rounds} times`;
       case 'new head':
         return `from count ${o.from} on, with the head of ${nameOf(o.head)}`;
       case 'section':

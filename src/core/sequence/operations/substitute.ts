@@ -13,13 +13,15 @@ import {
   type Sequence,
   type Step,
 } from '../move';
-import { familyOf, kindInName, NO_WORDS, type Family, type Vocabulary } from '../notation/vocabulary';
-import { mirrorStep } from './mirror';
+import { familyOf, kindInName, NO_WORDS, zoneInName, type Family, type Vocabulary } from '../notation/vocabulary';
+import { mirrorStep, otherBodySide } from './mirror';
 
 /** Which actions are meant; what is left out does not matter. */
 export interface Pattern {
   name?: string | undefined;
   kind?: ActionKind | undefined;
+  /** One of several kinds. */
+  kinds?: readonly ActionKind[] | undefined;
   family?: Family | undefined;
   zone?: Zone | undefined;
   /** The limb; or whether it is on the side of the forward foot. */
@@ -31,14 +33,26 @@ export interface Pattern {
 }
 
 /**
- * What happens where the pattern fits. A step is written for a match on the right and mirrored for one on the left;
- * `become` keeps what it does not name.
+ * What happens where the pattern fits. A step is written for a match on the right and mirrored for one on the left; a leg
+ * that is put in before a count that steps is the leg that is about to step, whatever the hand does. `become` takes the
+ * height that the new name says, and keeps what is not named.
  */
 export type Replacement =
-  | { do: 'before'; step: Step }
+  | {
+      do: 'before';
+      step: Step;
+      /** The standing foot slides up with the leg that was put in; otherwise it stays. */
+      slidesUp?: boolean | undefined;
+    }
   | { do: 'after'; step: Step }
   | { do: 'instead'; step: Step }
-  | { do: 'become'; name?: string | undefined; zone?: Zone | undefined; stance?: string | undefined }
+  | {
+      do: 'become';
+      name?: string | undefined;
+      zone?: Zone | undefined;
+      stance?: string | undefined;
+      target?: string | undefined;
+    }
   | { do: 'remove' };
 
 /** The forward foot of a step: said, or the foot that stepped forward (or the one that did not step back). */
@@ -78,6 +92,7 @@ export function fits(
 ): boolean {
   if (p.name !== undefined && fold(p.name) !== fold(action.name)) return false;
   if (p.kind !== undefined && p.kind !== action.kind) return false;
+  if (p.kinds !== undefined && !p.kinds.includes(action.kind)) return false;
   if (p.family !== undefined && p.family !== familyOf(action)) return false;
   if (p.zone !== undefined && p.zone !== (action.zone ?? 'middle')) return false;
   if (p.side === 'left' || p.side === 'right') {
@@ -89,6 +104,24 @@ export function fits(
   if (p.stance !== undefined && !sameStance(standing.stance, p.stance)) return false;
   if (p.advancing !== undefined && isAdvancing(step) !== p.advancing) return false;
   return p.turning === undefined || (step.turn !== null) === p.turning;
+}
+
+/** The leg that a step works with; null where it works with none, or with both. */
+const legOf = (step: Step): BodySide | null => {
+  const leg = step.actions.find((a) => familyOf(a) === 'foot');
+  return leg?.side === 'left' || leg?.side === 'right' ? leg.side : null;
+};
+
+/** The step that comes before a count: with the leg that is about to step, or else on the side of the match. */
+function putBefore(r: Extract<Replacement, { do: 'before' }>, next: Step, match: BodySide): Step {
+  const leg = legOf(r.step);
+  const steps = next.foot && next.foot.way !== 'draw' && next.foot.way !== 'jump' ? next.foot.side : null;
+  const mirrored = leg && steps ? leg !== steps : match === 'left';
+  const step = mirrored ? mirrorStep(r.step) : r.step;
+  const own = legOf(step);
+  return r.slidesUp && own && step.foot === null
+    ? { ...step, foot: { side: otherBodySide(own), way: 'slide', toward: 0 } }
+    : step;
 }
 
 /**
@@ -119,10 +152,11 @@ export function substitute(
     const hit = m.step.actions.filter((a) => fits(pattern, a, m.step, standing[i]!));
     if (hit.length === 0) return [m];
     const made = (step: Step) => (hit[0]!.side === 'left' ? mirrorStep(step) : step);
+    const first = hit[0]!.side === 'left' ? 'left' : 'right';
     switch (replacement.do) {
       case 'before':
         return [
-          { ...moveOf(made(replacement.step), m.partner && EMPTY_STEP), begins: m.begins },
+          { ...moveOf(putBefore(replacement, m.step, first), m.partner && EMPTY_STEP), begins: m.begins },
           { ...m, begins: [] },
         ];
       case 'after':
@@ -130,7 +164,8 @@ export function substitute(
       case 'instead':
         return [{ ...m, step: made(replacement.step) }];
       case 'become': {
-        const { name, zone, stance } = replacement;
+        const { name, stance, target } = replacement;
+        const zone = replacement.zone ?? (name === undefined ? null : zoneInName(name, vocabulary)) ?? undefined;
         const actions = m.step.actions.map((a) =>
           !hit.includes(a)
             ? a
@@ -138,6 +173,7 @@ export function substitute(
                 ...a,
                 ...(name === undefined ? {} : { name, kind: kindInName(name, vocabulary) ?? a.kind }),
                 ...(zone === undefined ? {} : { zone }),
+                ...(target === undefined ? {} : { target }),
               },
         );
         return [{ ...m, step: { ...m.step, actions, ...(stance === undefined ? {} : { stance }) } }];

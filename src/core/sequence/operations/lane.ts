@@ -1,0 +1,29 @@
+import { EMPTY_STEP, isEmptyStep, type Move, type Sequence } from '../move';
+
+export const LANES = ['A', 'B'] as const;
+export type OneLane = (typeof LANES)[number];
+
+const turnedRound = (m: Move): Move => ({ ...m, step: m.partner ?? EMPTY_STEP, partner: m.step });
+
+/** Does something to lane B that is written for lane A: the lanes change places for it, and change back. */
+export function inLane(seq: Sequence, lane: OneLane, work: (seq: Sequence) => Sequence): Sequence {
+  if (lane === 'A') return work(seq);
+  const alone = !seq.moves.some((m) => m.partner !== null);
+  const done = work({ ...seq, moves: seq.moves.map(turnedRound) });
+  const moves = done.moves
+    .map((m) => ({ ...m, partner: m.partner ?? EMPTY_STEP }))
+    .map(turnedRound)
+    // Who was alone stays alone where nothing came of it.
+    .map((m) => (alone && m.partner && isEmptyStep(m.partner) ? { ...m, partner: null } : m));
+  return { ...done, moves };
+}
+
+/** One lane of a sequence changed count by count; the other stays. */
+export function oneLane(seq: Sequence, lane: OneLane, change: (step: Move['step']) => Move['step']): Sequence {
+  return {
+    ...seq,
+    moves: seq.moves.map((m) =>
+      lane === 'A' ? { ...m, step: change(m.step) } : { ...m, partner: m.partner && change(m.partner) },
+    ),
+  };
+}
