@@ -63,7 +63,8 @@ export function Fields({
       d.lane,
       [
         ['', both],
-        ['A', 'lane A'],
+        // Where lane A is meant anyway it is not offered twice.
+        ...(both === 'both' || d.lane === 'A' ? ([['A', 'lane A']] as const) : []),
         ['B', 'lane B'],
       ],
       (l) => set({ lane: l }),

@@ -127,6 +127,17 @@ describe('what the checks find', () => {
     expect(slipped('front kick R | step L back, low block L', 'leg met by arm')).toEqual([]);
   });
 
+  it('one arm or leg that does two things in one count, in either lane', () => {
+    expect(slipped('punch R + palm check R', 'limb twice')).toEqual([
+      'Count 1: the right hand does punch and palm check at once.',
+    ]);
+    expect(slipped('front kick L + low kick L | push both + punch L', 'limb twice')).toEqual([
+      'Count 1: the left leg does front kick and low kick at once.',
+      'Count 1: the partner: the left hand does push and punch at once.',
+    ]);
+    expect(slipped('rising block L + punch R, front kick R', 'limb twice')).toEqual([]);
+  });
+
   it('an attack without an answer, an answer that meets nothing, and attacks of lane B', () => {
     expect(slipped('punch R | -\n- | punch L\npunch R | inner block L', 'answer')).toEqual([
       'Counts 1 and 2: nobody answers the attack; “free” leaves an answer open.',

@@ -13,6 +13,7 @@ export const CHECKS = [
   'line turn',
   'feet',
   'stride',
+  'limb twice',
   'stance shift',
   'unknown',
   'retired',

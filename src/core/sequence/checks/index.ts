@@ -11,6 +11,7 @@ import { PLAIN_CONTEXT, type Check, type CheckContext, type Finding } from './fi
 import { hall } from './hall';
 import { families, heights } from './heights';
 import { level } from './level';
+import { limb } from './limb';
 import { lineTurn } from './lineTurn';
 import { loop } from './loop';
 import { post } from './post';
@@ -32,6 +33,7 @@ const ALL: readonly Check[] = [
   families,
   feet,
   stride,
+  limb,
   stanceShift,
   level,
   cut,
