@@ -11,6 +11,7 @@ import {
   turnArc,
   type Call,
   type Pace,
+  stancesOf,
 } from '../../core';
 import '../../kit/drawing/drawing.css';
 import { Stave } from '../../kit/drawing/Stave';
@@ -45,7 +46,7 @@ export function Board({
   const { layout, trace } = useMemo(() => {
     let body = swapped ? swapRoles(s.body) : s.body;
     if (mirrored) body = mirror(body);
-    const floor = traceFloor(body, { stature: 1.7, stances: (name) => vocabulary.find(name)?.geometry ?? null });
+    const floor = traceFloor(body, { stature: 1.7, stances: stancesOf(vocabulary) });
     return {
       trace: floor,
       layout: layoutStave(

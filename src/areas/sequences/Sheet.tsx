@@ -10,6 +10,7 @@ import {
   tally,
   tallyWords,
   traceFloor,
+  stancesOf,
 } from '../../core';
 import '../../kit/drawing/drawing.css';
 import { Floor } from '../../kit/drawing/Floor';
@@ -25,7 +26,7 @@ export default function Sheet({ view }: { view: SequenceView }) {
   const body = {
     stature: 1.7,
     weapon: s.body.moves.some((m) => m.step.actions.some((a) => a.kind === 'weapon cut')) ? 1.8 : 0,
-    stances: (name: string) => vocabulary.find(name)?.geometry ?? null,
+    stances: stancesOf(vocabulary),
   };
   const trace = traceFloor(s.body, body);
   const departs = departsFrom(s.body, view.computed, view.parent?.body ?? null, s.recipe);

@@ -11,6 +11,7 @@ import {
   type StaveLayout,
   type Trace,
   type Vocabulary,
+  stancesOf,
 } from '../../core';
 import { departsFrom, type Departs } from './reading';
 
@@ -70,7 +71,7 @@ export function scoreOf(text: string, drawing: Drawing): Score {
     const made: Body = {
       stature,
       weapon,
-      stances: (name) => vocabulary.find(name)?.geometry ?? vocabulary.find(`${name} stance`)?.geometry ?? null,
+      stances: stancesOf(vocabulary),
     };
     bodies.set(key, made);
     return made;

@@ -4,13 +4,14 @@ import TextField from '@mui/material/TextField';
 import type { RankShown, SyllabusSheetView } from '../../contracts/views';
 import {
   capital,
-  commonStance,
   dateInWords,
   layoutStave,
   tally,
   tallyWords,
   traceFloor,
   type Sequence,
+  stancesNamed,
+  type SchoolStance,
 } from '../../core';
 import '../../kit/drawing/drawing.css';
 import { StaveLines } from '../../kit/drawing/StaveLines';
@@ -91,7 +92,7 @@ export default function RankPrint({ view, ranks }: { view: SyllabusSheetView; ra
                     ))}
                   </ul>
                 )}
-                {i.body && i.body.moves.length > 0 && <Staved body={i.body} />}
+                {i.body && i.body.moves.length > 0 && <Staved body={i.body} stances={i.stances} />}
               </article>
             ))}
           </section>
@@ -111,12 +112,12 @@ export default function RankPrint({ view, ranks }: { view: SyllabusSheetView; ra
   );
 }
 
-function Staved({ body }: { body: Sequence }) {
+function Staved({ body, stances }: { body: Sequence; stances: readonly SchoolStance[] }) {
   const armed = body.moves.some((m) => m.step.actions.some((a) => a.kind === 'weapon cut'));
   const trace = traceFloor(body, {
     stature: 1.7,
     weapon: armed ? 1.8 : 0,
-    stances: (name) => commonStance(name) ?? commonStance(`${name} stance`),
+    stances: stancesNamed(stances),
   });
   const layout = layoutStave(body, { body: { stature: 1.7 }, perLine: 10 }, trace);
   return (

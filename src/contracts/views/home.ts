@@ -1,5 +1,5 @@
 // What is shown of one student.
-import type { Sequence } from '../../core';
+import type { Sequence, SchoolStance } from '../../core';
 import type { FocusShown } from './focus';
 import type { RankShown } from './rank';
 
@@ -23,6 +23,8 @@ export interface HomeView {
     /** How it fits: all of it, turned, or the counts that do; null: nothing to say. */
     fit: string;
     body: Sequence | null;
+    /** The school's own stances in it. */
+    stances: SchoolStance[];
   }[];
   left: { name: string; why: string }[];
 }

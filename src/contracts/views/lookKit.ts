@@ -1,5 +1,15 @@
 // What the mat takes along.
-import type { Group, PointKind, Purpose, Range, Sequence, SequenceKind, TechniqueKind, VerdictWord } from '../../core';
+import type {
+  Group,
+  PointKind,
+  Purpose,
+  Range,
+  Sequence,
+  SequenceKind,
+  TechniqueKind,
+  VerdictWord,
+  SchoolStance,
+} from '../../core';
 import type { ConditionShown } from './condition';
 import type { FocusShown, SlipShown } from './focus';
 import type { RankShown } from './rank';
@@ -52,6 +62,8 @@ export interface LookKitView {
     title: string;
     kind: SequenceKind;
     body: Sequence;
+    /** The school's own stances in it; a device may still have what it was sent before there were any. */
+    stances?: SchoolStance[] | undefined;
     /** Points of its techniques by which a slip can be named, those that are critical first. */
     points: { id: string; name: string; cue: string; kind: PointKind; critical: boolean }[];
     /** Which of them belong to each count, by their places in `points`. */

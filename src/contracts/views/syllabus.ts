@@ -1,5 +1,5 @@
 // What the screens of the way show.
-import type { Difference, Group, Item, ItemFacts, Part, Sequence, Syllabus } from '../../core';
+import type { Difference, Group, Item, ItemFacts, Part, Sequence, Syllabus, SchoolStance } from '../../core';
 import type { ConditionShown } from './condition';
 import type { HallShown } from './hall';
 import type { RankShown } from './rank';
@@ -74,6 +74,8 @@ export interface SyllabusSheetView {
       critical: boolean;
       points: { name: string; how: string; critical: boolean }[];
       body: Sequence | null;
+      /** The school's own stances in it. */
+      stances: SchoolStance[];
     }[];
   }[];
   introduced: string[];

@@ -26,6 +26,7 @@ export * from './operations/ways';
 export * from './post';
 export * from './sectioning';
 export * from './spoken';
+export * from './stances';
 export * from './stave/column';
 export * from './stave/layout';
 export * from './stave/marks';

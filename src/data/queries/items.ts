@@ -25,6 +25,9 @@ import {
   type Action,
   type Body,
   type ActionKind,
+  stancesIn,
+  stancesOf,
+  type SchoolStance,
 } from '../../core';
 import type { Transaction } from '../connection';
 import type { Library } from './library';
@@ -44,6 +47,8 @@ export interface Items {
   isOwn: (item: Item, pointId: string) => boolean;
   /** A body of a stature in metres, for tracing what it does on a floor. */
   bodyOf: (stature: number) => Body;
+  /** The school's own stances that a sequence stands in: whoever draws it takes them along. */
+  stancesOf: (body: Sequence) => SchoolStance[];
   /** Points of the techniques done at each count of a sequence. */
   pointsAt: (sequenceId: string) => readonly (readonly Point[])[];
   /** The counts of a sequence at which a technique or stance is done, 1 the first. */
@@ -221,10 +226,11 @@ export async function readItems(tx: Transaction, library: Library, versions: Ver
     pointsOf,
     judgedBy,
     isOwn: (item, pointId) => !('technique' in item) || library.ownerOf.get(pointId)?.id === item.technique,
+    stancesOf: (body) => stancesIn(body, stancesOf(vocabulary)),
     bodyOf: (stature) => ({
       stature,
       weapon: 0,
-      stances: (name) => vocabulary.find(name)?.geometry ?? vocabulary.find(`${name} stance`)?.geometry ?? null,
+      stances: stancesOf(vocabulary),
     }),
     pointsAt: (id) =>
       (sequences.get(id)?.body.moves ?? []).map((m) => {
@@ -269,7 +275,7 @@ function roomOf(seq: Sequence, vocabulary: Vocabulary, armed: boolean): ItemFact
   const trace = traceFloor(seq, {
     stature: STATURE,
     weapon: armed ? STATURE * 1.05 : 0,
-    stances: (name) => vocabulary.find(name)?.geometry ?? vocabulary.find(`${name} stance`)?.geometry ?? null,
+    stances: stancesOf(vocabulary),
   });
   const { width, depth } = footprint(trace);
   return { width, depth };

@@ -101,6 +101,7 @@ export async function homeView(tx: Transaction, who: Who, { id }: ViewInput<'hom
         cues: point && cueOf(point) !== '' ? [cueOf(point)] : [],
         fit,
         body: row ? partOf(row.body, item) : null,
+        stances: row ? j.items.stancesOf(row.body) : [],
       });
     }
   }

@@ -286,6 +286,7 @@ function sequencesShown(j: Judging, asked: ReadonlySet<string>): LookKitView['se
         title: s.title,
         kind: s.kind,
         body: s.body,
+        stances: j.items.stancesOf(s.body),
         points: points.map((p) => ({
           id: p.id,
           name: p.name,

@@ -52,6 +52,7 @@ export async function syllabusSheetView(
                   ? items.pointsOf(r.item).map((p) => ({ name: p.name, how: p.how, critical: p.critical }))
                   : [],
               body: body ? partOf(body, r.item) : null,
+              stances: body ? items.stancesOf(body) : [],
             };
           }),
         },

@@ -16,6 +16,7 @@ import {
   traceFloor,
   type CountMark,
   type Purpose,
+  stancesNamed,
 } from '../../../core';
 import { drop, openNow } from '../../../kit/deviceQueue/deviceQueue';
 import { useAhead } from '../../../kit/deviceQueue/useAhead';
@@ -164,9 +165,9 @@ export default function FormCard({
   }, [sequence.id]);
   const layout = useMemo(() => {
     const part = { ...sequence.body, moves: sequence.body.moves.slice(from - 1, to), closing: [] };
-    const trace = traceFloor(part, { stature: 1.7 });
+    const trace = traceFloor(part, { stature: 1.7, stances: stancesNamed(sequence.stances ?? []) });
     return layoutStave(part, { column: COLUMN, zoneGap: 30, scale: 1.15 }, trace);
-  }, [sequence.body, from, to]);
+  }, [sequence.body, sequence.stances, from, to]);
   useEffect(() => {
     const el = frame.current;
     const x = layout.columns[at]?.x ?? 0;

@@ -28,6 +28,7 @@ const viewOf = (more: Partial<HomeView> = {}): HomeView => ({
       cues: ['Push the floor.'],
       fit: 'Counts 1 to 2 fit your floor.',
       body: read.value,
+      stances: [],
     },
   ],
   left: [{ name: 'Kick shield', why: 'needs a partner: in the hall' }],

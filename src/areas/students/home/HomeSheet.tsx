@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import type { HomeView } from '../../../contracts/views';
-import { commonStance, dateInWords, layoutStave, traceFloor, type Sequence } from '../../../core';
+import { dateInWords, layoutStave, traceFloor, type Sequence, stancesNamed, type SchoolStance } from '../../../core';
 import '../../../kit/drawing/drawing.css';
 import { StaveLines } from '../../../kit/drawing/StaveLines';
 import { IslandRoot } from '../../../kit/IslandRoot';
@@ -75,7 +75,7 @@ export default function HomeSheet({ view, studentId }: { view: HomeView; student
             </p>
             {i.cues.length > 0 && <p className="serif cue">{i.cues.map((c) => `“${c}”`).join(' ')}</p>}
             {i.fit !== '' && <p>{i.fit}</p>}
-            {i.body && <Lines body={i.body} stature={view.room.stature} />}
+            {i.body && <Lines body={i.body} stances={i.stances} stature={view.room.stature} />}
           </article>
         ))}
         <section>
@@ -103,8 +103,8 @@ export default function HomeSheet({ view, studentId }: { view: HomeView; student
   );
 }
 
-function Lines({ body, stature }: { body: Sequence; stature: number }) {
-  const trace = traceFloor(body, { stature, stances: (name) => commonStance(name) });
+function Lines({ body, stances, stature }: { body: Sequence; stances: readonly SchoolStance[]; stature: number }) {
+  const trace = traceFloor(body, { stature, stances: stancesNamed(stances) });
   return (
     <StaveLines layout={layoutStave(body, { perLine: PER_LINE, rows: { breath: false, weight: false } }, trace)} />
   );
