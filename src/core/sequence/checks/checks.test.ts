@@ -127,6 +127,17 @@ describe('what the checks find', () => {
     expect(slipped('front kick R | step L back, low block L', 'leg met by arm')).toEqual([]);
   });
 
+  it('a slide, a crossing step, a step of ninety degrees and a partner’s step into the cut', () => {
+    const path = (foot: string) =>
+      `the cut starts on the left and the right foot ${foot}: that leg stands in the path.`;
+    expect(slipped('slide R, diagonal cut L', 'cut')).toEqual([`Count 1: ${path('slides')}`]);
+    expect(slipped('cross R left, diagonal cut L', 'cut')).toEqual([`Count 1: ${path('crosses')}`]);
+    expect(slipped('step R right, diagonal cut L', 'cut')).toEqual([`Count 1: ${path('steps')}`]);
+    expect(slipped('- | step R, diagonal cut L', 'cut')).toEqual([`Count 1: the partner: ${path('steps')}`]);
+    for (const clear of ['step L, diagonal cut L', 'step R back, diagonal cut L', 'draw R, diagonal cut L'])
+      expect(slipped(clear, 'cut')).toEqual([]);
+  });
+
   it('one arm or leg that does two things in one count, in either lane', () => {
     expect(slipped('punch R + palm check R', 'limb twice')).toEqual([
       'Count 1: the right hand does punch and palm check at once.',

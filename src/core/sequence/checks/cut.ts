@@ -1,16 +1,25 @@
-import { countByCount, type Check } from './finding';
+import type { Step } from '../move';
+import { type Check } from './finding';
 
-/** A weapon's cut does not start on a side while the other leg steps into its path. */
-export const cut: Check = (looked) => {
-  for (const { n, step } of countByCount(looked)) {
-    const { foot } = step;
-    const one = step.actions.find((a) => a.kind === 'weapon cut' && (a.side === 'left' || a.side === 'right'));
-    if (one && foot?.way === 'step' && foot.side !== one.side && Math.abs(foot.toward) < 90)
-      looked.found(
-        'cut',
-        false,
-        [n],
-        `Count ${n}: the cut starts on the ${one.side} and the ${foot.side} foot steps: that leg stands in the path.`,
-      );
-  }
+/** Ways in which a foot comes forward or out past the body. */
+const WAYS: readonly string[] = ['step', 'slide', 'cross'];
+
+/** What stands in the path of a cut, in words; null where the leg is clear of it (F 26). */
+function inThePath({ foot, actions }: Step): string | null {
+  const one = actions.find((a) => a.kind === 'weapon cut' && (a.side === 'left' || a.side === 'right'));
+  if (!one || !foot || !WAYS.includes(foot.way) || foot.side === one.side || Math.abs(foot.toward) > 90) return null;
+  const moves = { step: 'steps', slide: 'slides', cross: 'crosses' }[foot.way as 'step' | 'slide' | 'cross'];
+  return `the cut starts on the ${one.side} and the ${foot.side} foot ${moves}: that leg stands in the path`;
+}
+
+/** A weapon's cut does not start on a side while the other leg comes into its path, in either lane. */
+export const cut: Check = ({ seq, found }) => {
+  for (const [i, m] of seq.moves.entries())
+    for (const [step, whose] of [
+      [m.step, ''],
+      [m.partner, 'the partner: '],
+    ] as const) {
+      const why = step && inThePath(step);
+      if (why) found('cut', false, [i + 1], `Count ${i + 1}: ${whose}${why}.`);
+    }
 };
