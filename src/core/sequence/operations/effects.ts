@@ -13,6 +13,14 @@ export const netTurn = (seq: Sequence): number => {
 
 const namesIn = (seq: Sequence): string[] => [...new Set(seq.moves.flatMap((m) => m.step.actions.map((a) => a.name)))];
 
+/** Answers that the library does not have: a rule of common practice may propose what a school calls otherwise. */
+function lacking(seq: Sequence, vocabulary: Sources['vocabulary']): string[] {
+  if (vocabulary.words.length === 0) return [];
+  const names = [...new Set(seq.moves.flatMap((m) => m.partner?.actions.map((a) => a.name) ?? []))];
+  const none = names.filter((n) => !vocabulary.find(n));
+  return none.length > 0 ? [`the library has no ${listInWords(none)}: write rules of your own.`] : [];
+}
+
 /** What a step left as it was or did not know, in words. */
 function said(o: Operation, before: Sequence, after: Sequence, { vocabulary }: Sources): string[] {
   const same = JSON.stringify(before.moves) === JSON.stringify(after.moves) && before.about.kind === after.about.kind;
@@ -36,6 +44,7 @@ function said(o: Operation, before: Sequence, after: Sequence, { vocabulary }: S
         ...(o.rules && unused.length > 0
           ? [`${plural(unused.length, 'rule')} ${listInWords(unused.map((i) => String(i + 1)))} met no attack.`]
           : []),
+        ...lacking(after, vocabulary),
       ];
     }
     case 'levels': {

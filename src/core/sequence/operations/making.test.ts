@@ -4,6 +4,7 @@ import { anySequence, written } from '../builders';
 import type { Sequence } from '../move';
 import { printLine, printSequence } from '../notation/print';
 import { parseStep, readSequence } from '../notation/read';
+import { makeVocabulary } from '../notation/vocabulary';
 import { recipeEffects } from './effects';
 import { COMMON_LEVELS } from './levels';
 import { MOST_DERIVED, derive, recipeWords, type Operation } from './recipe';
@@ -226,6 +227,27 @@ describe('a step without effect', () => {
     expect(effects('punch R\npunch L', { op: 'answer', rules })).toEqual([
       'Step 1: no rule answers counts 1 and 2.',
       'Step 1: rule 1 met no attack.',
+    ]);
+  });
+  it('names answers that the library lacks', () => {
+    const vocabulary = makeVocabulary([
+      {
+        id: 'b',
+        name: 'Inner block',
+        kind: 'block',
+        zone: null,
+        terms: [],
+        retired: false,
+        geometry: null,
+        rank: null,
+        ceiling: null,
+      },
+    ]);
+    const recipe: Operation[] = [{ op: 'answer' }];
+    const of = (text: string) => recipeEffects(written(text), recipe, { find: () => undefined, vocabulary });
+    expect(of('punch R mid')).toEqual([]);
+    expect(of('punch R mid\nfront kick R\nhook punch L')).toEqual([
+      'Step 1: the library has no evade and duck: write rules of your own.',
     ]);
   });
   it('says how far a round leaves one turned', () => {
