@@ -262,6 +262,9 @@ export function Fields({
     case 'levels':
       return (
         <div className="fields">
+          {type('Techniques', 'techniques', d.levels.techniques, (techniques) => levels({ techniques }), {
+            helperText: 'empty: the first two here',
+          })}
           {type('Heights', 'zones', d.levels.zones, (zones) => levels({ zones }), {
             helperText: 'high, mid, low in their order',
           })}

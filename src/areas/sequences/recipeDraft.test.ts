@@ -77,6 +77,10 @@ const operation: fc.Arbitrary<Operation> = fc.oneof(
     { op: 'power by kind', ways: { turning: 'drop' } },
     { op: 'shuffle', seed: 3, rounds: 4, by: 'name' },
     { op: 'levels', pattern: { zones: ['lower', 'upper'], first: 'right', turn: 0, foot: 'same', bothHands: false } },
+    {
+      op: 'levels',
+      pattern: { techniques: ['low block'], zones: ['upper'], first: 'left', turn: 90, foot: 'other', bothHands: true },
+    },
     { op: 'invert', what: 'lead and rear', pairs: [['low block', 'front kick']] },
   ),
   fc.uuid().map((id): Operation => ({ op: 'chain', with: id })),

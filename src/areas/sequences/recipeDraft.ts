@@ -13,6 +13,7 @@ import {
   type CueBy,
   type Inversion,
   type LevelPattern,
+  type LevelRecipe,
   type OneLane,
   type Operation,
   type Pattern,
@@ -103,6 +104,7 @@ export interface Draft {
 
 /** The pattern of heights in its fields; null fields are those of common practice. */
 export interface Levels {
+  techniques: string;
   zones: string;
   first: 'left' | 'right';
   turn: string;
@@ -111,7 +113,8 @@ export interface Levels {
 }
 
 const ZONE_SHORT = { upper: 'high', middle: 'mid', lower: 'low' } as const;
-const levelsOf = (p: Omit<LevelPattern, 'techniques'>): Levels => ({
+const levelsOf = (p: LevelRecipe): Levels => ({
+  techniques: p.techniques?.join(', ') ?? '',
   zones: p.zones.map((z) => ZONE_SHORT[z]).join(', '),
   first: p.first,
   turn: String(p.turn),
@@ -139,7 +142,7 @@ export const fresh = (): Draft => ({
   by: 'as written',
   turns: 'cross',
   powers: { turning: 'swing', advancing: 'slide', standing: 'vibration' },
-  levels: levelsOf(COMMON_LEVELS),
+  levels: levelsOf({ ...COMMON_LEVELS, techniques: undefined }),
 });
 
 /** Puts a stored step of a recipe back into its fields. */
@@ -348,15 +351,24 @@ export function operationOf(d: Draft, words: ReturnType<typeof makeVocabulary>):
       return Object.keys(ways).length > 0 ? yes({ op: 'power by kind', ways }) : no('Which ways?');
     }
     case 'levels': {
-      if (JSON.stringify(d.levels) === JSON.stringify(levelsOf(COMMON_LEVELS))) return yes({ op: 'levels' });
+      if (JSON.stringify(d.levels) === JSON.stringify(levelsOf({ ...COMMON_LEVELS, techniques: undefined })))
+        return yes({ op: 'levels' });
       const { first, foot, bothHands } = d.levels;
       const read = d.levels.zones.split(/[, ]+/).filter(Boolean).map(zoneOf);
       const zones = read.filter((z) => z !== undefined);
       const turn = whole(d.levels.turn);
+      const techniques = d.levels.techniques
+        .split(',')
+        .map((t) => t.trim())
+        .filter(Boolean);
+      if (techniques.length > 4) return no('At most four techniques.');
       if (zones.length === 0 || zones.length < read.length || zones.length > 12)
         return no('Heights are high, mid and low, twelve at most.');
       return turn >= 0 && turn <= 360
-        ? yes({ op: 'levels', pattern: { zones, first, turn, foot, bothHands } })
+        ? yes({
+            op: 'levels',
+            pattern: { ...(techniques.length > 0 ? { techniques } : {}), zones, first, turn, foot, bothHands },
+          })
         : no('A turn is from 0 to 360 degrees.');
     }
     case 'mirror':

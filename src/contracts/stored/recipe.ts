@@ -108,6 +108,7 @@ const operations = <S extends v.GenericSchema<string, string>>(other: S) =>
       op: v.literal('levels'),
       pattern: v.optional(
         v.object({
+          techniques: v.optional(v.pipe(v.array(short), v.minLength(1), v.maxLength(4, 'At most four techniques.'))),
           zones: v.pipe(v.array(v.picklist(ZONES)), v.minLength(1), v.maxLength(12, 'At most twelve heights.')),
           first: side,
           turn: whole(0, 360, 'A turn'),

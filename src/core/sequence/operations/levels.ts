@@ -19,6 +19,9 @@ export interface LevelPattern {
   bothHands: boolean;
 }
 
+/** As a recipe says it: where no techniques are named, the first two of the parent are taken. */
+export type LevelRecipe = Omit<LevelPattern, 'techniques'> & { techniques?: readonly string[] | undefined };
+
 /** High, low, middle, high with alternating hands: who always strikes high is easy to read. Common practice, no source. */
 export const COMMON_LEVELS: LevelPattern = {
   techniques: ['punch', 'elbow strike'],

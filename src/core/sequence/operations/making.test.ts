@@ -117,6 +117,13 @@ describe('heights in their own order', () => {
     ]);
     expect(made).toHaveLength(2 + 2 + 4);
   });
+  it('go with the techniques that the recipe names', () => {
+    const made = makes('low block L', {
+      op: 'levels',
+      pattern: { ...COMMON_LEVELS, techniques: ['palm strike'], zones: ['middle'], turn: 0 },
+    });
+    expect(made).toEqual(['palm strike L mid', 'palm strike R mid']);
+  });
   it('law: no arm does two things in one count', () => {
     const made = derive(written('punch L\nelbow strike R'), [{ op: 'levels' }]);
     expect(made.ok && made.value.moves.every((m) => m.step.actions.length === 1)).toBe(true);
@@ -251,7 +258,7 @@ describe('a step without effect', () => {
     ]);
   });
   it('says how far a round leaves one turned', () => {
-    const pattern = { ...COMMON_LEVELS, zones: ['upper' as const], turn: 45, bothHands: false };
+    const pattern = { ...COMMON_LEVELS, techniques: undefined, zones: ['upper' as const], turn: 45, bothHands: false };
     expect(effects('punch L', { op: 'levels', pattern })).toEqual(['Step 1: each round leaves one 45° to the left.']);
     expect(effects('punch L', { op: 'levels' })).toEqual([]);
   });

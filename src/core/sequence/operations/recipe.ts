@@ -8,7 +8,7 @@ import { answer, COMMON_ANSWERS, swapRoles, type AnswerRule } from './answer';
 import { chain, counts, extend, newHead, powerRound, pyramid, repeat, section } from './compose';
 import { COMMON_PAIRS, invert, type Inversion } from './invert';
 import { inLane, oneLane, type OneLane } from './lane';
-import { COMMON_LEVELS, levelPattern, type LevelPattern } from './levels';
+import { COMMON_LEVELS, levelPattern, type LevelRecipe } from './levels';
 import { mirror, mirrorStep } from './mirror';
 import { quarterShuffle } from './quarters';
 import { shuffle, type CueBy } from './shuffle';
@@ -34,7 +34,7 @@ export type Operation =
   | { op: 'swap roles' }
   | { op: 'quarters'; seed: number; rounds: number }
   | { op: 'shuffle'; seed: number; rounds: number; by: CueBy }
-  | { op: 'levels'; pattern?: Omit<LevelPattern, 'techniques'> | undefined };
+  | { op: 'levels'; pattern?: LevelRecipe | undefined };
 
 /** The way from a parent to a child: operations, one after the other. */
 export type Recipe = readonly Operation[];
@@ -145,7 +145,8 @@ function apply(seq: Sequence, o: Operation, { find, vocabulary }: Sources): Resu
     case 'quarters':
       return quarterShuffle(seq, o.seed, o.rounds);
     case 'levels': {
-      const names = [...new Set(seq.moves.flatMap((m) => m.step.actions.map((a) => a.name)))].slice(0, 2);
+      const own = [...new Set(seq.moves.flatMap((m) => m.step.actions.map((a) => a.name)))].slice(0, 2);
+      const names = o.pattern?.techniques?.map(nameNow) ?? own;
       if (names.length === 0) return fail('There is no technique yet to take through the heights.');
       return ok({
         ...levelPattern({ ...COMMON_LEVELS, ...o.pattern, techniques: names }, vocabulary),
