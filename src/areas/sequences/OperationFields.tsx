@@ -278,7 +278,7 @@ export function Fields({
             ],
             (first) => levels({ first }),
           )}
-          {type('Turned on each count, degrees', 'turn', d.levels.turn, (turn) => levels({ turn }))}
+          {type('Degrees each count', 'turn', d.levels.turn, (turn) => levels({ turn }))}
           {choose(
             'Foot that turns',
             'foot',
@@ -295,8 +295,8 @@ export function Fields({
             'hands',
             d.levels.bothHands ? 'both' : 'one',
             [
-              ['both', 'then from the other hand'],
-              ['one', 'from the first hand only'],
+              ['both', 'both in turn'],
+              ['one', 'the first only'],
             ],
             (x) => levels({ bothHands: x === 'both' }),
           )}
