@@ -70,11 +70,7 @@ export function Derive({
     };
   }, [needs, bodies]);
   const preview = missing ? null : derive(parent.body, recipe, { find: (x) => bodies.get(x), vocabulary });
-  const effects = useMemo(
-    () => (preview?.ok ? recipeEffects(parent.body, recipe, { find: (x) => bodies.get(x), vocabulary }) : []),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the recipe is made anew each time; its drafts are what changes
-    [preview?.ok, parent.body, drafts, bodies, vocabulary],
-  );
+  const effects = preview?.ok ? recipeEffects(parent.body, recipe, { find: (x) => bodies.get(x), vocabulary }) : [];
   const nameOf = (x: string) => others.find((o) => o.id === x)?.title ?? 'another sequence';
   const set = (i: number, change: Partial<Draft>) =>
     setDrafts(drafts.map((d, j) => (j === i ? { ...d, ...change } : d)));

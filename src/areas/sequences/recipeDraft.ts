@@ -8,13 +8,14 @@ import {
   POWERS,
   printAnswerRules,
   printStep,
+  ZONE_PRINTED,
   zoneInName,
   ZONES,
   type CueBy,
   type Inversion,
   type LevelPattern,
   type LevelRecipe,
-  type OneLane,
+  type Lane,
   type Operation,
   type Pattern,
   type Power,
@@ -95,14 +96,14 @@ export interface Draft {
   seed: number;
   rules: string;
   /** Whose work changes; empty: both, or the first. */
-  lane: '' | OneLane;
+  lane: '' | Lane;
   by: CueBy;
   turns: 'swing' | 'cross';
   powers: Record<keyof PowerByKind, '' | Power>;
   levels: Levels;
 }
 
-/** The pattern of heights in its fields; null fields are those of common practice. */
+/** The pattern of heights in its fields. */
 export interface Levels {
   techniques: string;
   zones: string;
@@ -112,16 +113,15 @@ export interface Levels {
   bothHands: boolean;
 }
 
-const ZONE_SHORT = { upper: 'high', middle: 'mid', lower: 'low' } as const;
 const levelsOf = (p: LevelRecipe): Levels => ({
   techniques: p.techniques?.join(', ') ?? '',
-  zones: p.zones.map((z) => ZONE_SHORT[z]).join(', '),
+  zones: p.zones.map((z) => ZONE_PRINTED[z]).join(', '),
   first: p.first,
   turn: String(p.turn),
   foot: p.foot,
   bothHands: p.bothHands,
 });
-const zoneOf = (text: string): Zone | undefined => ZONES.find((z) => z === text || ZONE_SHORT[z] === text);
+const zoneOf = (text: string): Zone | undefined => ZONES.find((z) => z === text || ZONE_PRINTED[z] === text);
 
 export const fresh = (): Draft => ({
   key: newId(),
@@ -214,7 +214,7 @@ export function asDraft(o: Operation): Draft {
 
 /** What something becomes, as it is typed: `elbow strike at left pad, high`. */
 const becomesWritten = (r: Extract<Replacement, { do: 'become' }>): string =>
-  [[r.name, r.target === undefined ? '' : `at ${r.target}`].filter(Boolean).join(' '), r.zone && ZONE_SHORT[r.zone]]
+  [[r.name, r.target === undefined ? '' : `at ${r.target}`].filter(Boolean).join(' '), r.zone && ZONE_PRINTED[r.zone]]
     .filter(Boolean)
     .join(', ');
 

@@ -3,9 +3,9 @@ import { ordersStandApart, type Sequence } from '../../core';
 const isObject = (x: unknown): x is Record<string, unknown> => typeof x === 'object' && x !== null && !Array.isArray(x);
 
 /**
- * Once a count of a sequence had one way of power at most, no answer was left free, and in what goes round empty counts at the end of a lane were
- * never a rest. Counts and sequences stand at many places of what is kept (lanes, variants, branches, recipes, hand edits,
- * schools): wherever one is, it becomes what it was then in today's shape.
+ * Once a count of a sequence had one way of power at most and no answer was left free, and in what goes round empty counts
+ * at the end of a lane were never a rest. Counts and sequences stand at many places of what is kept (lanes, variants,
+ * branches, recipes, hand edits, schools): wherever one is, it becomes what it was then in today's shape.
  */
 export function secondSequence(before: unknown): unknown {
   if (Array.isArray(before)) return before.map(secondSequence);

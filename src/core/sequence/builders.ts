@@ -17,6 +17,7 @@ import {
   type Step,
 } from './move';
 import { parseSequence } from './notation/read';
+import type { Word } from './notation/vocabulary';
 
 const NAMES = [
   'punch',
@@ -163,3 +164,17 @@ export function written(textOf: string): Sequence {
   if (!read.ok) throw new Error(read.error.map((e) => `${e.line}:${e.column} ${e.message}`).join('\n'));
   return read.value;
 }
+
+/** A word of a library; a strike without anything special unless more is said. */
+export const word = (name: string, more: Partial<Word> = {}): Word => ({
+  id: name,
+  name,
+  kind: 'strike',
+  zone: null,
+  terms: [],
+  retired: false,
+  geometry: null,
+  rank: null,
+  ceiling: null,
+  ...more,
+});

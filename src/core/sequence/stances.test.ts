@@ -2,24 +2,14 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { commonStance } from '../floor/stance';
 import { traceFloor } from '../floor/trace';
-import { anySequence, written } from './builders';
+import { anySequence, word, written } from './builders';
 import { makeVocabulary } from './notation/vocabulary';
 import { stancesIn, stancesNamed, stancesOf } from './stances';
 
 /** A stance of the school: longer than the common front stance, sixty in a hundred in front. */
 const marshReed = { ...commonStance('front stance')!, length: 4, leadWeight: 60 };
 const vocabulary = makeVocabulary([
-  {
-    id: 'reed',
-    name: 'Marsh reed stance',
-    kind: 'stance',
-    zone: null,
-    terms: ['reed'],
-    retired: false,
-    geometry: marshReed,
-    rank: null,
-    ceiling: null,
-  },
+  word('Marsh reed stance', { kind: 'stance', terms: ['reed'], geometry: marshReed }),
 ]);
 const find = stancesOf(vocabulary);
 

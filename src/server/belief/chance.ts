@@ -19,7 +19,7 @@ import {
 import type { Transaction } from '../../data/connection';
 import { judgeStudent, type Judged } from '../judging/judge';
 import { eachTime, NOTHING, readJudging, type Judging } from '../judging/judging';
-import { beliefsOn, type SchoolBeliefs } from './school';
+import { beliefsOn, type Mornings, type SchoolBeliefs } from './school';
 
 export const groundsOf = (j: Judging, s: SchoolBeliefs, student: { id: string; since: string }): Grounds => {
   const { order, versionId } = j.syllabusOf(student);
@@ -72,12 +72,16 @@ export const chanceOfOne = (x: Judged, g: Grounds, rule: GradingRule) => {
   return said.looks >= LOOKS_TO_SPEAK && x.verdict.points.length > 0 ? said : null;
 };
 
-/** What was believed of a candidate on the day of a grading, from the looks before it; null where too little was known. */
+/**
+ * What was believed of a candidate on the day of a grading, from the looks before it; null where too little was known.
+ * What is learned of the school for it is the same for everybody of that day, and is kept in `mornings`.
+ */
 export async function beltChanceOn(
   tx: Transaction,
   studentId: string,
   rankId: string,
   day: string,
+  mornings: Mornings = new Map(),
 ): Promise<number | null> {
   const j = await readJudging(tx, day, [studentId]);
   const before = evidenceUntil(j.evidence.get(studentId) ?? NOTHING, dayNumber(day));
@@ -87,7 +91,9 @@ export async function beltChanceOn(
   const student = { id: studentId, since: day };
   const judged = judgeStudent(asOf, student, rankId);
   if (judged.length === 0) return null;
-  const chance = beltChance(judged, groundsOf(asOf, await beliefsOn(tx, j, day), student), {
+  const school = mornings.get(day) ?? (await beliefsOn(tx, j, day));
+  mornings.set(day, school);
+  const chance = beltChance(judged, groundsOf(asOf, school, student), {
     seed: `${studentId} ${day}`,
     rule: asOf.syllabusOf(student).body.grading,
   });

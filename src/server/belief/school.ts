@@ -44,6 +44,9 @@ export async function schoolBeliefs(tx: Transaction, who: Who, j: Judging): Prom
   return value;
 }
 
+/** What was learned by the mornings of some days, kept for as long as one act takes that asks for many students. */
+export type Mornings = Map<string, SchoolBeliefs>;
+
 /** What had been learned of the school by the morning of a day; what came later is not looked at. */
 export async function beliefsOn(tx: Transaction, j: Judging, day: string): Promise<SchoolBeliefs> {
   const pool = poolPriors(await poolSums(tx, day));

@@ -17,6 +17,7 @@ import { ownAddress } from '../certificates/address';
 import { issueCertificates } from '../certificates/issue';
 import { Refusal } from '../http/problem';
 import { askedItems, askedOf, weakestOf } from '../judging/asked';
+import type { Mornings } from '../belief/school';
 import { readJudging } from '../judging/judging';
 import type { Who } from '../who';
 import { inTurn } from './inTurn';
@@ -29,6 +30,7 @@ export async function letOutResults(tx: Transaction, who: Who, g: GradingRow): P
   const decisions = new Map((await readDecisions(tx, g.id)).map((d) => [d.studentId, d]));
   const lines = await readSheetLines(tx, g.id);
   const given: string[] = [];
+  const mornings: Mornings = new Map();
   for (const c of up) {
     const d = decisions.get(c.studentId)!;
     // Looks first: what was believed that morning is reckoned from those before the day.
@@ -55,7 +57,8 @@ export async function letOutResults(tx: Transaction, who: Who, g: GradingRow): P
     if (g.items !== null) continue;
     const passed = d.result === 'the belt' || d.result === 'the belt, with a note';
     if (passed) given.push(c.studentId);
-    await recordResult(tx, who, { studentId: c.studentId, rankId: c.rankId, day: g.day, note: d.sentence, passed });
+    const result = { studentId: c.studentId, rankId: c.rankId, day: g.day, note: d.sentence, passed };
+    await recordResult(tx, who, result, mornings);
   }
   if (given.length > 0) {
     await inTurn(tx, who, 'certificates');

@@ -3,6 +3,7 @@ import { v7 } from 'uuid';
 import type { Transaction } from '../../data/connection';
 import { outcome, rankHeld } from '../../data/tables';
 import { beltChanceOn } from '../belief/chance';
+import type { Mornings } from '../belief/school';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
 import type { Runs } from './command';
@@ -48,8 +49,13 @@ async function giveBelt(tx: Transaction, who: Who, p: Given): Promise<void> {
 }
 
 /** The chance that was believed that day is kept with what was decided, so that both can be compared later. */
-async function noteDecision(tx: Transaction, who: Who, o: Given & { passed: boolean }): Promise<void> {
-  const chance = await beltChanceOn(tx, o.studentId, o.rankId, o.day);
+async function noteDecision(
+  tx: Transaction,
+  who: Who,
+  o: Given & { passed: boolean },
+  mornings?: Mornings,
+): Promise<void> {
+  const chance = await beltChanceOn(tx, o.studentId, o.rankId, o.day, mornings);
   await tx.insert(outcome).values({ schoolId: who.schoolId, ...o, chance, by: who.personId });
 }
 
@@ -66,9 +72,10 @@ export async function recordResult(
   tx: Transaction,
   who: Who,
   r: Omit<Given, 'id'> & { passed: boolean },
+  mornings: Mornings,
 ): Promise<void> {
   await inTurn(tx, who, `person ${r.studentId}`);
-  await noteDecision(tx, who, { ...r, id: v7() });
+  await noteDecision(tx, who, { ...r, id: v7() }, mornings);
   const worn = await wornBelt(tx, r.studentId);
   if (r.passed && worn?.rankId !== r.rankId) await giveBelt(tx, who, { ...r, id: v7() });
 }

@@ -1,4 +1,5 @@
 import type { Word } from '../../../core';
+import { word } from '../../../core/sequence/builders';
 
 const KINDS: readonly [RegExp, Word['kind']][] = [
   [/kick$/, 'kick'],
@@ -8,14 +9,4 @@ const KINDS: readonly [RegExp, Word['kind']][] = [
 
 /** The words of a small library; what they are is read from their last part. */
 export const wordsNamed = (...names: string[]): Word[] =>
-  names.map((name) => ({
-    id: name,
-    name,
-    kind: KINDS.find(([ends]) => ends.test(name))?.[1] ?? 'strike',
-    zone: null,
-    terms: [],
-    retired: false,
-    geometry: null,
-    rank: null,
-    ceiling: null,
-  }));
+  names.map((name) => word(name, { kind: KINDS.find(([ends]) => ends.test(name))?.[1] ?? 'strike' }));

@@ -34,9 +34,10 @@ const atHeld = (a: Action): boolean =>
     .some((w) => HELD.includes(w));
 
 const blocksIn = (s: Step): boolean => s.actions.some((a) => ANSWERS.includes(a.kind));
-/** The attack of a step; what strikes while it answers itself is an answer. */
-const attackIn = (s: Step): Action | undefined =>
-  blocksIn(s) ? undefined : s.actions.find((a) => ATTACKS.includes(a.kind) && !atHeld(a));
+const attackIn = (s: Step): Action | undefined => s.actions.find((a) => ATTACKS.includes(a.kind));
+/** Whether nobody has to answer: what strikes while it blocks answers itself, and work at what is held or shown is wanted. */
+const asksForNone = (attack: Action, one: Step, other: Step): boolean =>
+  blocksIn(one) || atHeld(attack) || other.cue !== null;
 /** What a step does against an attack: anything with a limb, or a foot that leaves the line. */
 const answersIn = (s: Step): boolean =>
   s.free || s.cue !== null || s.actions.length > 0 || s.foot !== null || s.turn !== null;
@@ -65,11 +66,9 @@ export const answer: Check = ({ seq, found }) => {
           nothing.push(i + 1);
         continue;
       }
-      // A holder who shows is not attacked.
-      if (other.cue !== null) continue;
       attacks++;
       if (!answersIn(other)) {
-        alone.push(i + 1);
+        if (!asksForNone(attack, one, other)) alone.push(i + 1);
         continue;
       }
       const why = cannotMeet(attack, other);

@@ -157,6 +157,11 @@ describe('what the checks find', () => {
     expect(slipped('low block L | punch R high', 'answer')[0]).toContain('the lower height does not meet');
     expect(slipped('push R | -', 'answer')).toHaveLength(1);
   });
+  it('who strikes while blocking, or at somebody who also shows, is looked at for reach all the same', () => {
+    expect(slipped('rising block L + punch R high | low block L', 'answer')).toHaveLength(1);
+    expect(slipped('punch R high | low block L, cue left pad', 'answer')).toHaveLength(1);
+    expect(slipped('rising block L + punch R | punch R high', 'answer')).toEqual([]);
+  });
   it('an answer left free, a holder who shows and work at a pad ask for none', () => {
     for (const text of ['punch R | free', 'cue left pad | punch R', 'punch R at left pad | -', 'punch R | step L back'])
       expect(slipped(`kind: partner drill\n${text}`, 'answer')).toEqual([]);

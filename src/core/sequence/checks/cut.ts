@@ -1,5 +1,5 @@
 import type { Step } from '../move';
-import { type Check } from './finding';
+import { laneByLane, type Check } from './finding';
 
 /** Ways in which a foot comes forward or out past the body. */
 const WAYS: readonly string[] = ['step', 'slide', 'cross'];
@@ -14,12 +14,8 @@ function inThePath({ foot, actions }: Step): string | null {
 
 /** A weapon's cut does not start on a side while the other leg comes into its path, in either lane. */
 export const cut: Check = ({ seq, found }) => {
-  for (const [i, m] of seq.moves.entries())
-    for (const [step, whose] of [
-      [m.step, ''],
-      [m.partner, 'the partner: '],
-    ] as const) {
-      const why = step && inThePath(step);
-      if (why) found('cut', false, [i + 1], `Count ${i + 1}: ${whose}${why}.`);
-    }
+  for (const { n, step, whose } of laneByLane(seq)) {
+    const why = inThePath(step);
+    if (why) found('cut', false, [n], `Count ${n}: ${whose}${why}.`);
+  }
 };

@@ -74,6 +74,13 @@ export type Check = (looked: Looked) => void;
 
 export const metres = (n: number) => n.toFixed(2);
 export const countsSaid = (c: readonly number[]) => `${plural(c.length, 'Count')} ${listInWords(c.map(String))}`;
+/** What each does in every count, with how a finding names whose it is. */
+export function* laneByLane({ moves }: Sequence): Generator<{ n: number; step: Step; whose: string }> {
+  for (const [i, m] of moves.entries()) {
+    yield { n: i + 1, step: m.step, whose: '' };
+    if (m.partner) yield { n: i + 1, step: m.partner, whose: 'the partner: ' };
+  }
+}
 export interface AtCount {
   /** 1-based. */
   n: number;

@@ -1,7 +1,7 @@
 import { listInWords } from '../../words';
 import type { BodySide, Step } from '../move';
 import { familyOf } from '../notation/vocabulary';
-import type { Check } from './finding';
+import { laneByLane, type Check } from './finding';
 
 const LIMBS = { hand: 'hand', foot: 'leg' } as const;
 
@@ -17,11 +17,6 @@ function overburdened(step: Step): string[] {
 
 /** One arm or leg does one thing in a count, in either lane. */
 export const limb: Check = ({ seq, found }) => {
-  for (const [i, m] of seq.moves.entries())
-    for (const [step, whose] of [
-      [m.step, ''],
-      [m.partner, 'the partner: '],
-    ] as const)
-      for (const said of step ? overburdened(step) : [])
-        found('limb twice', false, [i + 1], `Count ${i + 1}: ${whose}${said}.`);
+  for (const { n, step, whose } of laneByLane(seq))
+    for (const said of overburdened(step)) found('limb twice', false, [n], `Count ${n}: ${whose}${said}.`);
 };

@@ -1,22 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { anySequence, written } from '../builders';
+import { anySequence, word, written } from '../builders';
 import { printSequence, printStep } from './print';
 import { parseSequence, parseStep, readSequence } from './read';
-import { makeVocabulary, type Word } from './vocabulary';
+import { makeVocabulary } from './vocabulary';
 
-const word = (name: string, more: Partial<Word> = {}): Word => ({
-  id: name,
-  name,
-  kind: 'strike',
-  zone: null,
-  terms: [],
-  retired: false,
-  geometry: null,
-  rank: null,
-  ceiling: null,
-  ...more,
-});
 const library = makeVocabulary([
   word('Stepping punch', { terms: ['追い突き', 'cios z krokiem'] }),
   word('Roundhouse kick', { kind: 'kick', terms: ['kopnięcie okrężne'] }),

@@ -12,7 +12,8 @@ import {
 } from './lexicon';
 import { kindInName, NO_WORDS, zoneInName, type Vocabulary } from './vocabulary';
 
-const ZONE_PRINTED = { upper: 'high', middle: 'mid', lower: 'low' } as const;
+/** Heights as they are written in a line. */
+export const ZONE_PRINTED = { upper: 'high', middle: 'mid', lower: 'low' } as const;
 const KIND_PRINTED = Object.fromEntries(
   Object.entries(KIND_NOTES)
     .reverse()

@@ -1,7 +1,7 @@
 import { fold } from '../../units/fold';
 import { fail, ok, type Result } from '../../units/result';
 import { KIND_NOTES, SIDE_WORDS, ZONE_MODIFIERS } from '../notation/lexicon';
-import { printStep } from '../notation/print';
+import { printStep, ZONE_PRINTED } from '../notation/print';
 import { parseStep } from '../notation/read';
 import type { Vocabulary } from '../notation/vocabulary';
 import type { AnswerRule } from './answer';
@@ -44,7 +44,7 @@ export function parseAnswerRules(text: string, vocabulary: Vocabulary): Result<A
 export const printAnswerRules = (rules: readonly AnswerRule[], vocabulary: Vocabulary): string =>
   rules
     .map((r) => {
-      const zone = r.zone && { upper: 'high', middle: 'mid', lower: 'low' }[r.zone];
+      const zone = r.zone && ZONE_PRINTED[r.zone];
       const attack = [r.name ?? r.kind ?? '', r.side && (r.side === 'left' ? 'L' : 'R'), zone]
         .filter(Boolean)
         .join(' ');

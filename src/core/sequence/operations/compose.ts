@@ -1,6 +1,6 @@
 import { fail, ok, type Result } from '../../units/result';
 import { POWERS, type Move, type Power, type Sequence } from '../move';
-import { oneLane, type OneLane } from './lane';
+import { oneLane, type Lane } from './lane';
 
 /** One after the other, under the first one's heading. Associative; an empty sequence of moves changes nothing. */
 export function chain(a: Sequence, b: Sequence): Sequence {
@@ -46,7 +46,7 @@ export function pyramid(seq: Sequence): Sequence {
 }
 
 /** The same sequence once for each way of making power, a round each. */
-export function powerRound(seq: Sequence, ways: readonly Power[] = POWERS, lane: OneLane = 'A'): Sequence {
+export function powerRound(seq: Sequence, ways: readonly Power[] = POWERS, lane: Lane = 'A'): Sequence {
   const word: Record<Power, string> = {
     swing: 'Swing of the turn',
     vibration: 'Hip vibration',

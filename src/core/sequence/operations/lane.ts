@@ -1,12 +1,12 @@
 import { EMPTY_STEP, isEmptyStep, type Move, type Sequence } from '../move';
 
 export const LANES = ['A', 'B'] as const;
-export type OneLane = (typeof LANES)[number];
+export type Lane = (typeof LANES)[number];
 
 const turnedRound = (m: Move): Move => ({ ...m, step: m.partner ?? EMPTY_STEP, partner: m.step });
 
 /** Does something to lane B that is written for lane A: the lanes change places for it, and change back. */
-export function inLane(seq: Sequence, lane: OneLane, work: (seq: Sequence) => Sequence): Sequence {
+export function inLane(seq: Sequence, lane: Lane, work: (seq: Sequence) => Sequence): Sequence {
   if (lane === 'A') return work(seq);
   const alone = !seq.moves.some((m) => m.partner !== null);
   const done = work({ ...seq, moves: seq.moves.map(turnedRound) });
@@ -19,7 +19,7 @@ export function inLane(seq: Sequence, lane: OneLane, work: (seq: Sequence) => Se
 }
 
 /** One lane of a sequence changed count by count; the other stays. */
-export function oneLane(seq: Sequence, lane: OneLane, change: (step: Move['step']) => Move['step']): Sequence {
+export function oneLane(seq: Sequence, lane: Lane, change: (step: Move['step']) => Move['step']): Sequence {
   return {
     ...seq,
     moves: seq.moves.map((m) =>

@@ -7,9 +7,9 @@ import {
   type Sequence,
   type Step,
 } from '../move';
+import { LANES, type Lane } from './lane';
 import { mirrorStep } from './mirror';
 
-export type Lane = 'A' | 'B';
 /** A partner's own order inside a loop. */
 export interface LoopOrder {
   lane: Lane;
@@ -47,13 +47,13 @@ function withoutEnd(steps: readonly Step[]): Step[] {
 
 /** Whether lanes that begin again after their own last counts come apart. */
 export const ordersStandApart = (moves: readonly Move[]): boolean => {
-  const lengths = (['A', 'B'] as const).map((lane) => withoutEnd(laneOf(moves, lane)).length).filter((n) => n > 0);
+  const lengths = LANES.map((lane) => withoutEnd(laneOf(moves, lane)).length).filter((n) => n > 0);
   return lengths.some((n) => n !== moves.length);
 };
 
 /** Each lane's order: all its counts, or its own up to its last where the orders are declared apart. */
 function ordersOf({ about, moves }: Sequence): LoopOrder[] {
-  return (['A', 'B'] as const).flatMap((lane) => {
+  return LANES.flatMap((lane) => {
     const own = withoutEnd(laneOf(moves, lane));
     return own.length === 0 ? [] : [{ lane, steps: about.apart ? own : laneOf(moves, lane) }];
   });

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { anySequence, written } from '../builders';
+import { anySequence, word, written } from '../builders';
 import type { Sequence } from '../move';
 import { printLine, printSequence } from '../notation/print';
 import { parseStep, readSequence } from '../notation/read';
@@ -237,19 +237,7 @@ describe('a step without effect', () => {
     ]);
   });
   it('names answers that the library lacks', () => {
-    const vocabulary = makeVocabulary([
-      {
-        id: 'b',
-        name: 'Inner block',
-        kind: 'block',
-        zone: null,
-        terms: [],
-        retired: false,
-        geometry: null,
-        rank: null,
-        ceiling: null,
-      },
-    ]);
+    const vocabulary = makeVocabulary([word('Inner block', { kind: 'block' })]);
     const recipe: Operation[] = [{ op: 'answer' }];
     const of = (text: string) => recipeEffects(written(text), recipe, { find: () => undefined, vocabulary });
     expect(of('punch R mid')).toEqual([]);

@@ -7,7 +7,7 @@ import { kindInName, NO_WORDS, written, type Vocabulary } from '../notation/voca
 import { answer, COMMON_ANSWERS, swapRoles, type AnswerRule } from './answer';
 import { chain, counts, extend, newHead, powerRound, pyramid, repeat, section } from './compose';
 import { COMMON_PAIRS, invert, type Inversion } from './invert';
-import { inLane, oneLane, type OneLane } from './lane';
+import { inLane, oneLane, type Lane } from './lane';
 import { COMMON_LEVELS, levelPattern, type LevelRecipe } from './levels';
 import { mirror, mirrorStep } from './mirror';
 import { quarterShuffle } from './quarters';
@@ -17,14 +17,14 @@ import { powerByKind, turnsBy, type PowerByKind } from './ways';
 
 /** One step of a recipe. Other sequences are named by their id. */
 export type Operation =
-  | { op: 'mirror'; lane?: OneLane | undefined }
+  | { op: 'mirror'; lane?: Lane | undefined }
   | { op: 'invert'; what: Inversion; pairs?: readonly (readonly [string, string])[] | undefined }
-  | { op: 'substitute'; pattern: Pattern; replacement: Replacement; lane?: OneLane | undefined }
+  | { op: 'substitute'; pattern: Pattern; replacement: Replacement; lane?: Lane | undefined }
   | { op: 'chain'; with: string }
-  | { op: 'extend'; steps: readonly Step[]; lane?: OneLane | undefined }
+  | { op: 'extend'; steps: readonly Step[]; lane?: Lane | undefined }
   | { op: 'repeat'; times: number }
   | { op: 'pyramid' }
-  | { op: 'power round'; ways: readonly Power[]; lane?: OneLane | undefined }
+  | { op: 'power round'; ways: readonly Power[]; lane?: Lane | undefined }
   | { op: 'turns'; by: 'swing' | 'cross' }
   | { op: 'power by kind'; ways: PowerByKind }
   | { op: 'new head'; head: string; from: number }
@@ -157,7 +157,7 @@ function apply(seq: Sequence, o: Operation, { find, vocabulary }: Sources): Resu
 }
 
 /** Whose work it is, where it is one lane's. */
-const inLaneSaid = (lane: OneLane | undefined): string => (lane ? ` in lane ${lane}` : '');
+const inLaneSaid = (lane: Lane | undefined): string => (lane ? ` in lane ${lane}` : '');
 
 const POWER_SAID: Record<Power, string> = {
   swing: 'swing of the turn',
