@@ -1,10 +1,12 @@
 import { useMemo } from 'react';
 import type { SequenceView } from '../../contracts/views';
 import {
-  COUNT_LANGUAGES,
+  EMPTY_STEP,
   layoutStave,
   makeVocabulary,
   mirror,
+  mirrorStep,
+  rolesOf,
   svgOf,
   swapRoles,
   traceFloor,
@@ -17,7 +19,8 @@ import '../../kit/drawing/drawing.css';
 import { Stave } from '../../kit/drawing/Stave';
 import { onScreen } from '../../kit/drawing/tones';
 import { FootMark } from '../../kit/marks/small';
-import { doneIn, type Words } from './Caller';
+import { type Words } from './Caller';
+import { doneIn } from './doneIn';
 import './caller.css';
 
 export function Board({
@@ -27,7 +30,6 @@ export function Board({
   words,
   pace,
   facing,
-  over,
   termOf,
 }: {
   view: SequenceView;
@@ -36,19 +38,27 @@ export function Board({
   words: Words;
   pace: Pace;
   facing: boolean;
-  over: boolean;
   termOf: (call: Call) => string;
 }) {
   const s = view.sequence!;
   const vocabulary = useMemo(() => makeVocabulary(view.words), [view.words]);
   const mirrored = call?.mirrored ?? pace.sides === 'mirrored';
   const swapped = call?.rolesSwapped ?? false;
-  const { layout, trace } = useMemo(() => {
+  const lane = call?.lane ?? 'A';
+  const { layout, way } = useMemo(() => {
     let body = swapped ? swapRoles(s.body) : s.body;
     if (mirrored) body = mirror(body);
-    const floor = traceFloor(body, { stature: 1.7, stances: stancesOf(vocabulary) });
+    const performer = { stature: 1.7, stances: stancesOf(vocabulary) };
+    const floor = traceFloor(body, performer);
     return {
-      trace: floor,
+      // The way of whose work is called.
+      way:
+        lane === 'A'
+          ? floor
+          : traceFloor(
+              body.moves.map((m) => m.partner ?? EMPTY_STEP),
+              performer,
+            ),
       layout: layoutStave(
         body,
         {
@@ -67,15 +77,22 @@ export function Board({
         floor,
       ),
     };
-  }, [s.body, mirrored, swapped, vocabulary]);
+  }, [s.body, mirrored, swapped, vocabulary, lane]);
   const move = call?.move ?? null;
   const index = call?.index ?? null;
-  const at = index === null ? undefined : trace.at[index];
-  const before = index === null || index === 0 ? trace.start : trace.at[index - 1];
+  const at = index === null ? undefined : way.at[index];
+  const before = index === null || index === 0 ? way.start : way.at[index - 1];
   const large = call === undefined ? '' : call.kind === 'count' && words === 'terms' ? termOf(call) : call.written;
-  const language = words === 'names' || words === 'terms' ? null : COUNT_LANGUAGES[words];
-  const said = call?.kind === 'count' && language && call.number > 0 ? language.word(call.number).said : '';
-  const mine = move && facing ? mirror({ ...s.body, moves: [move] }).moves[0]! : null;
+  const said = call && words !== 'terms' ? call.latin : '';
+  const done = move && ((lane === 'A' ? move.step : move.partner) ?? null);
+  const beside = move && (lane === 'A' ? move.partner : move.step);
+  const roles = rolesOf(s.body);
+  const other = lane === 'A' ? 'B' : 'A';
+  // With the roles changed over the lanes are, too.
+  const role = roles && roles[swapped ? lane : other];
+  const mine = done && facing ? mirrorStep(done) : null;
+  const set = call?.set ?? [];
+  const nextStep = next?.move && (next.lane === 'A' ? next.move.step : next.move.partner);
   const quiet = call && call.kind !== 'count';
   const headed = at?.heading ?? 0;
   return (
@@ -97,7 +114,7 @@ export function Board({
       <div className={`face${quiet ? ' quiet' : ''}`} aria-live="assertive">
         <p className="n">{call === undefined ? '' : quiet ? '' : call.number}</p>
         <div className="w">
-          <Fit text={over ? 'Stop' : large} lang={call?.lang ?? 'en'} />
+          <Fit text={large} lang={call?.lang ?? 'en'} />
           {said && said !== large && <p className="said">{said}</p>}
           {move && (
             <div className="do">
@@ -105,7 +122,7 @@ export function Board({
                 <g
                   dangerouslySetInnerHTML={{
                     __html: svgOf(
-                      move.step.turn ? turnArc(0, 0, before?.heading ?? 0, move.step.turn.degrees, 2.3) : [],
+                      done?.turn ? turnArc(0, 0, before?.heading ?? 0, done.turn.degrees, 2.3) : [],
                       onScreen,
                     ),
                   }}
@@ -116,20 +133,26 @@ export function Board({
                 </g>
               </svg>
               <div>
-                {doneIn(move)
-                  .slice(0, 2)
-                  .map((d) => (
-                    <p key={d} className="mv">
+                {(set.length > 0 ? set.map((m) => doneIn(m.step)[0]!) : doneIn(done ?? EMPTY_STEP).slice(0, 2)).map(
+                  (d, i) => (
+                    <p key={i} className={set.length > 2 ? 'mv many' : 'mv'}>
                       {d}
                     </p>
-                  ))}
-                {move.partner && <p className="b">B: {doneIn({ ...move, step: move.partner }).join(', ')}</p>}
+                  ),
+                )}
+                {call?.shout && <p className="b">with a shout</p>}
+                {beside && (
+                  <p className="b">
+                    {role && role !== other ? role : other}: {doneIn(beside).join(', ')}
+                  </p>
+                )}
                 {mine && <p className="b">you, facing them: {doneIn(mine).join(', ')}</p>}
               </div>
             </div>
           )}
           <p className="nx">
-            <span>next</span> {next?.move ? `${next.number} ${doneIn(next.move)[0]!}` : 'the end'}
+            <span>next</span>{' '}
+            {next && nextStep ? `${next.number} ${doneIn(nextStep)[0]!}` : next ? next.number : 'the end'}
           </p>
         </div>
       </div>

@@ -4,16 +4,18 @@ import TextField from '@mui/material/TextField';
 import { useEffect, useMemo, useState } from 'react';
 import type { SequenceView } from '../../contracts/views';
 import {
-  actionSaid,
   CALL_MODES,
+  ceilingsKept,
   COUNT_LANGUAGES,
+  LANES,
   makeVocabulary,
   PLAIN_PACE,
-  shortName,
+  rolesOf,
+  workingLane,
   type Call,
   type CallMode,
   type CountLanguageId,
-  type Move,
+  type Lane,
   type Pace,
 } from '../../core';
 import '../../kit/drawing/drawing.css';
@@ -27,28 +29,13 @@ import { useCalling } from './useCalling';
 const MODE_WORDS: Record<CallMode, string> = {
   through: 'straight through',
   tens: 'by tens a side',
+  sets: 'all on one count, by tens',
   pyramid: 'as a pyramid',
   quarters: 'quarters at random',
   clock: 'by the clock',
 };
 
 export type Words = CountLanguageId | 'names' | 'terms';
-
-const heightOf = (h: string) => (h === 'upper' ? 'high ' : h === 'lower' ? 'low ' : '');
-
-/** What is done in a count, limb by limb: “rising block right”. */
-export function doneIn(move: Move): string[] {
-  const acts = move.step.actions.map((a) => {
-    const named = /\b(high|low|rising|upper|lower)\b/i.test(a.name);
-    return `${named || a.zone === null ? '' : heightOf(a.zone)}${actionSaid(a)}`;
-  });
-  if (acts.length > 0) return acts;
-  const f = move.step.foot;
-  return [
-    f ? `${f.side} foot ${f.way === 'draw' ? 'back' : f.way}` : (shortName(move.step)[0] ?? 'hold'),
-    ...(f?.way === 'draw' ? ['ready'] : []),
-  ];
-}
 
 /** Every language that is counted in, those of the hall first. */
 const hallFirst = (languages: readonly CountLanguageId[]): CountLanguageId[] => [
@@ -72,15 +59,18 @@ export default function Caller({ view, languages }: { view: SequenceView; langua
   const [tone, setTone] = useState(true);
   const [facing, setFacing] = useState(false);
   const vocabulary = useMemo(() => makeVocabulary(view.words), [view.words]);
+  const kept = useMemo(() => ceilingsKept(s.body, vocabulary), [s.body, vocabulary]);
   const wordsFor = (call: Call) => {
     if (words !== 'terms' || !call.move) return { say: call.say, lang: call.lang };
-    const first = call.move.step.actions[0];
+    const first = (call.lane === 'A' ? call.move.step : call.move.partner)?.actions[0];
     const term = first ? vocabulary.find(first.name)?.terms[0] : undefined;
     return { say: term ?? call.say, lang: 'und' };
   };
   const { calling, start, stop, hold, repace } = useCalling(s.body, { voice, tone, wordsFor });
   const set = (change: Partial<Pace>) => setPace({ ...pace, ...change });
-  const full = { ...pace, words: words === 'terms' ? ('names' as const) : words };
+  const full: Pace = { ...pace, words: words === 'terms' ? 'names' : words, hall: languages[0] ?? 'en' };
+  const roles = rolesOf(s.body);
+  const lane: Lane = pace.lane ?? workingLane(s.body);
   const call = calling.calls[calling.at];
   const running = calling.state !== 'ready';
   // Before the first count, so that they are there when the network is not.
@@ -137,6 +127,15 @@ export default function Caller({ view, languages }: { view: SequenceView; langua
               { value: 'both', word: 'both in turn' },
             ]}
           />
+          {roles && (
+            <Switch
+              mat
+              label="Whose work is called"
+              value={lane}
+              onChange={(x) => set({ lane: x })}
+              options={LANES.map((x) => ({ value: x, word: roles[x] === x ? `lane ${x}` : `the ${roles[x]}` }))}
+            />
+          )}
           <div className="row fields">
             <TextField
               id="words"
@@ -177,9 +176,9 @@ export default function Caller({ view, languages }: { view: SequenceView; langua
               step={1}
               onChange={(rest) => set({ rest })}
             />
-            {(pace.mode === 'tens' || pace.mode === 'quarters') && (
+            {(pace.mode === 'tens' || pace.mode === 'sets' || pace.mode === 'quarters') && (
               <NumberBox
-                label={pace.mode === 'tens' ? 'Times a side' : 'Counts'}
+                label={pace.mode === 'quarters' ? 'Counts' : 'Times a side'}
                 value={pace.times}
                 lo={1}
                 hi={200}
@@ -222,6 +221,13 @@ export default function Caller({ view, languages }: { view: SequenceView; langua
               off the floor, medical assessment, not back the same day.
             </p>
           )}
+          {kept.length > 0 && (
+            <ul className="say">
+              {kept.map((k) => (
+                <li key={k}>{k}</li>
+              ))}
+            </ul>
+          )}
           <div className="row">
             <Button className="begin" variant="contained" onClick={() => start(full)}>
               Begin
@@ -241,7 +247,6 @@ export default function Caller({ view, languages }: { view: SequenceView; langua
           words={words}
           pace={pace}
           facing={facing}
-          over={calling.state === 'over'}
           termOf={(c) => wordsFor(c).say}
         />
         <footer>

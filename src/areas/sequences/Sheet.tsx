@@ -10,6 +10,8 @@ import {
   tally,
   tallyWords,
   traceFloor,
+  tracePair,
+  ceilingsKept,
   stancesOf,
 } from '../../core';
 import '../../kit/drawing/drawing.css';
@@ -31,7 +33,9 @@ export default function Sheet({ view }: { view: SequenceView }) {
   const trace = traceFloor(s.body, body);
   const departs = departsFrom(s.body, view.computed, view.parent?.body ?? null, s.recipe);
   const layout = layoutStave(s.body, { body, perLine: 10, departs: departs.moves, gaps: departs.gaps }, trace);
-  const plan = layoutFloor(s.body, trace, { width: 420, height: 360 });
+  const pair = s.body.moves.some((m) => m.partner !== null) ? tracePair(s.body, body) : null;
+  const plan = layoutFloor(s.body, trace, { width: 420, height: 360, partner: pair?.b ?? null });
+  const kept = ceilingsKept(s.body, vocabulary);
   const terms = (name: string) => vocabulary.find(name)?.terms[0];
   return (
     <IslandRoot>
@@ -47,6 +51,13 @@ export default function Sheet({ view }: { view: SequenceView }) {
                 ` From ${view.parent.title}: ${recipeWords(s.recipe, (x) => view.others.find((o) => o.id === x)?.title ?? '')}.`}
             </p>
           </div>
+          {kept.length > 0 && (
+            <ul className="kept">
+              {kept.map((k) => (
+                <li key={k}>{k}</li>
+              ))}
+            </ul>
+          )}
           <div className="actions no-print">
             <Button variant="contained" onClick={() => window.print()}>
               Print

@@ -5,9 +5,6 @@ import { memo, useMemo } from 'react';
 import type { SequenceView } from '../../contracts/views';
 import {
   capital,
-  fitRoom,
-  footprint,
-  hallCapacity,
   inWords,
   loopReport,
   plural,
@@ -17,12 +14,15 @@ import {
   type Body,
   type Finding,
   type FloorPlan,
+  type PairTrace,
   type Sequence,
   type Trace,
 } from '../../core';
 import { Floor } from '../../kit/drawing/Floor';
 import { TallyMark } from '../../kit/drawing/TallyMark';
 import { Checks } from './Checks';
+import { FloorTaken } from './FloorTaken';
+import { WeaponSteps } from './WeaponSteps';
 
 const STATURES = [1.25, 1.5, 1.7, 1.85];
 
@@ -32,6 +32,7 @@ export const Under = memo(function Under({
   name,
   read,
   trace,
+  pair,
   body,
   plan,
   findings,
@@ -50,6 +51,7 @@ export const Under = memo(function Under({
   name: string;
   read: Sequence;
   trace: Trace;
+  pair: PairTrace | null;
   body: Body;
   plan: FloorPlan;
   findings: readonly Finding[];
@@ -69,9 +71,6 @@ export const Under = memo(function Under({
   // In a pad drill the holder only calls: then lane B's work is what is drawn.
   const drawn = tb && t.cells.length === 0 ? tb : t;
   const hall = view.halls.find((h) => h.id === hallId);
-  const capacity = hall ? hallCapacity(hall, footprint(trace), 'together') : null;
-  const alone = hall ? hallCapacity(hall, footprint(trace), 'each') : null;
-  const fit = useMemo(() => (hall && read.moves.length > 0 ? fitRoom(read, hall, body) : null), [hall, read, body]);
   const loop = read.about.loop ? loopReport(read) : null;
   const schools = schoolsOf(read);
   return (
@@ -111,23 +110,7 @@ export const Under = memo(function Under({
           )}
           {view.mayDecide && <Button onClick={openHalls}>{hall ? 'Halls' : 'Add a hall'}</Button>}
         </div>
-        {read.moves.length > 0 && (
-          <p className="second">
-            It takes {(trace.box.east - trace.box.west).toFixed(1)} by {(trace.box.north - trace.box.south).toFixed(1)}{' '}
-            m with reach.
-            {hall && capacity && alone && (
-              <>
-                {' '}
-                In {hall.name}, {hall.width} by {hall.depth} m: {inWords(capacity.people)} together,{' '}
-                {inWords(alone.people)} each at their own time.
-              </>
-            )}
-            {fit && !fit.fits && (
-              <> {fit.longest ? `Counts ${fit.longest.from} to ${fit.longest.to} fit it.` : 'Not one count fits it.'}</>
-            )}
-            {fit?.turned && <> It fits if one starts facing a side wall.</>}
-          </p>
-        )}
+        {read.moves.length > 0 && <FloorTaken read={read} trace={trace} pair={pair} body={body} hall={hall} />}
       </div>
       <div className="findings">
         <h2>
@@ -161,6 +144,7 @@ export const Under = memo(function Under({
             . The instructor is in charge of all contact; rules of federation, insurer and local law come first.
           </p>
         )}
+        <WeaponSteps read={read} body={body} onPick={onPick} />
         <Checks findings={findings} waivers={view.waivers} onPick={onPick} onWaive={mayWaive ? waive : null} />
       </div>
     </div>

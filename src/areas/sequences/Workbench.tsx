@@ -228,6 +228,7 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
             name={name}
             read={read}
             trace={trace}
+            pair={reading.pair}
             body={body}
             plan={reading.plan}
             findings={reading.findings}

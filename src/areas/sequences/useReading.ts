@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import type { SequenceView } from '../../contracts/views';
-import { checkSequence, fold, layoutFloor, makeVocabulary } from '../../core';
+import { checkSequence, fold, layoutFloor, makeVocabulary, tracePair } from '../../core';
 import { scoreOf, type Drawing } from './score';
 
 /** How far from the mark a form may end, in metres. */
@@ -28,9 +28,10 @@ export function useReading(text: string, view: SequenceView) {
   const score = useMemo(() => scoreOf(text, drawing), [text, drawing]);
   const { read, trace, body } = score;
   const closes = read.about.kind === 'form' && !read.about.lineWork && !read.about.loop;
+  const pair = useMemo(() => (read.moves.some((m) => m.partner !== null) ? tracePair(read, body) : null), [read, body]);
   const plan = useMemo(
-    () => layoutFloor(read, trace, { closingAllowed: closes ? MAY_END_OFF : null }),
-    [read, trace, closes],
+    () => layoutFloor(read, trace, { closingAllowed: closes ? MAY_END_OFF : null, partner: pair?.b ?? null }),
+    [read, trace, closes, pair],
   );
   const hall = view.halls.find((h) => h.id === hallId);
   const called = read.about.rank;
@@ -52,6 +53,7 @@ export function useReading(text: string, view: SequenceView) {
   return {
     ...score,
     drawing,
+    pair,
     plan,
     findings,
     keeper,

@@ -249,7 +249,7 @@ export function DetailFields({
               onChange={(e) =>
                 set({ ceiling: { ...d.ceiling!, kind: (e.target.value || null) as ContactKind | null } })
               }
-              helperText="“equipment only” keeps it out of partner drills"
+              helperText="checked in drills, at pads and on each rung"
             >
               <MenuItem value="">not said</MenuItem>
               {CONTACT_KINDS.map((k) => (

@@ -41,7 +41,7 @@ export interface LookKitView {
     praise: string;
     /** Open injuries and pauses. */
     resting: { what: string; until: string | null; pause: boolean }[];
-    /** What of all that is taken along rests for them, by item key. */
+    /** What of all that is taken along rests for them, by item key; what rests in one condition only by `key@condition`. */
     rests: Record<string, RestShown>;
     /** The rung of contact agreed to, 1 the lowest; 0 refused, null nothing on record that counts. */
     rung: number | null;

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyMove, anySequence, written } from '../sequence/builders';
+import { rolesOf } from '../sequence/roles';
 import { COUNT_LANGUAGES } from './counts';
 import { callTimeline, type Call, type Pace } from './timeline';
 
@@ -118,7 +119,7 @@ describe('the timeline', () => {
     const calls = counted(call(quarters, { mode: 'quarters', times: 16, words: 'names' }));
     expect(calls).toHaveLength(16);
     expect(calls.every((c) => c.index !== null && c.index >= 0)).toBe(true);
-    expect(calls.filter((c) => c.say === 'check')).toHaveLength(8);
+    expect(calls.filter((c) => c.say.startsWith('check upper'))).toHaveLength(8);
   });
 
   it('begins at any count and says why it cannot be called', () => {
@@ -128,5 +129,63 @@ describe('the timeline', () => {
     expect(callTimeline(written('punch R'), { swapRoles: true }).ok).toBe(false);
     expect(callTimeline(written('punch R'), { mode: 'quarters' }).ok).toBe(false);
     expect(callTimeline(written('punch R'), { mode: 'tens', times: 6000 }).ok).toBe(false);
+  });
+
+  it('by names it says what makes a count different, and no more', () => {
+    const says = (text: string, pace: Partial<Pace> = {}) =>
+      counted(call(text, { words: 'names', ...pace })).map((c) => c.say);
+    expect(says('punch R\nlow block L')).toEqual(['punch', 'low block']);
+    expect(says('punch R\npunch L high')).toEqual(['punch right', 'punch left high']);
+    expect(says('check L at upper left\ncheck L at lower left')).toEqual(['check upper left', 'check lower left']);
+    expect(says('punch R high\npunch R')).toEqual(['punch high', 'punch']);
+    expect(says('punch R', { sides: 'both' })).toEqual(['punch right', 'punch left']);
+    expect(says('rising block R\nrising block L')).toEqual(['rising block right', 'rising block left']);
+  });
+
+  it('a student at the pads hears their own work, or the lane that is asked for', () => {
+    const pads = 'cue left pad | punch R at left pad\ncue kick | front kick L at shield';
+    const says = (pace: Partial<Pace>) => counted(call(pads, { words: 'names', ...pace })).map((c) => c.say);
+    expect(says({})).toEqual(['punch', 'front kick']);
+    expect(says({ lane: 'A' })).toEqual(['left pad', 'kick']);
+    // Changed over, the same work is called, and the other lane does it.
+    const swapped = counted(call(pads, { words: 'names', swapRoles: true, rounds: 2 }));
+    expect(swapped.map((c) => c.say)).toEqual(['punch', 'front kick', 'punch', 'front kick']);
+    expect(swapped.map((c) => c.lane)).toEqual(['B', 'B', 'A', 'A']);
+  });
+
+  it('threes go as one numbered count, with the shout on the last of the ten (F 44, common practice, no source)', () => {
+    const calls = counted(call('punch R\npunch L\npunch R', { mode: 'sets', times: 20, secondsPerCount: 1 }));
+    expect(calls.map((c) => c.number)).toEqual(Array.from({ length: 20 }, (_, i) => i + 1));
+    expect(calls.flatMap((c) => (c.shout ? [c.number] : []))).toEqual([10, 20]);
+    expect(calls[0]!.until - calls[0]!.at).toBe(3);
+    expect(calls[0]!.set).toHaveLength(3);
+    expect(callTimeline(written('punch R\n'.repeat(7)), { mode: 'sets' }).ok).toBe(false);
+  });
+
+  it('“ready”, “rest” and “stop” are in the hall’s language, and roles by name', () => {
+    const kinds = (calls: Call[]) => calls.filter((c) => c.kind !== 'count').map((c) => [c.kind, c.latin, c.lang]);
+    expect(kinds(call('punch R', { words: 'ja', rounds: 2, leadIn: 4 }))).toEqual([
+      ['ready', 'yōi', 'ja'],
+      ['rest', 'yasume', 'ja'],
+      ['end', 'yame', 'ja'],
+    ]);
+    expect(call('punch R', { words: 'names', hall: 'ko' }).at(-1)!.latin).toBe('geuman');
+    const roles = call('punch R | slip L', { words: 'names', swapRoles: true, rounds: 2 });
+    expect(roles.find((c) => c.kind === 'roles')!.say).toBe('Change roles: attacker and defender');
+  });
+});
+
+describe('who is who in a drill', () => {
+  it.each([
+    ['punch R | slip L', 'attacker', 'defender'],
+    ['slip L | punch R', 'defender', 'attacker'],
+    ['cue left pad | punch R', 'holder', 'striker'],
+    ['front kick R at shield | -', 'kicker', 'holder'],
+    ['punch R | punch L', 'A', 'B'],
+  ])('%s', (text, a, b) => {
+    expect(rolesOf(written(text))).toEqual({ A: a, B: b });
+  });
+  it('nobody, where nobody stands opposite', () => {
+    expect(rolesOf(written('punch R'))).toBeNull();
   });
 });

@@ -3,12 +3,17 @@ export interface CountWord {
   written: string;
   said: string;
 }
+/** What is called besides numbers. */
+export const SPOKEN = ['ready', 'rest', 'switch', 'roles', 'end'] as const;
+export type Spoken = (typeof SPOKEN)[number];
+
 export interface CountLanguage {
   /** BCP 47 tag, for the voice and the font. */
   tag: string;
   name: string;
   /** Words for 1 to 99; beyond that the number goes on from 1. */
   word: (n: number) => CountWord;
+  calls: Record<Spoken, CountWord>;
 }
 
 const hundred = (n: number) => ((n - 1) % 99) + 1;
@@ -40,6 +45,14 @@ const pairs = (text: string): CountWord[] =>
     return { written: written!, said: said! };
   });
 
+const calls = (text: string): Record<Spoken, CountWord> => {
+  const words = text.split(', ').map((p) => {
+    const [written, said] = p.split('/');
+    return { written: written!, said: said ?? written! };
+  });
+  return Object.fromEntries(SPOKEN.map((s, i) => [s, words[i]!])) as Record<Spoken, CountWord>;
+};
+
 const KO_ONES = pairs('하나/hana 둘/dul 셋/set 넷/net 다섯/daseot 여섯/yeoseot 일곱/ilgop 여덟/yeodeol 아홉/ahop');
 const KO_TENS = pairs(
   '열/yeol 스물/seumul 서른/seoreun 마흔/maheun 쉰/swin 예순/yesun 일흔/ilheun 여든/yeodeun 아흔/aheun',
@@ -50,9 +63,9 @@ const korean = (n: number): CountWord => {
   return { written: parts.map((p) => p.written).join(''), said: parts.map((p) => p.said).join(' ') };
 };
 
-/** Counts as they are called in halls; spoken forms from memory: Hepburn, Revised Romanisation, Pinyin, Jyutping. */
+/** Counts and calls as they are heard in halls, from memory; spoken forms from memory: Hepburn, Revised Romanisation, Pinyin, Jyutping. */
 export const COUNT_LANGUAGES = {
-  en: { tag: 'en', name: 'English', word: english },
+  en: { tag: 'en', name: 'English', word: english, calls: calls('Ready, Rest, Switch, Change roles, Stop') },
   ja: {
     tag: 'ja',
     name: 'Japanese',
@@ -61,8 +74,14 @@ export const COUNT_LANGUAGES = {
       { written: '十', said: 'jū' },
       ' ',
     ),
+    calls: calls('用意/yōi, 休め/yasume, 変えて/kaete, 交代/kōtai, 止め/yame'),
   },
-  ko: { tag: 'ko', name: 'Korean', word: korean },
+  ko: {
+    tag: 'ko',
+    name: 'Korean',
+    word: korean,
+    calls: calls('준비/junbi, 쉬어/swieo, 바꿔/bakkwo, 교대/gyodae, 그만/geuman'),
+  },
   cmn: {
     tag: 'cmn-Hans',
     name: 'Mandarin',
@@ -71,6 +90,7 @@ export const COUNT_LANGUAGES = {
       { written: '十', said: 'shí' },
       ' ',
     ),
+    calls: calls('预备/yùbèi, 休息/xiūxi, 换边/huàn biān, 交换/jiāohuàn, 停/tíng'),
   },
   yue: {
     tag: 'yue-Hant',
@@ -80,6 +100,7 @@ export const COUNT_LANGUAGES = {
       { written: '十', said: 'sap6' },
       ' ',
     ),
+    calls: calls('預備/jyu6 bei6, 休息/jau1 sik1, 轉邊/zyun3 bin1, 交換/gaau1 wun6, 停/ting4'),
   },
 } as const satisfies Record<string, CountLanguage>;
 export type CountLanguageId = keyof typeof COUNT_LANGUAGES;

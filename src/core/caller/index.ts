@@ -1,3 +1,4 @@
 // Counts called aloud.
 export * from './counts';
+export * from './named';
 export * from './timeline';

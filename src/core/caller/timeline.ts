@@ -1,15 +1,17 @@
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import type { Move, Sequence } from '../sequence/move';
+import { EMPTY_STEP, type Move, type Sequence, type Step } from '../sequence/move';
 import { swapRoles } from '../sequence/operations/answer';
 import { pyramid } from '../sequence/operations/compose';
 import { mirror } from '../sequence/operations/mirror';
 import { quarterShuffle } from '../sequence/operations/quarters';
-import { shortName } from '../sequence/spoken';
+import type { Lane } from '../sequence/operations/lane';
+import { rolesOf, workingLane } from '../sequence/roles';
 import { fail, ok, type Result } from '../units/result';
-import { COUNT_LANGUAGES, type CountLanguageId } from './counts';
+import { COUNT_LANGUAGES, type CountLanguageId, type Spoken } from './counts';
+import { calledByName, differencesIn, laneSteps, type Differences } from './named';
 
-export const CALL_MODES = ['through', 'tens', 'pyramid', 'quarters', 'clock'] as const;
+export const CALL_MODES = ['through', 'tens', 'sets', 'pyramid', 'quarters', 'clock'] as const;
 export type CallMode = (typeof CALL_MODES)[number];
 
 export interface Pace {
@@ -29,6 +31,10 @@ export interface Pace {
   /** Partners change roles from round to round. */
   swapRoles: boolean;
   words: CountLanguageId | 'names';
+  /** The hall's language, for “ready” and “stop” where counts are called by name. */
+  hall: CountLanguageId;
+  /** Whose work is called where two work; null: the one whose partner only holds, otherwise the first. */
+  lane: Lane | null;
   /** First count to be called, 1-based. */
   from: number;
   seed: number;
@@ -47,6 +53,8 @@ export const PLAIN_PACE: Pace = {
   switches: false,
   swapRoles: false,
   words: 'en',
+  hall: 'en',
+  lane: null,
   from: 1,
   seed: 1,
   leadIn: 4,
@@ -64,9 +72,17 @@ export interface Call {
   say: string;
   written: string;
   lang: string;
+  /** The same in Latin letters. */
+  latin: string;
+  /** One shouts on it. */
+  shout: boolean;
   /** The count of the sequence as written (0-based), and the move as it is done now. */
   index: number | null;
   move: Move | null;
+  /** All the counts that go as one, where a whole set is one number; empty otherwise. */
+  set: readonly Move[];
+  /** Whose work is called. */
+  lane: Lane;
   mirrored: boolean;
   rolesSwapped: boolean;
 }
@@ -74,9 +90,15 @@ export interface Call {
 /** Longest timeline: what a class could not sit through anyway. */
 const MOST_CALLS = 5000;
 
+/** What can be done on one number. */
+const MOST_IN_SET = 6;
+
 interface Slot {
   index: number;
   move: Move;
+  set?: readonly Move[];
+  /** The last of a set of ten, on which one shouts. */
+  last?: boolean;
   number: number;
   mirrored: boolean;
 }
@@ -100,27 +122,41 @@ export function callTimeline(seq: Sequence, pace: Partial<Pace> = {}): Result<Ca
     calls.push({ ...c, at: now, until: now + seconds });
     now += seconds;
   };
-  const quiet = (kind: Call['kind'], round: number, say: string, mirrored: boolean, rolesSwapped: boolean) => ({
-    kind,
-    round,
-    number: 0,
-    say,
-    written: say,
-    lang: 'en',
-    index: null,
-    move: null,
-    mirrored,
-    rolesSwapped,
-  });
-  if (p.leadIn > 0) push(quiet('ready', 1, 'Ready', p.sides === 'mirrored', false), p.leadIn);
+  const lane = p.lane ?? workingLane(seq);
+  const roles = rolesOf(seq);
+  const hall = COUNT_LANGUAGES[p.words === 'names' ? p.hall : p.words];
+  const quiet = (kind: Spoken, round: number, mirrored: boolean, rolesSwapped: boolean) => {
+    const word = hall.calls[kind];
+    // Who changes is said by name where names are called.
+    const who =
+      kind === 'roles' && p.words === 'names' && roles && roles.A !== 'A' ? `: ${roles.A} and ${roles.B}` : '';
+    return {
+      kind,
+      round,
+      number: 0,
+      say: word.written + who,
+      written: word.written + who,
+      lang: hall.tag,
+      latin: word.said,
+      shout: false,
+      index: null,
+      move: null,
+      set: [],
+      lane,
+      mirrored,
+      rolesSwapped,
+    };
+  };
+  const differences = differencesIn(laneSteps(seq, lane), p.sides === 'both' || p.switches);
+  if (p.leadIn > 0) push(quiet('ready', 1, p.sides === 'mirrored', false), p.leadIn);
   const order: boolean[] = p.sides === 'both' ? [false, true] : [p.sides === 'mirrored'];
   const rounds = p.rounds * order.length;
   for (let round = 1; round <= rounds; round++) {
     const base = order[(round - 1) % order.length]!;
     const rolesSwapped = p.swapRoles && round % 2 === 0;
     if (round > 1) {
-      if (p.rest > 0) push(quiet('rest', round, 'Rest', base, rolesSwapped), p.rest);
-      if (p.swapRoles) push(quiet('roles', round, 'Change roles', base, rolesSwapped), 2);
+      if (p.rest > 0) push(quiet('rest', round, base, rolesSwapped), p.rest);
+      if (p.swapRoles) push(quiet('roles', round, base, rolesSwapped), 2);
     }
     const own = rolesSwapped ? swapRoles(seq) : seq;
     const made = slots(own, p, base, round);
@@ -138,31 +174,38 @@ export function callTimeline(seq: Sequence, pace: Partial<Pace> = {}): Result<Ca
       if (p.switches && untilSwitch === 0) {
         switched = !switched;
         untilSwitch = pick(4, 9);
-        push(quiet('switch', round, 'Switch', slot.mirrored !== switched, rolesSwapped), p.secondsPerCount);
+        push(quiet('switch', round, slot.mirrored !== switched, rolesSwapped), p.secondsPerCount);
       }
       untilSwitch--;
       const mirrored = slot.mirrored !== switched;
-      const move = mirrored === slot.mirrored ? slot.move : mirror({ ...seq, moves: [slot.move] }).moves[0]!;
-      const tempo = move.step.tempo === 'slow' ? 2 : move.step.tempo === 'quick' ? 0.5 : 1;
+      const turned = (moves: readonly Move[]) =>
+        mirrored === slot.mirrored ? moves : mirror({ ...seq, moves: [...moves] }).moves;
+      const move = turned([slot.move])[0]!;
+      // With the roles changed over the same work is called, and the other lane does it.
+      const does = rolesSwapped ? (lane === 'A' ? 'B' : 'A') : lane;
+      const done = (does === 'A' ? move.step : move.partner) ?? EMPTY_STEP;
       push(
         {
           kind: 'count',
           round,
           number: slot.number,
-          ...said(move, slot.number, p.words),
+          ...said(done, slot.number, p.words, differences),
+          shout: slot.set ? slot.last === true : done.shout,
           index: slot.index,
           move,
+          set: slot.set ? turned(slot.set) : [],
+          lane: does,
           mirrored,
           rolesSwapped,
         },
-        p.secondsPerCount * tempo,
+        p.secondsPerCount * (slot.set ?? [slot.move]).reduce((sum, m) => sum + beats(m), 0),
       );
       // A switching move of the sequence itself: from here on the other side.
       if (slot.move.swaps) switched = !switched;
       k++;
     }
   }
-  push(quiet('end', rounds, 'Stop', false, false), 0);
+  push(quiet('end', rounds, false, false), 0);
   return ok(calls);
 }
 
@@ -176,6 +219,19 @@ function slots(seq: Sequence, p: Pace, mirrored: boolean, round: number): Result
       return ok(plain);
     case 'tens':
       return ok(plain.flatMap((s) => Array.from({ length: p.times }, (_, i) => ({ ...s, number: i + 1 }))));
+    case 'sets': {
+      const set = plain.map((s) => s.move);
+      if (set.length > MOST_IN_SET)
+        return fail(`At most ${MOST_IN_SET} counts go as one; take a section, or go straight through.`);
+      return ok(
+        Array.from({ length: p.times }, (_, i) => ({
+          ...plain[0]!,
+          set,
+          number: i + 1,
+          last: (i + 1) % 10 === 0 || i + 1 === p.times,
+        })),
+      );
+    }
     case 'pyramid': {
       const open = { ...side, moves: side.moves.slice(from) };
       if (open.moves.length > 40) return fail('A pyramid of more than 40 counts is not called; take a section.');
@@ -205,14 +261,22 @@ function slots(seq: Sequence, p: Pace, mirrored: boolean, round: number): Result
   }
 }
 
-function said(move: Move, number: number, words: Pace['words']): { say: string; written: string; lang: string } {
+/** A slow count takes two, a quick one half. */
+const beats = ({ step }: Move): number => (step.tempo === 'slow' ? 2 : step.tempo === 'quick' ? 0.5 : 1);
+
+function said(
+  step: Step,
+  number: number,
+  words: Pace['words'],
+  differences: Differences,
+): Pick<Call, 'say' | 'written' | 'lang' | 'latin'> {
   if (words === 'names') {
-    const text = shortName(move.step).join(', ') || 'hold';
-    return { say: text, written: text, lang: 'en' };
+    const text = calledByName(step, differences);
+    return { say: text, written: text, lang: 'en', latin: text };
   }
   const language = COUNT_LANGUAGES[words];
   const w = language.word(number);
-  return { say: w.written, written: w.written, lang: language.tag };
+  return { say: w.written, written: w.written, lang: language.tag, latin: w.said };
 }
 
 /**

@@ -1,4 +1,5 @@
 // Feet on the floor: path, footprint, room.
+export * from './pair';
 export * from './plan';
 export * from './room';
 export * from './stance';

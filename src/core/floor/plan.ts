@@ -13,6 +13,8 @@ export interface FloorPlanOptions {
   room: Room | null;
   /** The allowed closing error in metres; what is beyond is drawn. Null: not a closing pattern. */
   closingAllowed: number | null;
+  /** The way of the partner, where there is one. */
+  partner: Trace | null;
 }
 
 export interface FloorPlan {
@@ -27,7 +29,14 @@ export interface FloorPlan {
   numbers: Primitive[];
 }
 
-const DESK_PLAN: FloorPlanOptions = { width: 318, height: 274, scale: 112, room: null, closingAllowed: null };
+const DESK_PLAN: FloorPlanOptions = {
+  width: 318,
+  height: 274,
+  scale: 112,
+  room: null,
+  closingAllowed: null,
+  partner: null,
+};
 
 /**
  * The floor from above, north up as at the start: a grid in metres, the way of the centre, the feet as each count puts
@@ -37,7 +46,8 @@ export function layoutFloor(seq: Sequence, trace: Trace, options: Partial<FloorP
   const o = { ...DESK_PLAN, ...options };
   const foot = trace.body.footLength;
   const all = [trace.start, ...trace.at];
-  const spots: Spot[] = all.flatMap((a) => [a.left, a.right, a.centre]);
+  const others = o.partner ? [o.partner.start, ...o.partner.at] : [];
+  const spots: Spot[] = [...all, ...others].flatMap((a) => [a.left, a.right, a.centre]);
   const pad = foot * 0.75;
   const [w, e, s, n] = [
     Math.min(...spots.map((p) => p.x)) - pad,
@@ -55,6 +65,7 @@ export function layoutFloor(seq: Sequence, trace: Trace, options: Partial<FloorP
   const oy = margin.top + (o.height - margin.top - margin.bottom) / 2 + ((s + n) / 2) * k;
   const at = (p: Spot): [number, number] => [n1(ox + p.x * k), n1(oy - p.y * k)];
   const ground: Primitive[] = [];
+  const half = (foot * k) / 2 + 9;
   const step = k < 26 ? 5 : 1;
   for (let x = Math.ceil(-ox / k / step) * step; ox + x * k < o.width; x += step)
     ground.push(shape(`M${n1(ox + x * k)} 0V${o.height}`, { stroke: 'rule' }));
@@ -72,6 +83,34 @@ export function layoutFloor(seq: Sequence, trace: Trace, options: Partial<FloorP
     );
   }
   const centres = all.map((a) => at(a.centre));
+  if (o.partner) {
+    const way = others.map((a) => at(a.centre));
+    for (const side of ['left', 'right'] as const) {
+      const [x, y] = at(o.partner.start[side]);
+      ground.push(
+        footShape(side, x, y, o.partner.start[side].angle, foot * k, 'brass', {
+          dash: '1.8 1.8',
+          width: 1.3,
+          open: true,
+        }),
+      );
+    }
+    ground.push(
+      shape(`M${way.map((c) => `${c[0]} ${c[1]}`).join('L')}`, {
+        stroke: 'brass',
+        width: 1.6,
+        round: true,
+        dash: '6 3',
+      }),
+      label(way[0]![0] + half + 4, way[0]![1] + 5, 'B', 15, { tone: 'brass', weight: 700, anchor: 'start', rim: true }),
+      label(centres[0]![0] + half + 4, centres[0]![1] + 5, 'A', 15, {
+        tone: 'slate',
+        weight: 700,
+        anchor: 'start',
+        rim: true,
+      }),
+    );
+  }
   for (const side of ['left', 'right'] as const) {
     const [x, y] = at(trace.start[side]);
     ground.push(footShape(side, x, y, 0, foot * k, 'still', { dash: '1.8 1.8', width: 1.3, open: true }));
@@ -119,7 +158,6 @@ export function layoutFloor(seq: Sequence, trace: Trace, options: Partial<FloorP
 
   // Counts that end where an earlier one stands share its number's place.
   const placed: { x: number; y: number; counts: number[]; side: 'left' | 'right' }[] = [];
-  const half = (foot * k) / 2 + 9;
   const feetAt: [number, number][] = [at(trace.start.left), at(trace.start.right)];
   const counts: FloorPlan['counts'] = trace.at.map((a, index) => {
     const { step } = seq.moves[index]!;
@@ -130,6 +168,11 @@ export function layoutFloor(seq: Sequence, trace: Trace, options: Partial<FloorP
       feetAt.push([x, y]);
       return footShape(side, x, y, a[side].angle, foot * k, 'still', { width: 1.6 });
     });
+    const b = o.partner?.at[index];
+    for (const side of b?.moved ?? []) {
+      const [x, y] = at(b![side]);
+      primitives.push(footShape(side, x, y, b![side].angle, foot * k, 'brass', { width: 1.6 }));
+    }
     const side = feet[0] ?? 'right';
     const [x, y] = at(feet.length > 0 ? a[side] : a.centre);
     const near = placed.find((q) => Math.hypot(q.x - x, q.y - y) < 14);

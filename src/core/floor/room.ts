@@ -1,5 +1,5 @@
 import type { Sequence } from '../sequence/move';
-import { boxOf, traceFloor, type Body, type Trace } from './trace';
+import { boxOf, traceFloor, type At, type Body, type Trace } from './trace';
 
 export interface Room {
   /** Metres: along the line (east to west), and from the front wall to the back. */
@@ -21,21 +21,27 @@ export interface Footprint {
   reach: number;
   /** Half the breadth of a body. */
   body: number;
+  /** From the mark of one partner to the other's, where two work together; 0 for one alone. */
+  long: number;
 }
 
-export function footprint(trace: Trace): Footprint {
-  const centres = [trace.start, ...trace.at].map((a) => a.centre);
+/** What the counts of a trace take, in the box that holds them. */
+export function footprintOf(all: readonly At[], box: Trace['box'], body: Trace['body']): Footprint {
+  const centres = all.map((a) => a.centre);
   return {
-    width: trace.box.east - trace.box.west,
-    depth: trace.box.north - trace.box.south,
+    width: box.east - box.west,
+    depth: box.north - box.south,
     west: Math.max(0, ...centres.map((c) => -c.x)),
     east: Math.max(0, ...centres.map((c) => c.x)),
     south: Math.max(0, ...centres.map((c) => -c.y)),
     north: Math.max(0, ...centres.map((c) => c.y)),
-    reach: trace.body.reach,
-    body: trace.body.shoulderBreadth / 2,
+    reach: body.reach,
+    body: body.shoulderBreadth / 2,
+    long: 0,
   };
 }
+
+export const footprint = (trace: Trace): Footprint => footprintOf([trace.start, ...trace.at], trace.box, trace.body);
 
 export interface Capacity {
   people: number;
@@ -48,7 +54,7 @@ export interface Capacity {
 }
 
 /**
- * How many fit a hall.
+ * How many fit a hall, or how many pairs where the footprint is a pair's.
  * - `together`: all shift as one, so that neighbours need their reach and half a body between them, and the walls the
  *   excursion besides;
  * - `each`: everybody at their own time, so that everybody needs the whole box.
@@ -66,19 +72,21 @@ export function hallCapacity(hall: Room, f: Footprint, mode: 'together' | 'each'
     };
   }
   const spacing = f.reach + f.body;
-  const line = (room: number, margin: number) => {
+  const line = (room: number, margin: number, each: number) => {
     const free = room - margin;
-    return free < -1e-9 ? 0 : Math.floor(free / spacing + 1e-9) + 1;
+    return free < -1e-9 ? 0 : Math.floor(free / each + 1e-9) + 1;
   };
+  // Behind a pair the next one begins beyond its second partner.
+  const deep = spacing + f.long;
   // What the box has beyond one body standing on the mark is the margin that the walls ask.
-  const columns = line(hall.width, f.width);
-  const rows = line(hall.depth, f.depth);
+  const columns = line(hall.width, f.width, spacing);
+  const rows = line(hall.depth, f.depth, deep);
   const n = Math.min(columns, rows) === 0 ? 0 : columns * rows;
   return {
     people: n,
     columns: n === 0 ? 0 : columns,
     rows: n === 0 ? 0 : rows,
-    spacing: { across: spacing, deep: spacing },
+    spacing: { across: spacing, deep },
     first: { across: f.west + f.body, deep: f.south + f.body },
   };
 }

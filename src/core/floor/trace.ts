@@ -208,6 +208,11 @@ function takeStep(
     feet.right = plus(feet.right, way, far);
     moved.add(foot.side).add(other(foot.side));
     if (step.lead) lead = step.lead;
+  } else if (foot && foot.way === 'hop') {
+    // Off the foot that stands, landing on the one that is named.
+    feet[foot.side] = plus(feet[foot.side], ahead(heading + foot.toward), (SLIDE * body.stature) / 1.7);
+    moved.add(foot.side);
+    if (step.lead) lead = step.lead;
   } else if (foot && foot.way === 'jump') {
     const way = ahead(heading + foot.toward);
     feet.left = plus(feet.left, way, sb);
@@ -241,21 +246,29 @@ function takeStep(
     feet[foot.side] = to;
     moved.add(foot.side);
     if (even) lead = step.lead;
-  } else if (step.turn) {
-    const gap = along(feet.right, feet.left, f);
-    lead = step.lead ?? (Math.abs(gap) < 0.25 * sb ? null : gap > 0 ? 'right' : 'left');
-  } else if (step.stance !== null) {
-    const g = geometry(stance);
-    if (step.lead) lead = step.lead;
-    if (g.length === 0) {
-      lead = step.lead;
-    } else if (lead) {
-      // A shift: the front foot moves across onto its track, not forward.
-      const rear = feet[other(lead)];
-      const depth = along(feet[lead], rear, f);
-      const to = plus(plus(rear, f, depth), r, sign(lead) * g.width * sb);
-      if (distance(to, feet[lead]) > 0.02) moved.add(lead);
-      feet[lead] = to;
+  } else {
+    if (step.turn && geometry(stance).length === 0) {
+      // Side by side one turns on the spot: both feet go round the middle between them.
+      const middle = { x: (feet.left.x + feet.right.x) / 2, y: (feet.left.y + feet.right.y) / 2 };
+      const half = distance(feet.left, feet.right) / 2;
+      if (geometry(before.stance).length === 0) {
+        feet.left = plus(middle, r, -half);
+        feet.right = plus(middle, r, half);
+      }
+    }
+    if (step.turn) {
+      const gap = along(feet.right, feet.left, f);
+      lead = step.lead ?? (Math.abs(gap) < 0.25 * sb ? null : gap > 0 ? 'right' : 'left');
+      moved.add('left').add('right');
+    }
+    if (step.stance !== null) {
+      if (step.lead) lead = step.lead;
+      const laid = layFeet(feet, lead, geometry(stance), f, r, sb);
+      for (const side of ['left', 'right'] as const) {
+        if (distance(laid[side], feet[side]) > 0.02) moved.add(side);
+        feet[side] = laid[side];
+      }
+      if (geometry(stance).length === 0) lead = step.lead;
     }
   }
   const g = geometry(stance);
@@ -285,14 +298,45 @@ function takeStep(
     centre,
     shift: distance(centre, before.centre),
     sink: lifted ? before.sink : g.sink + (step.level === 'sink' ? 0.03 : step.level === 'rise' ? -0.03 : 0),
-    moved: step.turn && !foot ? ['left', 'right'] : [...moved],
+    moved: (['left', 'right'] as const).filter((side) => moved.has(side)),
     lifted,
     path,
     reach: reachOf(step, body),
   };
 }
 
-/** A swung foot goes round the standing one, the short way; any other goes straight. */
+/** Shares of a stance's length between which what stands already counts as that stance, and is only set on its tracks. */
+const LONG_ENOUGH = { least: 0.6, most: 1.5 };
+
+/**
+ * The feet of a stance that is taken where one stands, without a step. The forward foot goes: onto its track where the
+ * feet are about as far apart as the stance is long (from back to front stance it moves across, not forward; common
+ * practice, no source), otherwise to the stance's own length. Feet side by side: the foot that was forward comes level
+ * with the other; where neither was, both go out alike. Where nobody says which foot leads, the feet stay.
+ */
+function layFeet(
+  feet: Readonly<Record<BodySide, Spot>>,
+  lead: BodySide | null,
+  g: StanceGeometry,
+  f: Spot,
+  r: Spot,
+  sb: number,
+): Record<BodySide, Spot> {
+  if (lead === null) {
+    if (g.length !== 0) return { ...feet };
+    const middle = { x: (feet.left.x + feet.right.x) / 2, y: (feet.left.y + feet.right.y) / 2 };
+    const half = (g.width * sb) / 2;
+    return { left: plus(middle, r, -half), right: plus(middle, r, half) };
+  }
+  const stays = other(lead);
+  const depth = along(feet[lead], feet[stays], f);
+  const long = g.length * sb;
+  const keeps = g.length !== 0 && depth >= LONG_ENOUGH.least * long && depth <= LONG_ENOUGH.most * long;
+  const to = plus(plus(feet[stays], f, keeps ? depth : long), r, sign(lead) * g.width * sb);
+  return lead === 'left' ? { left: to, right: feet.right } : { left: feet.left, right: to };
+}
+
+/** A swung foot goes the standing one, the short way; any other goes straight. */
 function pathOf(from: Spot, to: Spot, pivot: Spot, swings: boolean): Spot[] {
   if (!swings) return [{ x: from.x, y: from.y }, to];
   const a0 = Math.atan2(from.x - pivot.x, from.y - pivot.y);

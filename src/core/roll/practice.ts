@@ -30,21 +30,31 @@ export interface PracticeSum {
   painInJoint: boolean;
 }
 
+/** Until when impact rests because the skin was open on one of these days; null: it does not, or not any more. */
+export function skinRests(openOn: readonly PlainDate[], today: PlainDate): PlainDate | null {
+  const until =
+    openOn
+      .map((day) => addDays(day, SKIN_RESTS))
+      .sort()
+      .at(-1) ?? null;
+  return until !== null && until > today ? until : null;
+}
+
 /** The last four weeks at home, and what hands and joints ask for. Home hours are never counted as class hours. */
 export function sumPractice(entries: readonly Practice[], today: PlainDate): PracticeSum {
   const since = addDays(today, -28);
   const lately = entries.filter((e) => e.day > since && e.day <= today);
   const add = (of: (e: Practice) => number) => lately.reduce((s, e) => s + of(e), 0);
-  const open = lately.filter((e) => e.hands === 'skin open').map((e) => addDays(e.day, SKIN_RESTS));
-  const restsUntil = open.sort().at(-1) ?? null;
-  const resting = restsUntil !== null && restsUntil > today;
   const newest = [...lately].sort((a, b) => (a.day < b.day ? 1 : -1))[0];
   return {
     minutes: add((e) => e.minutes),
     repetitions: add((e) => e.repetitions),
     strikes: add((e) => e.strikes),
     entries: lately.length,
-    restsUntil: resting ? restsUntil : null,
+    restsUntil: skinRests(
+      lately.flatMap((e) => (e.hands === 'skin open' ? [e.day] : [])),
+      today,
+    ),
     painInJoint: newest?.joints === 'pain',
   };
 }

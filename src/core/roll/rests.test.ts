@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { cautionInWords } from '../words';
 import { rungInWords } from '../words/english/consent';
 import { rungTogether } from './consent';
-import { sumPractice, type Practice } from './practice';
+import { skinRests, sumPractice, type Practice } from './practice';
 import { restsWork, type RestedItem } from './rests';
 
 const kick: RestedItem = {
@@ -11,8 +11,16 @@ const kick: RestedItem = {
   kind: 'kick',
   bodyParts: ['feet', 'knees', 'hips'],
   partner: false,
+  impact: false,
 };
-const drill: RestedItem = { key: 's:d', name: 'Four quarters', kind: 'partner drill', bodyParts: [], partner: true };
+const drill: RestedItem = {
+  key: 's:d',
+  name: 'Four quarters',
+  kind: 'partner drill',
+  bodyParts: [],
+  partner: true,
+  impact: false,
+};
 const injury = (what: string) => [{ what, until: '2026-03-20', itemKey: null }];
 
 describe('work that rests', () => {
@@ -39,6 +47,29 @@ describe('work that rests', () => {
     const pause = [{ what: 'kicking from the knee', until: null, itemKey: 't:k' }];
     expect(restsWork(kick, pause)?.what).toBe('kicking from the knee');
     expect(restsWork(drill, pause)).toBeNull();
+  });
+});
+
+describe('open skin', () => {
+  const skin = [{ what: 'the skin was open', until: '2026-03-15', itemKey: null, impact: true }];
+  const punch: RestedItem = {
+    key: 't:p',
+    name: 'Punch',
+    kind: 'strike',
+    bodyParts: ['hand'],
+    partner: false,
+    impact: true,
+  };
+  it('rests what the hands strike, all of it, and nothing in the air or with the legs', () => {
+    expect(restsWork(punch, skin)).toMatchObject({ until: '2026-03-15', parts: null });
+    expect(restsWork({ ...punch, impact: false }, skin)).toBeNull();
+    expect(restsWork(kick, skin)).toBeNull();
+    expect(restsWork(kick, [...skin, ...injury('no kicks')])?.what).toBe('no kicks');
+  });
+  it('until two weeks after the last day, and not on that day', () => {
+    expect(skinRests(['2026-03-01', '2026-02-20'], '2026-03-14')).toBe('2026-03-15');
+    expect(skinRests(['2026-03-01'], '2026-03-15')).toBeNull();
+    expect(skinRests([], '2026-03-15')).toBeNull();
   });
 });
 

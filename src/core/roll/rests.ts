@@ -4,12 +4,14 @@ import { BODY_PARTS, type BodyPart } from '../technique/point';
 import { fold } from '../units/fold';
 import type { PlainDate } from '../units/plainDate';
 
-/** Work that is laid off: by an injury that says in words what rests, or by a pause that names the item. */
+/** Work that is laid off: by an injury that says in words what rests, by a pause that names the item, or by open skin. */
 export interface Resting {
   what: string;
   until: PlainDate | null;
   /** The item of a pause; null: the words say what rests. */
   itemKey: string | null;
+  /** Only what the hands strike rests: a post, a bag, a pad. The skin was open. */
+  impact?: boolean;
 }
 
 /** An item as far as rest goes. */
@@ -19,6 +21,8 @@ export interface RestedItem {
   kind: TechniqueKind | SequenceKind;
   bodyParts: readonly BodyPart[];
   partner: boolean;
+  /** The hands land on something. */
+  impact: boolean;
 }
 
 /** Why an item rests, and how much of it: the parts of the body that are named, or null where all of it does. */
@@ -49,7 +53,7 @@ const PART_WORDS: Partial<Record<BodyPart, RegExp>> = {
 const EVERYTHING = /\b(everything|all work|all training|no training)\b/;
 
 /**
- * Why an item rests for somebody on a day, or null: a pause names it; an injury's words name it, its kind, or a part of
+ * Why an item rests for somebody on a day, or null: a pause names it; open skin rests what the hands strike; an injury's words name it, its kind, or a part of
  * the body that the item is looked at by. What lays all of it off goes before what lays off a part, and parts add up. When
  * in doubt it rests: the teacher decides, and local rules and a doctor's word come first.
  */
@@ -59,6 +63,10 @@ export function restsWork(item: RestedItem, resting: readonly Resting[]): Rest |
   for (const r of resting) {
     if (r.itemKey !== null) {
       if (r.itemKey === item.key) return { ...r, parts: null };
+      continue;
+    }
+    if (r.impact) {
+      if (item.impact) return { ...r, parts: null };
       continue;
     }
     const words = fold(r.what);

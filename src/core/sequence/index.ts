@@ -1,4 +1,5 @@
 // Moves, their notation, what is done with them and what does not hold.
+export * from './ceilingsKept';
 export * from './checks';
 export * from './drawing';
 export * from './family';
@@ -24,6 +25,7 @@ export * from './operations/shuffle';
 export * from './operations/substitute';
 export * from './operations/ways';
 export * from './post';
+export * from './roles';
 export * from './sectioning';
 export * from './spoken';
 export * from './stances';

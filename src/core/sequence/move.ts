@@ -17,7 +17,7 @@ export type Power = (typeof POWERS)[number];
 export const BREATHS = ['in', 'out', 'hold'] as const;
 export type Breath = (typeof BREATHS)[number];
 export const TURN_WAYS = ['swing', 'cross', 'pivot'] as const;
-export const FOOT_WAYS = ['step', 'slide', 'cross', 'draw', 'jump'] as const;
+export const FOOT_WAYS = ['step', 'slide', 'cross', 'draw', 'jump', 'hop'] as const;
 
 /** One thing a limb does in a count. */
 export interface Action {

@@ -1,6 +1,7 @@
 import type { StanceGeometry } from '../floor/stance';
 import { fold } from '../units/fold';
-import type { Sequence, Step } from './move';
+import { stepsIn } from './checks/named';
+import type { Sequence } from './move';
 import type { Vocabulary } from './notation/vocabulary';
 
 /** A stance of the school with how its feet stand. */
@@ -17,17 +18,9 @@ export const stancesOf =
   (name) =>
     vocabulary.find(name)?.geometry ?? vocabulary.find(`${name} stance`)?.geometry ?? null;
 
-const stepsOf = (seq: Sequence): Step[] =>
-  seq.moves.flatMap((m) => [
-    m.step,
-    ...(m.partner ? [m.partner] : []),
-    ...m.variants.map((v) => v.step),
-    ...m.branches.flatMap((b) => b.steps),
-  ]);
-
 /** Those that a sequence stands in, each by the name it uses: what a drawing needs where the library is not at hand. */
 export function stancesIn(seq: Sequence, find: FindStance): SchoolStance[] {
-  const names = new Set(stepsOf(seq).flatMap((s) => (s.stance === null ? [] : [s.stance])));
+  const names = new Set(seq.moves.flatMap(stepsIn).flatMap((s) => (s.stance === null ? [] : [s.stance])));
   return [...names].flatMap((name) => {
     const geometry = find(name);
     return geometry ? [{ name, geometry }] : [];

@@ -1,5 +1,6 @@
 import { ALONE, countsFor, isBeyond, type ConditionFacts } from '../units/condition';
 import { hangsOn } from '../units/graphOrder';
+import { beyondCeiling, type Landing } from '../technique/ceiling';
 import { countOf, listInWords } from '../words';
 import { ageAt } from './ages';
 import { coverage } from './coverage';
@@ -49,6 +50,14 @@ export interface SyllabusContext {
   factsOf: (itemKey: string) => ItemFacts | undefined;
   halls: readonly { name: string; width: number; depth: number }[];
 }
+
+/** How something lands that is asked in a condition and on a rung. */
+const landingOf = (r: Pick<Requirement, 'rung'>, condition: Pick<ConditionFacts, 'partner' | 'gear'>): Landing => ({
+  partner: condition.partner || r.rung !== null,
+  equipment: condition.gear !== null,
+  contact: r.rung !== null,
+  gloved: r.rung !== null && RUNG_GEAR[r.rung] !== 'none',
+});
 
 /** What of the school's ages a requirement comes under. */
 export function risksOf(
@@ -261,6 +270,16 @@ export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[
         `${f.name}, ${condition}, goes above its ceiling.`,
         `It goes no farther than ${conditionName(f.ceiling)}.`,
         r.id,
+      );
+    const over = f.landing && beyondCeiling(f.landing, landingOf(r, done));
+    if (over)
+      say(
+        'above the ceiling',
+        r.threadId,
+        at,
+        `${f.name}, ${condition}, goes above its ceiling.`,
+        `It ${over}${r.rung === null ? '' : ` (${r.rung})`}.`,
+        `${r.id} landing`,
       );
     const skipped = skips(r, f);
     if (skipped !== null)

@@ -1,3 +1,4 @@
+import type { ContactKind } from '../technique/ceiling';
 import type { Zone } from '../units/zone';
 import type { Item } from './item';
 
@@ -33,6 +34,8 @@ export interface ItemFacts {
   contents: readonly string[];
   /** Condition (by id) beyond which it never goes; null: none is set, or it is not one of the school's. */
   ceiling: string | null;
+  /** How hard it may land; null: that is not said, or it is a sequence, which is looked at count by count. */
+  landing: ContactKind | null;
   /** From which age it may be done at all. */
   age: number | null;
   equipment: readonly string[];
@@ -56,6 +59,7 @@ export const NOTHING_KNOWN: Omit<ItemFacts, 'item' | 'name' | 'group'> = {
   cells: [],
   contents: [],
   ceiling: null,
+  landing: null,
   age: null,
   equipment: [],
   weapon: false,

@@ -407,6 +407,18 @@ describe('checks', () => {
       'Elbow, set partner, goes above its ceiling. It goes no farther than in air.',
     ],
     [
+      'landing',
+      {
+        threads: [thread('Elbow')],
+        requirements: [
+          asks('Elbow', 'straw'),
+          asks('Elbow', 'fern', { conditionId: 'set partner', rung: 'slow, gloves and pads' }),
+        ],
+      },
+      { 't:Elbow': { landing: 'touches' } },
+      'Elbow, set partner, goes above its ceiling. It touches at most; here gloves are named (slow, gloves and pads).',
+    ],
+    [
       'age',
       {
         threads: [thread('Staff')],

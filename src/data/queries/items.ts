@@ -26,6 +26,8 @@ import {
   type Body,
   type ActionKind,
   stancesIn,
+  ceilingsKept,
+  keptInWords,
   stancesOf,
   type SchoolStance,
 } from '../../core';
@@ -49,6 +51,8 @@ export interface Items {
   bodyOf: (stature: number) => Body;
   /** The school's own stances that a sequence stands in: whoever draws it takes them along. */
   stancesOf: (body: Sequence) => SchoolStance[];
+  /** What whoever practises it keeps in mind of its techniques' ceilings. */
+  keptOf: (item: Item) => string[];
   /** Points of the techniques done at each count of a sequence. */
   pointsAt: (sequenceId: string) => readonly (readonly Point[])[];
   /** The counts of a sequence at which a technique or stance is done, 1 the first. */
@@ -161,6 +165,7 @@ export async function readItems(tx: Transaction, library: Library, versions: Ver
       cells: family && zone ? (['left', 'right'] as const).map((side) => ({ family, zone, side })) : [],
       contents: [t.stanceId, t.stepId, ...t.detail.prerequisites].flatMap((x) => (x === null ? [] : [`t:${x}`])),
       ceiling: conditionId(t.detail.ceiling?.condition),
+      landing: t.detail.ceiling?.kind ?? null,
       age: t.detail.ceiling?.age ?? null,
       equipment: t.kind === 'weapon cut' ? ['staff'] : [],
       weapon: t.kind === 'weapon cut',
@@ -197,6 +202,7 @@ export async function readItems(tx: Transaction, library: Library, versions: Ver
       contents: [...used.map((x) => `t:${x}`), ...(row.parentId === null ? [] : [`s:${row.parentId}`])],
       // The condition in its heading is how it is done, not how far it may go.
       ceiling: null,
+      landing: null,
       age: ages.length > 0 ? Math.max(...ages) : null,
       equipment: [...(weapon ? ['staff'] : []), ...(post ? ['training post'] : []), ...(pads ? ['pads'] : [])],
       weapon,
@@ -227,6 +233,14 @@ export async function readItems(tx: Transaction, library: Library, versions: Ver
     judgedBy,
     isOwn: (item, pointId) => !('technique' in item) || library.ownerOf.get(pointId)?.id === item.technique,
     stancesOf: (body) => stancesIn(body, stancesOf(vocabulary)),
+    keptOf: (item) => {
+      if ('technique' in item) {
+        const t = techniqueOf(item.technique);
+        return t ? keptInWords(t.name, t.detail.ceiling) : [];
+      }
+      const row = sequences.get(item.sequence);
+      return row ? ceilingsKept(row.body, vocabulary) : [];
+    },
     bodyOf: (stature) => ({
       stature,
       weapon: 0,

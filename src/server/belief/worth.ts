@@ -32,7 +32,7 @@ export function worthsOf(
   return lookWorths(
     student.id,
     judged
-      .filter((x) => x.override === null && restOf(j, x.requirement.item, resting) === null)
+      .filter((x) => x.override === null && restOf(j, x.requirement.item, resting, x.requirement.conditionId) === null)
       .map((x) => {
         const { requirement: r, verdict } = x;
         return {

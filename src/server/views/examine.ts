@@ -82,7 +82,7 @@ async function sheetOf(tx: Transaction, who: Who, g: GradingRow, of: string | nu
     const adapted = adaptationsOn(j.adaptations.get(s.id), g.day);
     const items = askedOf(j, s, c.rankId, g.items).map((r): ExamineItem => {
       const sided = j.items.isSided(r.item);
-      const rest = restOf(j, r.item, resting.get(s.id) ?? []);
+      const rest = restOf(j, r.item, resting.get(s.id) ?? [], r.conditionId);
       const line = lines.get(`${s.id} ${r.id}`);
       return {
         requirementId: r.id,

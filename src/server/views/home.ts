@@ -54,12 +54,13 @@ export async function homeView(tx: Transaction, who: Who, { id }: ViewInput<'hom
       Number(a.word === 'met') - Number(b.word === 'met') ||
       a.verdict.looksNeeded - b.verdict.looksNeeded,
   );
+  const kept = new Set<string>();
   for (const x of order) {
     const { item } = x.requirement;
     const name = j.items.nameOf(item);
     const kind = j.items.kindOf(item);
     const facts = j.items.factsOf(itemKey(item), item);
-    const rest = restOf(j, item, resting);
+    const rest = restOf(j, item, resting, x.requirement.conditionId);
     if (rest) left.push({ name, why: `rests${rest.until ? ` until ${rest.until}` : ''}: ${rest.what}` });
     else if (kind === 'partner drill') left.push({ name, why: 'needs a partner: in the hall' });
     else if (facts?.hardens || kind === 'equipment set')
@@ -82,6 +83,7 @@ export async function homeView(tx: Transaction, who: Who, { id }: ViewInput<'hom
       const short = x.verdict.points.filter((p) => p.looksNeeded > 0).map((p) => p.point);
       const cueOf = (p: Point) => p.slips.find((sl) => sl.cue !== '')?.cue ?? '';
       const point = short.find((p) => cueOf(p) !== '') ?? short[0] ?? x.verdict.worst?.point;
+      for (const k of j.items.keptOf(item)) kept.add(k);
       items.push({
         key: itemKey(item),
         name,
@@ -110,6 +112,7 @@ export async function homeView(tx: Transaction, who: Who, { id }: ViewInput<'hom
     'Ten minutes here and there do more than an hour once.',
     'Pain: stop, and ask a doctor or physiotherapist.',
     ...(age !== null && age < HARD_FROM ? [`Under ${HARD_FROM}: no hard targets, no knuckle press-ups.`] : []),
+    ...kept,
     ...resting.map((r) => `Rests${r.until ? ` until ${r.until}` : ''}: ${r.what}.`),
     ...[cautionInWords(log)].filter(Boolean),
   ];

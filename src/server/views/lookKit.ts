@@ -14,6 +14,7 @@ import {
   SIDES,
   type Item,
   type LookWorth,
+  type Rest,
   type Resting,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
@@ -208,10 +209,19 @@ function restsShown(j: Judging, resting: readonly Resting[], items: readonly Ite
   if (resting.length === 0) return {};
   return Object.fromEntries(
     items.flatMap((item) => {
-      const rest = restOf(j, item, resting);
-      if (!rest) return [];
-      const points = restingPoints(j, item, rest);
-      return [[itemKey(item), { what: rest.what, until: rest.until, points }] as const];
+      const shown = (rest: Rest) => ({
+        what: rest.what,
+        until: rest.until,
+        points: restingPoints(j, item, rest),
+      });
+      const anywhere = restOf(j, item, resting, null);
+      const key = itemKey(item);
+      // What does not rest in the air, or not all of it, may rest where it lands on something.
+      const landing = j.versions.conditions.flatMap((c) => {
+        const rest = c.gear === null || anywhere?.parts === null ? null : restOf(j, item, resting, c.id);
+        return rest?.impact ? [[`${key}@${c.id}`, shown(rest)] as const] : [];
+      });
+      return [...(anywhere ? [[key, shown(anywhere)] as const] : []), ...landing];
     }),
   );
 }

@@ -89,7 +89,7 @@ export async function runSheetView(tx: Transaction, who: Who, { id }: ViewInput<
           rung: consentOf(j.consents.get(s.id), s.born, who.today, j.ofAge),
           stature: sizes.get(s.id) ?? null,
           rests: requirements
-            .filter((r) => restOf(j, r.item, resting.get(s.id) ?? [])?.parts === null)
+            .filter((r) => restOf(j, r.item, resting.get(s.id) ?? [], r.conditionId)?.parts === null)
             .map((r) => r.id),
         },
       ];

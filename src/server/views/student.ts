@@ -76,7 +76,7 @@ function shown(
   const condition = j.versions.conditions.find((c) => c.id === r.conditionId)?.name ?? '';
   const adapted = j.adaptations.get(studentId) ?? [];
   const chance = chanceOfOne(judged, g, rule);
-  const rest = restOf(j, r.item, resting);
+  const rest = restOf(j, r.item, resting, r.conditionId);
   const sides: Side[] = sided ? ['left', 'right'] : ['none'];
   return {
     id: r.id,

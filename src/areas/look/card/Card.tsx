@@ -95,7 +95,8 @@ export default function Card({
   const [side, setSide] = useState<Side>(card.sides[0]!);
   // Whose work rests is asked about once, before anything is marked.
   const [allowed, setAllowed] = useState(false);
-  const restOf = (p: KitPoint | undefined) => (p && !allowed ? restAt(student, `t:${technique.id}`, p.id) : null);
+  const restOf = (p: KitPoint | undefined) =>
+    p && !allowed ? restAt(student, `t:${technique.id}`, conditionId, p.id) : null;
   const [at, setAt] = useState(() => {
     const first = points.findIndex((p) => restOf(p) === null);
     return first < 0 ? 0 : first;

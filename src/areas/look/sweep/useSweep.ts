@@ -27,7 +27,7 @@ export function useSweep({ kit, line, technique, point, conditionId, side, onSwe
   // Whose work rests is passed over until somebody says otherwise, once.
   const [allowed, setAllowed] = useState<ReadonlySet<string>>(new Set());
   const restOf = (s: KitStudent | undefined) =>
-    s && !allowed.has(s.id) ? restAt(s, `t:${technique.id}`, point.id) : null;
+    s && !allowed.has(s.id) ? restAt(s, `t:${technique.id}`, conditionId, point.id) : null;
   const out = (s: KitStudent) => waived(s) || restOf(s) !== null;
   const firstOpen = Math.max(
     0,

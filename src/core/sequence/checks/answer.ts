@@ -1,4 +1,4 @@
-import { fold } from '../../units/fold';
+import { atHeld } from '../held';
 import type { Action, Move, Step } from '../move';
 import { countsSaid, type Check } from './finding';
 
@@ -25,14 +25,6 @@ export function cannotMeet(attack: Action, defence: Step): string | null {
 const ATTACKS: readonly Action['kind'][] = ['strike', 'kick', 'weapon cut', 'grip', 'hand shape'];
 /** What only answers: by itself it is no work at a partner. */
 const ANSWERS: readonly Action['kind'][] = ['block', 'evasion'];
-/** Work at what somebody holds is shown, not answered. */
-const HELD = ['pad', 'shield', 'target', 'glove', 'post', 'bag'];
-const atHeld = (a: Action): boolean =>
-  a.target !== null &&
-  fold(a.target)
-    .split(' ')
-    .some((w) => HELD.includes(w));
-
 const blocksIn = (s: Step): boolean => s.actions.some((a) => ANSWERS.includes(a.kind));
 const attackIn = (s: Step): Action | undefined => s.actions.find((a) => ATTACKS.includes(a.kind));
 /** Whether nobody has to answer: what strikes while it blocks answers itself, and work at what is held or shown is wanted. */

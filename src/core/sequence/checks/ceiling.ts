@@ -1,20 +1,63 @@
+import { beyondCeiling } from '../../technique/ceiling';
+import { RUNG_GEAR } from '../../syllabus/standard';
 import { capital } from '../../words';
+import { atHeld } from '../held';
+import { rungIn, sparesTheHead } from '../rung';
 import { countsSaid, type Check } from './finding';
-import { namesIn } from './named';
+import { namesIn, stepsIn } from './named';
 
-/** No technique goes farther than its ceiling: equipment only, or a condition that is not to be passed. */
+/** No technique goes farther than its ceiling, from the school's list or by a condition that is not to be passed. */
 export const ceiling: Check = ({ seq, context, found }) => {
   const partnered = seq.about.kind === 'partner drill' || seq.moves.some((m) => m.partner !== null);
-  const { condition } = seq.about;
+  const { condition, contact } = seq.about;
+  const rung = rungIn(contact);
   for (const { name, word, counts } of namesIn(seq, context.vocabulary)) {
     const c = word?.ceiling;
     if (!c) continue;
+    const uses = counts
+      .flatMap((n) => stepsIn(seq.moves[n - 1]!).flatMap((s) => s.actions))
+      .filter((a) => a.name === name);
+    const held = uses.length > 0 && uses.every(atHeld);
+    const pads = seq.about.kind === 'equipment set' || held;
     const said =
-      partnered && c.kind === 'equipment only'
-        ? 'is for equipment only, never with a partner'
-        : c.condition && condition && context.beyond(condition, c.condition)
-          ? `goes no farther than ${c.condition}; this is ${condition}`
-          : null;
+      (c.kind &&
+        beyondCeiling(c.kind, {
+          partner: partnered && !pads,
+          equipment: pads,
+          contact: contact !== null && !sparesTheHead(contact),
+          gloved: rung === null ? /\bglove/i.test(contact ?? '') : RUNG_GEAR[rung] !== 'none',
+        })) ??
+      (c.condition && condition && context.beyond(condition, c.condition)
+        ? `goes no farther than ${c.condition}; this is ${condition}`
+        : null);
     if (said) found('ceiling', false, counts, `${countsSaid(counts)}: ${capital(name)} ${said}.`);
   }
+};
+
+const HEAD = /\b(head|face|cheek|nose|chin|jaw|temple|ear|crown)\b/i;
+/** Work at a partner's head is never left without a word on how hard it lands. */
+export const headContact: Check = ({ seq, found }) => {
+  const { contact, kind } = seq.about;
+  if (kind !== 'partner drill' || rungIn(contact) !== null || sparesTheHead(contact)) return;
+  const counts = seq.moves.flatMap((m, i) =>
+    stepsIn(m).some((s) =>
+      s.actions.some(
+        (a) =>
+          !atHeld(a) &&
+          // What answers a pad or a call that the other shows lands on that.
+          !(s === m.step ? m.partner : m.step)?.cue &&
+          (a.kind === 'strike' || a.kind === 'kick' || a.kind === 'hand shape' || a.kind === 'weapon cut') &&
+          (a.zone === 'upper' || HEAD.test(a.target ?? '')),
+      ),
+    )
+      ? [i + 1]
+      : [],
+  );
+  if (counts.length > 0)
+    found(
+      'head contact',
+      false,
+      counts,
+      `${countsSaid(counts)}: work at the head, and ${contact === null ? 'no contact is named' : `“${contact}” names no rung of contact`}; the instructor says how hard, and both agree.`,
+    );
 };

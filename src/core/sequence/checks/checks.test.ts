@@ -63,7 +63,7 @@ describe('what the checks find', () => {
 
   it('a foot that carries all the weight, or goes farther than a body can', () => {
     expect(slipped('front kick R\nfront kick L', 'feet')[0]).toContain(
-      'left foot, which carries all the weight since count 1',
+      'left foot, which has carried all the weight since count 1',
     );
     expect(slipped('front kick R\nstep L', 'feet')).toHaveLength(1);
     expect(slipped('front kick R\nstep R\nfront kick L', 'feet')).toEqual([]);

@@ -1,9 +1,4 @@
-import { metres, type Check } from './finding';
-
-const compass = (east: number, north: number) => {
-  const names = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west'];
-  return names[Math.round(((Math.atan2(east, north) * 180) / Math.PI + 360) / 45) % 8]!;
-};
+import { compass, metres, type Check } from './finding';
 
 /** A form ends where it began, facing as it began, within what the school allows. */
 export const closing: Check = ({ seq, trace, context, found }) => {

@@ -8,9 +8,23 @@ export const feet: Check = (looked) => {
   for (const { n, step, before, at } of countByCount(looked)) {
     const { foot } = step;
     const support: BodySide | null = before.lifted === 'left' ? 'right' : before.lifted === 'right' ? 'left' : null;
-    const mover = foot && foot.way !== 'jump' ? foot.side : null;
+    const leaps = foot?.way === 'jump' || foot?.way === 'hop';
+    const mover = foot && !leaps ? foot.side : null;
     const kicksWithIt = step.actions.some((a) => a.kind === 'kick' && a.side === support);
-    if (support && (mover === support || kicksWithIt) && step.weight?.start == null) {
+    const hopsOff = foot?.way === 'hop' && support !== null && foot.side !== support;
+    const kicksAndLands = foot?.way === 'hop' && step.actions.some((a) => a.kind === 'kick' && a.side === foot.side);
+    if (kicksAndLands) {
+      fine = false;
+      found('feet', false, [n], `Count ${n} lands on the ${foot.side} foot and kicks with it.`);
+    } else if (support && kicksWithIt && !leaps && step.weight?.start == null) {
+      fine = false;
+      found(
+        'feet',
+        false,
+        [n],
+        `Count ${n} lifts the ${support} foot, which has carried all the weight since count ${n - 1}: set the other down first, or say “hop ${support === 'left' ? 'R' : 'L'}” where one springs from foot to foot.`,
+      );
+    } else if (support && !hopsOff && mover === support && step.weight?.start == null) {
       fine = false;
       found(
         'feet',

@@ -12,6 +12,9 @@ export const CHECKS = [
   'cut',
   'line turn',
   'feet',
+  'first foot',
+  'lead',
+  'drift',
   'stride',
   'limb twice',
   'stance shift',
@@ -21,6 +24,7 @@ export const CHECKS = [
   'answer',
   'leg met by arm',
   'ceiling',
+  'head contact',
   'level',
   'breath',
   'loop',
@@ -73,12 +77,19 @@ export interface Looked {
 export type Check = (looked: Looked) => void;
 
 export const metres = (n: number) => n.toFixed(2);
+/** Which way something lies, by the nearest of eight. */
+export const compass = (east: number, north: number) => {
+  const names = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west'];
+  return names[Math.round(((Math.atan2(east, north) * 180) / Math.PI + 360) / 45) % 8]!;
+};
 export const countsSaid = (c: readonly number[]) => `${plural(c.length, 'Count')} ${listInWords(c.map(String))}`;
 /** What each does in every count, with how a finding names whose it is. */
-export function* laneByLane({ moves }: Sequence): Generator<{ n: number; step: Step; whose: string }> {
+export function* laneByLane({
+  moves,
+}: Sequence): Generator<{ n: number; step: Step; whose: string; other: Step | null }> {
   for (const [i, m] of moves.entries()) {
-    yield { n: i + 1, step: m.step, whose: '' };
-    if (m.partner) yield { n: i + 1, step: m.partner, whose: 'the partner: ' };
+    yield { n: i + 1, step: m.step, whose: '', other: m.partner };
+    if (m.partner) yield { n: i + 1, step: m.partner, whose: 'the partner: ', other: m.step };
   }
 }
 export interface AtCount {

@@ -1,12 +1,15 @@
+import { pairFootprint, tracePair } from '../../floor/pair';
 import { footprint, hallCapacity } from '../../floor/room';
 import { capital, inWords } from '../../words';
 import type { Check } from './finding';
 
 /** Whether all who come fit the hall together. */
-export const hall: Check = ({ trace, context, found }) => {
+export const hall: Check = ({ seq, trace, context, found }) => {
   if (!context.hall) return;
   const { room, people, name } = context.hall;
-  const capacity = hallCapacity(room, footprint(trace), 'together').people;
+  const pairs = seq.moves.some((m) => m.partner !== null);
+  const takes = pairs ? pairFootprint(tracePair(seq, context.body)) : footprint(trace);
+  const capacity = hallCapacity(room, takes, 'together').people * (pairs ? 2 : 1);
   const fits = capacity >= people;
   found(
     'hall',

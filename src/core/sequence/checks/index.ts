@@ -3,13 +3,16 @@ import type { Sequence } from '../move';
 import { printLine } from '../notation/print';
 import { answer } from './answer';
 import { breath } from './breath';
-import { ceiling } from './ceiling';
+import { ceiling, headContact } from './ceiling';
 import { closing } from './closing';
 import { cut } from './cut';
+import { drift } from './drift';
 import { feet } from './feet';
+import { firstFoot } from './firstFoot';
 import { PLAIN_CONTEXT, type Check, type CheckContext, type Finding } from './finding';
 import { hall } from './hall';
 import { families, heights } from './heights';
+import { leadSaid } from './leadSaid';
 import { level } from './level';
 import { limb } from './limb';
 import { lineTurn } from './lineTurn';
@@ -32,6 +35,9 @@ const ALL: readonly Check[] = [
   heights,
   families,
   feet,
+  firstFoot,
+  leadSaid,
+  drift,
   stride,
   limb,
   stanceShift,
@@ -42,6 +48,7 @@ const ALL: readonly Check[] = [
   unknown,
   retired,
   ceiling,
+  headContact,
   answer,
   breath,
   loop,

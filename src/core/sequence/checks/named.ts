@@ -1,5 +1,5 @@
 import { fold } from '../../units/fold';
-import type { Sequence, Step } from '../move';
+import type { Move, Sequence, Step } from '../move';
 import type { Vocabulary, Word } from '../notation/vocabulary';
 
 /** A name that a sequence uses, the word of the library that it means, and the counts that use it. */
@@ -10,17 +10,19 @@ export interface Named {
   counts: number[];
 }
 
+/** Everything that can be done in a count: both lanes, its variants and what follows its branches. */
+export const stepsIn = (m: Move): Step[] => [
+  m.step,
+  ...(m.partner ? [m.partner] : []),
+  ...m.variants.map((v) => v.step),
+  ...m.branches.flatMap((b) => b.steps),
+];
+
 /** Every name in a sequence once, also of the partner, of variants and of branches. */
 export function namesIn(seq: Sequence, vocabulary: Vocabulary): Named[] {
   const all = new Map<string, Named>();
   for (const [i, m] of seq.moves.entries()) {
-    const steps: Step[] = [
-      m.step,
-      ...(m.partner ? [m.partner] : []),
-      ...m.variants.map((v) => v.step),
-      ...m.branches.flatMap((b) => b.steps),
-    ];
-    for (const s of steps)
+    for (const s of stepsIn(m))
       for (const [name, isStance] of [
         ...s.actions.map((a) => [a.name, false] as const),
         ...(s.stance ? [[s.stance, true] as const] : []),

@@ -68,7 +68,8 @@ export function readStep(parts: readonly Part[], vocabulary: Vocabulary, error: 
       case 'slide':
       case 'cross':
       case 'draw':
-      case 'jump': {
+      case 'jump':
+      case 'hop': {
         const side = bodySide(rest[0]);
         if (!side) {
           error(here, 'A step says which foot.', `${first} L, ${first} R back`);

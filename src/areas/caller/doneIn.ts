@@ -1,0 +1,17 @@
+import { actionSaid, shortName, type Step } from '../../core';
+
+const heightOf = (h: string) => (h === 'upper' ? 'high ' : h === 'lower' ? 'low ' : '');
+
+/** What is done in a count, limb by limb: “rising block right”. */
+export function doneIn(step: Step): string[] {
+  const acts = step.actions.map((a) => {
+    const named = /\b(high|low|rising|upper|lower)\b/i.test(a.name);
+    return `${named || a.zone === null ? '' : heightOf(a.zone)}${actionSaid(a)}`;
+  });
+  if (acts.length > 0) return acts;
+  const f = step.foot;
+  return [
+    f ? `${f.side} foot ${f.way === 'draw' ? 'back' : f.way}` : (shortName(step)[0] ?? 'hold'),
+    ...(f?.way === 'draw' ? ['ready'] : []),
+  ];
+}
