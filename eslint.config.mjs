@@ -4,6 +4,7 @@ import astro from 'eslint-plugin-astro';
 import { importX } from 'eslint-plugin-import-x';
 import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript';
 import hooks from 'eslint-plugin-react-hooks';
+import regexp from 'eslint-plugin-regexp';
 import { defineConfig, globalIgnores } from 'eslint/config';
 import ts from 'typescript-eslint';
 
@@ -88,6 +89,13 @@ export default defineConfig(
         { paths: [{ name: '@mui/material', message: 'import by path: the barrel costs seconds' }] },
       ],
     },
+  },
+  {
+    // Whatever people type is read in linear time: no expression goes back over it again and again.
+    files: ['src/**/*.{ts,tsx,astro}'],
+    ignores: ['**/*.test.{ts,tsx}'],
+    plugins: { regexp },
+    rules: { 'regexp/no-super-linear-backtracking': 'error', 'regexp/no-super-linear-move': 'error' },
   },
   {
     files: ['src/server/**/*.test.ts'],

@@ -90,15 +90,23 @@ export function detailIn(
   };
 }
 
+/** Lines of what was typed, as one. */
+const oneLine = (value: string): string =>
+  value
+    .split('\n')
+    .map((l) => l.trim())
+    .join(' ')
+    .trim();
 const said = (key: string, value: string | null | undefined, indent = '') =>
-  value ? [`${indent}${key}: ${value.replace(/\s*\n\s*/g, ' ')}`] : [];
+  value ? [`${indent}${key}: ${oneLine(value)}`] : [];
 const ranged = (r: Range | null | undefined) => (r ? `${r.lo} to ${r.hi}` : null);
 
-const bars = (...cells: (string | number | null)[]) =>
-  cells
-    .map((c) => (c === null ? '' : String(c)))
-    .join(' | ')
-    .replace(/( \|\s*)+$/, '');
+/** Cells between bars; the empty ones at the end are left out. */
+const bars = (...cells: (string | number | null)[]) => {
+  const texts = cells.map((c) => (c === null ? '' : String(c)));
+  const last = texts.findLastIndex((t) => t.trim() !== '');
+  return texts.slice(0, last + 1).join(' | ');
+};
 
 /** Techniques as text, a line a thing: whatever a technique is stands in it. */
 export function printTechniques(all: readonly TechniqueFile[]): string {

@@ -4,6 +4,7 @@ const heightOf = (h: string) => (h === 'upper' ? 'high ' : h === 'lower' ? 'low 
 
 /** What is done in a count, limb by limb: “rising block right”. */
 export function doneIn(step: Step): string[] {
+  if (step.cue && step.actions.length === 0) return [step.cue];
   const acts = step.actions.map((a) => {
     const named = /\b(high|low|rising|upper|lower)\b/i.test(a.name);
     return `${named || a.zone === null ? '' : heightOf(a.zone)}${actionSaid(a)}`;

@@ -149,7 +149,7 @@ function complete(words: readonly Word[]) {
     });
   const common = COMMON.map((label) => ({ label, type: 'text', boost: -20, folded: [fold(label)] }));
   return (context: CompletionContext) => {
-    const before = context.matchBefore(/[^,;|+#~:>?=\n]*$/);
+    const before = context.matchBefore(/[^,;|+#~:>?=\n]{0,120}$/);
     if (!before) return null;
     const lead = before.text.length - before.text.trimStart().length;
     const typed = fold(before.text.replace(/^\s*\d{1,4}[.)]?\s+/, ''));

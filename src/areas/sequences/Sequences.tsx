@@ -28,7 +28,7 @@ export default function Sequences({ view }: { view: SequencesView }) {
     const mine = all.filter((s) => shown(s) && view.texts[s.id] !== undefined);
     const text = (s: SequenceLine) => {
       const t = view.texts[s.id]!;
-      return /^\s*title:/m.test(t) ? t : `title: ${s.title}\n${t}`;
+      return /^[ \t]*title:/m.test(t) ? t : `title: ${s.title}\n${t}`;
     };
     if (as === 'text') download('sequences.txt', mine.map(text).join('\n===\n\n'));
     else

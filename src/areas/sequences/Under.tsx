@@ -144,7 +144,7 @@ export const Under = memo(function Under({
             . The instructor is in charge of all contact; rules of federation, insurer and local law come first.
           </p>
         )}
-        <WeaponSteps read={read} body={body} onPick={onPick} />
+        <WeaponSteps read={read} body={body} lit={lit} />
         <Checks findings={findings} waivers={view.waivers} onPick={onPick} onWaive={mayWaive ? waive : null} />
       </div>
     </div>

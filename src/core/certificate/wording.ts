@@ -12,4 +12,4 @@ export const worded = (wording: string, f: { name: string; belt: string; day: st
 
 /** What stands in braces and is none of the places there are. */
 export const unknownPlaces = (wording: string): string[] =>
-  (wording.match(/\{[^}]*\}/g) ?? []).filter((p) => !(PLACES as readonly string[]).includes(p));
+  (wording.match(/\{[^{}]*\}/g) ?? []).filter((p) => !(PLACES as readonly string[]).includes(p));

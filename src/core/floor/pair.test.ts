@@ -114,3 +114,22 @@ describe('steps with a weapon', () => {
     expect(rows[1]!.left).toBe(true);
   });
 });
+
+describe('each at their own time', () => {
+  it('law: never more than together, for one alone and for pairs', () => {
+    fc.assert(
+      fc.property(
+        anySequence(),
+        fc.integer({ min: 2, max: 30 }),
+        fc.integer({ min: 2, max: 30 }),
+        (s, width, depth) => {
+          const takes = s.moves.some((m) => m.partner)
+            ? pairFootprint(tracePair(s, body))
+            : footprint(traceFloor(s, body));
+          const fit = (mode: 'each' | 'together') => hallCapacity({ width, depth }, takes, mode).people;
+          expect(fit('each')).toBeLessThanOrEqual(fit('together'));
+        },
+      ),
+    );
+  });
+});

@@ -102,13 +102,8 @@ export function layoutFloor(seq: Sequence, trace: Trace, options: Partial<FloorP
         round: true,
         dash: '6 3',
       }),
-      label(way[0]![0] + half + 4, way[0]![1] + 5, 'B', 15, { tone: 'brass', weight: 700, anchor: 'start', rim: true }),
-      label(centres[0]![0] + half + 4, centres[0]![1] + 5, 'A', 15, {
-        tone: 'slate',
-        weight: 700,
-        anchor: 'start',
-        rim: true,
-      }),
+      label(way[0]![0], way[0]![1] - half - 4, 'B', 15, { tone: 'brass', weight: 700, rim: true }),
+      label(centres[0]![0], centres[0]![1] + half + 14, 'A', 15, { tone: 'slate', weight: 700, rim: true }),
     );
   }
   for (const side of ['left', 'right'] as const) {
@@ -211,14 +206,19 @@ export function layoutFloor(seq: Sequence, trace: Trace, options: Partial<FloorP
   return { width: o.width, height: o.height, scale: k, ground, counts, numbers };
 }
 
-/** 1, 2, 3, 7 as “1–3, 7”; more than two runs end in a stop. */
-export function runs(counts: readonly number[]): string {
+/** 1, 2, 3, 7 as “1–3, 7”, in as many runs as there are. */
+export function allRuns(counts: readonly number[]): string[] {
   const out: [number, number][] = [];
   for (const c of counts) {
     const last = out.at(-1);
     if (last?.[1] === c - 1) last[1] = c;
     else out.push([c, c]);
   }
-  const words = out.map(([a, b]) => (a === b ? String(a) : b === a + 1 ? `${a}, ${b}` : `${a}–${b}`));
+  return out.map(([a, b]) => (a === b ? String(a) : b === a + 1 ? `${a}, ${b}` : `${a}–${b}`));
+}
+
+/** The same where there is little room: more than two runs end in a stop. */
+export function runs(counts: readonly number[]): string {
+  const words = allRuns(counts);
   return words.length > 2 ? `${words.slice(0, 2).join(', ')}…` : words.join(', ');
 }

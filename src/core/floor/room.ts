@@ -57,36 +57,38 @@ export interface Capacity {
  * How many fit a hall, or how many pairs where the footprint is a pair's.
  * - `together`: all shift as one, so that neighbours need their reach and half a body between them, and the walls the
  *   excursion besides;
- * - `each`: everybody at their own time, so that everybody needs the whole box.
+ * - `each`: everybody at their own time, so that everybody needs the whole box, and never less than together.
  */
 export function hallCapacity(hall: Room, f: Footprint, mode: 'together' | 'each'): Capacity {
+  const near = f.reach + f.body;
+  // Behind a pair the next one begins beyond its second partner.
+  const behind = near + f.long;
   if (mode === 'each') {
-    const columns = Math.max(0, Math.floor(hall.width / f.width + 1e-9));
-    const rows = Math.max(0, Math.floor(hall.depth / f.depth + 1e-9));
+    const across = Math.max(f.width, near);
+    const deep = Math.max(f.depth, behind);
+    const columns = Math.max(0, Math.floor(hall.width / across + 1e-9));
+    const rows = Math.max(0, Math.floor(hall.depth / deep + 1e-9));
     return {
       people: columns * rows,
       columns,
       rows,
-      spacing: { across: f.width, deep: f.depth },
+      spacing: { across, deep },
       first: { across: f.west + f.body, deep: f.south + f.body },
     };
   }
-  const spacing = f.reach + f.body;
   const line = (room: number, margin: number, each: number) => {
     const free = room - margin;
     return free < -1e-9 ? 0 : Math.floor(free / each + 1e-9) + 1;
   };
-  // Behind a pair the next one begins beyond its second partner.
-  const deep = spacing + f.long;
   // What the box has beyond one body standing on the mark is the margin that the walls ask.
-  const columns = line(hall.width, f.width, spacing);
-  const rows = line(hall.depth, f.depth, deep);
+  const columns = line(hall.width, f.width, near);
+  const rows = line(hall.depth, f.depth, behind);
   const n = Math.min(columns, rows) === 0 ? 0 : columns * rows;
   return {
     people: n,
     columns: n === 0 ? 0 : columns,
     rows: n === 0 ? 0 : rows,
-    spacing: { across: spacing, deep },
+    spacing: { across: near, deep: behind },
     first: { across: f.west + f.body, deep: f.south + f.body },
   };
 }

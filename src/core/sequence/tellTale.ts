@@ -29,7 +29,7 @@ export function namedAlike(a: string, b: string): boolean {
     t
       .normalize('NFKC')
       .toLowerCase()
-      .replace(/\([^)]*\)/g, ' ')
+      .replace(/\([^()]*\)/g, ' ')
       .split(/\s+/)
       .filter((w) => w !== '')
       .at(-1) ?? '';

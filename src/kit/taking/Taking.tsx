@@ -11,7 +11,7 @@ import './taking.css';
 
 /** The first words that have letters beyond plain Latin: they show whether the file was read as it was meant. */
 const strangeIn = (text: string): string =>
-  [...new Set(text.match(/[\p{L}\p{M}]*[^\p{ASCII}]+[\p{L}\p{M}]*/gu) ?? [])].slice(0, 4).join(', ');
+  [...new Set(text.split(/[\s,;|]/).filter((w) => /\P{ASCII}/u.test(w)))].slice(0, 4).join(', ');
 
 /**
  * "What comes in?": a list is typed, pasted or opened; every line says what will happen before anything happens; the

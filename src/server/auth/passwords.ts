@@ -10,7 +10,8 @@ const SHORTEST_NAME = 4;
  */
 export function isCommonPassword(password: string, around: readonly string[] = []): boolean {
   const plain = password.toLowerCase();
-  const word = plain.replace(/[^\p{L}]+$/u, '');
+  const signs = [...plain];
+  const word = signs.slice(0, signs.findLastIndex((c) => /\p{L}/u.test(c)) + 1).join('');
   if (COMMON.has(plain) || (word.length >= 4 && COMMON.has(word)) || new Set(plain).size <= 2) return true;
   // "reedreedreed"
   if (/^(.{1,6}?)\1+$/s.test(plain)) return true;

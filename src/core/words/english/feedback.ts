@@ -23,7 +23,14 @@ export function feedbackInWords(
     nearly.length > 0 && `${capital(named(nearly))} nearly stood.`,
     notYet.length > 0 && `${capital(named(notYet))} did not stand yet.`,
     weakest !== null && `To work on: ${inSentence(weakest)}.`,
-    weakest !== null && leads !== '' && `What leads there: ${inSentence(leads.replace(/[.!]+$/, ''))}.`,
+    weakest !== null && leads !== '' && `What leads there: ${inSentence(withoutStop(leads))}.`,
   ];
   return said.filter(Boolean).join(' ');
+}
+
+/** A sentence without the stop that it may end in. */
+function withoutStop(sentence: string): string {
+  let end = sentence.length;
+  while (end > 0 && '.!'.includes(sentence[end - 1]!)) end--;
+  return sentence.slice(0, end);
 }
