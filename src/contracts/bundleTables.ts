@@ -197,6 +197,8 @@ const requirement = line<Syllabus['requirements'][number]>({
     stage: r.stage ?? '',
     contact: r.rung ?? '',
     critical: yes(r.critical),
+    'opens by': r.opens?.kind ?? '',
+    'opens at': r.opens ? String(r.opens.amount) : '',
     ...standard.out(r.standard),
   }),
   back: (r) => ({
@@ -207,6 +209,7 @@ const requirement = line<Syllabus['requirements'][number]>({
     stage: or(r['stage']),
     rung: or(r['contact']),
     critical: r['critical'] === 'yes',
+    opens: or(r['opens by']) ? { kind: r['opens by'], amount: Number(r['opens at']) } : null,
     standard: standard.back(r),
   }),
 });

@@ -87,8 +87,12 @@ describe('what comes in', () => {
       stage: null,
       rung: null,
       critical: false,
+      opens: null,
     };
     expect(wrong(requirementShape, requirement)).toEqual([]);
+    expect(wrong(requirementShape, { ...requirement, opens: { kind: 'age', amount: 120 } })).toEqual([
+      'opens.amount: Nobody is that old.',
+    ]);
     expect(wrong(requirementShape, { ...requirement, standard: { ...STEADY, days: 11 } })).toEqual([
       'standard.days: So many days need at least as many repetitions.',
     ]);

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { COUNTED_GATES, GATE_KINDS, RUNGS, type GateKind } from '../core';
+import { COUNTED_GATES, GATE_KINDS, OPENED_BY, RUNGS, type GateKind } from '../core';
 import { id } from './fields';
 
 export const gateAmount = v.pipe(
@@ -15,6 +15,18 @@ export function gateIsPossible(g: { kind: GateKind; amount: number }): string | 
   if (g.kind === 'age' && g.amount > 99) return 'Nobody is that old.';
   return null;
 }
+
+/** What one item waits for. */
+export const openingShape = v.pipe(
+  v.object({ kind: v.picklist(OPENED_BY), amount: gateAmount }),
+  v.forward(
+    v.rawCheck(({ dataset, addIssue }) => {
+      const wrong = dataset.typed ? gateIsPossible(dataset.value) : null;
+      if (wrong !== null) addIssue({ message: wrong });
+    }),
+    ['amount'],
+  ),
+);
 
 export const gateShape = v.pipe(
   v.object({ id, rankId: id, kind: v.picklist(GATE_KINDS), amount: gateAmount }),

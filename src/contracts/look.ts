@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { MOST_MOVES, SIDES, STAGES, readShowing } from '../core';
+import { LANES, MOST_MOVES, SIDES, STAGES, readShowing } from '../core';
 import { date, id, instant, line, prose, whole } from './fields';
 
 export const markInput = v.variant('kind', [
@@ -45,6 +45,8 @@ export const showingInput = v.pipe(
       v.check((c) => readShowing(c) !== null, 'These are no marks of counts.'),
     ),
     slips: slipsShape,
+    /** Of a drill for two: whose part was watched. */
+    lane: v.optional(v.nullable(v.picklist(LANES)), null),
   }),
   v.check(
     (s) => s.from <= s.to && s.to <= s.ofCounts && readShowing(s.counts)?.counts.length === s.to - s.from + 1,

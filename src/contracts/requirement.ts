@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { PURPOSES, RUNGS, STAGES } from '../core';
 import { id } from './fields';
+import { openingShape } from './gate';
 import { standardInput } from './standard';
 
 export const requirementShape = v.object({
@@ -13,4 +14,5 @@ export const requirementShape = v.object({
   stage: v.nullable(v.picklist(STAGES)),
   rung: v.nullable(v.picklist(RUNGS)),
   critical: v.boolean(),
+  opens: v.nullable(openingShape),
 });

@@ -64,7 +64,7 @@ const dressed = EditorView.decorations.compute([lineState, 'doc'], (state): Deco
       ? 'sx'
       : t.startsWith('#')
         ? 'note'
-        : t.startsWith('~') || t.startsWith('?') || t.startsWith('>')
+        : ['~', '?', '>', '!'].includes(t[0] ?? '')
           ? 'more'
           : lit !== null && countOf.get(i - 1) === lit + 1
             ? 'cur'

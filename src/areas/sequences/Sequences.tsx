@@ -18,7 +18,8 @@ export default function Sequences({ view }: { view: SequencesView }) {
   const [which, setWhich] = useState<'in use' | 'retired'>('in use');
   const q = fold(find);
   const all = view.sequences.filter((s) => s.retired === (which === 'retired'));
-  const hit = (s: SequenceLine) => q === '' || fold(s.title).includes(q) || fold(s.kind).includes(q);
+  const hit = (s: SequenceLine) =>
+    q === '' || [s.title, ...s.names.map((n) => n.name)].some((t) => fold(t).includes(q)) || fold(s.kind).includes(q);
   const children = (id: string) => all.filter((s) => s.parentId === id);
   const here = new Set(all.map((s) => s.id));
   const roots = all.filter((s) => s.parentId === null || !here.has(s.parentId));
@@ -60,6 +61,9 @@ export default function Sequences({ view }: { view: SequencesView }) {
           <span className="second">
             <a href={`/sequences/${s.id}/call`}>call it</a>
           </span>
+          {s.names.length > 0 && (
+            <span className="second how">also {s.names.map((n) => `${n.name} (${n.school})`).join(', ')}</span>
+          )}
           {s.how && <span className="second how">{s.how}</span>}
           {s.problems > 0 && (
             <span className="attention how">

@@ -9,6 +9,7 @@ import { IslandRoot } from '../../kit/IslandRoot';
 import { Switch } from '../../kit/Switch';
 import { Derive } from './Derive';
 import { Editor } from './Editor';
+import { Known } from './Known';
 import { LiveStave } from './LiveStave';
 import './shared.css';
 import { TakeOut } from './TakeOut';
@@ -93,6 +94,8 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
           </Button>
         </div>
       </div>
+
+      <Known id={id} about={read.about} alike={view.alike} />
 
       <div role="alert">
         {message && <p className={`message ${message.good ? 'good' : 'wrong'}`}>{message.text}</p>}
@@ -251,6 +254,11 @@ export default function Workbench({ view: first }: { view: SequenceView }) {
               drawing={reading.drawing}
               sequence={{ ...typed, about: { ...read.about, title: name } }}
             />
+            {s && (
+              <a className="button" href={`/sequences/${id}/beside`}>
+                Lay beside another
+              </a>
+            )}
             {s && (
               <Button onClick={() => void bench.retire(!s.retired)}>{s.retired ? 'Put it back' : 'Retire it'}</Button>
             )}

@@ -2,14 +2,16 @@ import Button from '@mui/material/Button';
 import { requirementShape } from '../../contracts/requirement';
 import type { EditInput } from '../../contracts/syllabus';
 import type { ItemShown, SyllabusView } from '../../contracts/views';
-import { countOf, PURPOSES, RUNGS, STAGES, type PlacedRequirement, type Syllabus } from '../../core';
-import { ChoiceField, SwitchField } from '../../kit/form/fields';
+import { countOf, OPENED_BY, PURPOSES, RUNGS, STAGES, type PlacedRequirement, type Syllabus } from '../../core';
+import { ChoiceField, NumberField, SwitchField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
 import { useSheet } from '../../kit/form/useSheet';
 import { Belt } from '../../kit/marks/Belt';
 import { asAnswer } from './asAnswer';
 import { Ladder } from './Ladder';
 import { StandardFields } from './StandardFields';
+
+const OPENING_UNITS = { 'time in rank': 'Months', hours: 'Hours', age: 'Years' } as const;
 
 /** What a belt asks of an item, open beside the cloth. */
 export function RequirementSheet({
@@ -32,13 +34,14 @@ export function RequirementSheet({
   const rank = view.ranks.find((x) => x.id === value.rankId);
   const name = item?.name ?? 'Something gone';
   const sheet = useSheet({
-    start: value,
+    start: { ...value, opens: { kind: value.opens?.kind ?? null, amount: value.opens?.amount ?? Number.NaN } },
     schema: requirementShape,
+    make: ({ opens: { kind, amount }, ...rest }) => ({ ...rest, opens: kind === null ? null : { kind, amount } }),
     saving: (_draft, requirement) =>
       asAnswer(edit([{ op: 'requirement.put', requirement }], `what ${rank?.name} asks of ${name}`)),
     done: leave,
   });
-  const { conditionId, critical } = sheet.form.watch();
+  const { conditionId, critical, opens } = sheet.form.watch();
   const sameOnes = syllabus.requirements.filter((x) => x.threadId === value.threadId && x.id !== value.id);
   return (
     <SheetForm
@@ -94,6 +97,10 @@ export function RequirementSheet({
         <ChoiceField name="stage" label="Stage" none="any" options={STAGES} />
       </div>
       <ChoiceField name="rung" label="Contact" none="none" options={RUNGS} />
+      <div className="two">
+        <ChoiceField name="opens.kind" label="Opens with" none="the belt" options={OPENED_BY} />
+        {opens.kind !== null && <NumberField key={opens.kind} name="opens.amount" label={OPENING_UNITS[opens.kind]} />}
+      </div>
       <SwitchField
         name="critical"
         label="Critical"

@@ -159,6 +159,7 @@ export default function Syllabus({
       stage: null,
       rung: like?.rung ?? null,
       critical: false,
+      opens: null,
     };
   };
   const way: Way = { syllabus, ranks: view.ranks, factsOf, nameOf, newAt };

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { factsOfOldName, GATE_KINDS, PROMOTIONS, PURPOSES, RUNGS, STAGES, USUAL_RULE } from '../../core';
 import { conditionShape } from '../condition';
 import { name, whole } from '../fields';
-import { gateAmount, gateIsPossible } from '../gate';
+import { gateAmount, gateIsPossible, openingShape } from '../gate';
 import { ruleShape } from '../grading';
 import { cloth } from '../rank';
 import { standardInput } from '../standard';
@@ -12,7 +12,8 @@ import { NotOurs, storedDocument } from './document';
 import { operationFileShape } from './recipe';
 import { sequenceShape } from './sequence';
 import { secondSequence } from './secondSequence';
-import { limitsShape, MOST } from './syllabus';
+import { thirdSequence } from './thirdSequence';
+import { limitsShape, MOST, openFromTheStart } from './syllabus';
 import { ceilingWithKind } from './technique';
 
 const part = v.nullable(
@@ -72,6 +73,7 @@ const bundleBody = v.object({
             stage: v.nullable(v.picklist(STAGES)),
             rung: v.nullable(v.picklist(RUNGS)),
             critical: v.boolean(),
+            opens: v.nullable(openingShape),
             standard: standardInput,
           }),
         ),
@@ -133,11 +135,16 @@ const thirdToFourth = (third: { syllabus?: unknown }): unknown => {
     ? { ...third, syllabus: { ...s, grading: { scale: null, ...s.grading } } }
     : third;
 };
+/** Then an item could wait for hours, months or years of its own. */
+const sixthToSeventh = (sixth: { syllabus?: { requirements?: unknown } | null }): unknown =>
+  sixth.syllabus ? { ...sixth, syllabus: openFromTheStart(sixth.syllabus) } : sixth;
 export const storedBundle = storedDocument<v.InferOutput<typeof bundleBody>>('school', bundleBody, [
   firstToSecond,
   secondToThird,
   thirdToFourth,
   secondSequence,
+  thirdSequence,
+  sixthToSeventh,
 ]);
 
 /** The file as it is written today. */

@@ -4,6 +4,7 @@ import { whole } from '../fields';
 import { storedDocument } from './document';
 import { moveShape } from './sequence';
 import { secondSequence } from './secondSequence';
+import { thirdSequence } from './thirdSequence';
 
 export const departureShape = v.object({
   at: whole(0, MOST_MOVES, 'A count'),
@@ -14,4 +15,5 @@ export const departureShape = v.object({
 
 export const storedDepartures = storedDocument<Departure[]>('list of hand edits', v.array(departureShape), [
   secondSequence,
+  thirdSequence,
 ]);

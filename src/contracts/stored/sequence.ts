@@ -5,6 +5,8 @@ import {
   BREATHS,
   FOOT_WAYS,
   MOST_MOVES,
+  MOST_NAMES,
+  MOST_OWN_POINTS,
   POWERS,
   SEQUENCE_KINDS,
   TURN_WAYS,
@@ -15,6 +17,7 @@ import {
 import { whole } from '../fields';
 import { storedDocument } from './document';
 import { secondSequence } from './secondSequence';
+import { thirdSequence } from './thirdSequence';
 
 export const short = v.pipe(v.string(), v.trim(), v.maxLength(200, 'This has at most 200 letters.'));
 
@@ -74,6 +77,12 @@ export const moveShape = v.object({
     v.array(v.object({ when: short, steps: v.pipe(v.array(stepShape), v.maxLength(50)) })),
     v.maxLength(9, 'A count has at most nine branches.'),
   ),
+  points: v.pipe(
+    v.array(
+      v.object({ name: v.pipe(short, v.nonEmpty('A point has a name.')), felt: v.boolean(), between: v.boolean() }),
+    ),
+    v.maxLength(MOST_OWN_POINTS, `A count has at most ${MOST_OWN_POINTS} points of its own.`),
+  ),
 });
 
 /** A sequence whole, as it is stored and exchanged. */
@@ -91,9 +100,14 @@ export const sequenceShape = v.object({
     contact: v.nullable(short),
     players: v.nullable(whole(1, 12, 'Players')),
     seconds: v.nullable(whole(5, 3600, 'Seconds')),
+    names: v.pipe(
+      v.array(v.object({ school: short, name: short })),
+      v.maxLength(MOST_NAMES, `A sequence has at most ${MOST_NAMES} other names.`),
+    ),
+    lineage: v.pipe(v.array(short), v.maxLength(MOST_NAMES, `At most ${MOST_NAMES} passed it on here.`)),
   }),
   moves: v.pipe(v.array(moveShape), v.maxLength(MOST_MOVES, `A sequence has at most ${MOST_MOVES} counts.`)),
   closing: v.pipe(v.array(short), v.maxLength(50)),
 }) satisfies v.GenericSchema<unknown, Sequence>;
 
-export const storedSequence = storedDocument<Sequence>('sequence', sequenceShape, [secondSequence]);
+export const storedSequence = storedDocument<Sequence>('sequence', sequenceShape, [secondSequence, thirdSequence]);

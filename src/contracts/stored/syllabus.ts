@@ -63,8 +63,17 @@ export const syllabusShape = v.object({
   ),
 });
 
-/** 2: how gradings decide; before, as usual. 3: marks out of a number in it. */
+/** Once nothing hung on one item alone. */
+export const openFromTheStart = <S extends { requirements?: unknown }>(s: S): S => ({
+  ...s,
+  requirements: Array.isArray(s.requirements)
+    ? s.requirements.map((r: object) => ({ opens: null, ...r }))
+    : s.requirements,
+});
+
+/** 2: how gradings decide; before, as usual. 3: marks out of a number in it. 4: what an item waits for. */
 export const storedSyllabus = storedDocument<Syllabus>('syllabus', syllabusShape, [
   (s: Record<string, unknown>) => ({ ...s, grading: USUAL_RULE }),
   (s: { grading: object }) => ({ ...s, grading: { scale: null, ...s.grading } }),
+  openFromTheStart,
 ]);

@@ -1,5 +1,5 @@
 // What the mat takes along.
-import type { CountSlip } from '../../core';
+import type { CountSlip, Lane } from '../../core';
 
 /** Earlier showings of one sequence, newest first. */
 export interface EarlierShowingsView {
@@ -12,5 +12,7 @@ export interface EarlierShowingsView {
     by: string;
     byMe: boolean;
     slips: CountSlip[];
+    /** Of a drill for two: whose part was watched. */
+    lane: Lane | null;
   }[];
 }

@@ -6,6 +6,8 @@ import type { RankShown } from './rank';
 export interface SequenceLine {
   id: string;
   title: string;
+  /** What others call it. */
+  names: { school: string; name: string }[];
   kind: SequenceKind;
   rank: string | null;
   counts: number;
@@ -48,6 +50,8 @@ export interface SequenceView {
   computed: Sequence | null;
   parent: { id: string; title: string; body: Sequence } | null;
   children: { id: string; title: string; how: string }[];
+  /** Others that could be taken for it by name, and the count at which it goes another way. */
+  alike: { id: string; title: string; count: number }[];
   others: { id: string; title: string; counts: number; sections: string[] }[];
   words: Word[];
   ranks: RankShown[];

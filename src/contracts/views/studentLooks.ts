@@ -23,6 +23,8 @@ export interface StudentLooksView {
     stage: Stage | null;
     by: string;
     note: string;
+    /** Of a drill for two: in which role. */
+    role: string | null;
     partner: string | null;
     replaced: boolean;
     /** The day on which it was entered, where that was later. */

@@ -48,6 +48,7 @@ export const requirement = (standard: Partial<Standard> = {}, more: Partial<Requ
   stage: null,
   rung: null,
   critical: false,
+  opens: null,
   standard: { ...STEADY, ...standard },
   ...more,
 });

@@ -118,6 +118,14 @@ export const anyMove: fc.Arbitrary<Move> = fc
       fc.record({ when: fc.constant('the attacker steps back'), steps: fc.array(anyStep, { maxLength: 2 }) }),
       { maxLength: 1 },
     ),
+    points: fc.array(
+      fc.record({
+        name: fc.constantFrom('eyes to the left', 'no pause: on at once'),
+        felt: fc.boolean(),
+        between: fc.boolean(),
+      }),
+      { maxLength: 2 },
+    ),
   })
   .map((m) => ({
     ...m,
@@ -140,6 +148,8 @@ export const anySequence = (moves: fc.Arbitrary<Move> = anyMove, least = 0): fc.
         contact: fc.option(fc.constant('soft touch')),
         players: fc.option(fc.integer({ min: 1, max: 12 })),
         seconds: fc.option(fc.integer({ min: 5, max: 3600 })),
+        names: fc.constantFrom([], [{ school: 'Reed House', name: 'Mill gate: the long one' }]),
+        lineage: fc.constantFrom([], ['Odo Fenwick, until 1988', 'Brae']),
       }),
       moves: fc.array(moves, { maxLength: 8, minLength: least }),
       closing: fc.array(fc.constant('open and close the class'), { maxLength: 1 }),

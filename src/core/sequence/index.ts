@@ -1,6 +1,7 @@
 // Moves, their notation, what is done with them and what does not hold.
 export * from './ceilingsKept';
 export * from './checks';
+export * from './compare';
 export * from './drawing';
 export * from './family';
 export * from './graded';

@@ -86,6 +86,15 @@ export interface Branch {
   steps: readonly Step[];
 }
 
+/** What is looked at in a count besides its techniques' points, or between it and the next. */
+export interface PlacePoint {
+  name: string;
+  /** Only whoever does it, or whoever receives it, can tell. */
+  felt: boolean;
+  /** Between this count and the next: rhythm, where the eyes go. */
+  between: boolean;
+}
+
 /** One count. `partner` is lane B; null in a sequence of one performer. */
 export interface Move {
   notes: readonly string[];
@@ -98,6 +107,8 @@ export interface Move {
   remark: string;
   variants: readonly Variant[];
   branches: readonly Branch[];
+  /** Points of the sequence's own at this place. */
+  points: readonly PlacePoint[];
 }
 
 export interface About {
@@ -119,6 +130,10 @@ export interface About {
   players: number | null;
   /** Length of a round in seconds, where it is played by the clock. */
   seconds: number | null;
+  /** What others call it: a school and its name there. */
+  names: readonly { school: string; name: string }[];
+  /** Who passed it on, the latest first, in the hall's own words. */
+  lineage: readonly string[];
 }
 
 export interface Sequence {
@@ -156,6 +171,8 @@ export const EMPTY_ABOUT: About = {
   contact: null,
   players: null,
   seconds: null,
+  names: [],
+  lineage: [],
 };
 export const EMPTY_SEQUENCE: Sequence = { about: EMPTY_ABOUT, moves: [], closing: [] };
 
@@ -168,6 +185,7 @@ export const moveOf = (step: Step, partner: Step | null = null): Move => ({
   remark: '',
   variants: [],
   branches: [],
+  points: [],
 });
 
 export const isEmptyStep = (s: Step): boolean =>

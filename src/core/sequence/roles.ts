@@ -34,5 +34,11 @@ export function rolesOf({ moves }: Pick<Sequence, 'moves'>): Record<Lane, Role> 
   return { A: 'A', B: 'B' };
 }
 
+/** A lane by its role: “the attacker”; “lane A” where nothing tells them apart. */
+export function roleIn(seq: Pick<Sequence, 'moves'> | undefined, lane: Lane): string {
+  const role = seq ? rolesOf(seq)?.[lane] : undefined;
+  return role === undefined || role === lane ? `lane ${lane}` : `the ${role}`;
+}
+
 /** The lane whose work is learned where the other one only holds; otherwise the first. */
 export const workingLane = (seq: Pick<Sequence, 'moves'>): Lane => (rolesOf(seq)?.A === 'holder' ? 'B' : 'A');

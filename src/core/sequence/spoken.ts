@@ -55,7 +55,10 @@ export function moveSaid(move: Move, count: number, at?: At): string {
   const branches = move.branches
     .map((x) => ` If ${x.when}: ${x.steps.map((s) => stepSaid(s)).join(', then ')}.`)
     .join('');
-  return `${sections}${a}${b}${move.swaps ? ' Sides switch after it.' : ''}${variants}${branches}`;
+  const points = move.points
+    .map((p) => ` ${p.between ? 'Before the next' : 'Here'}: ${p.name}${p.felt ? ', as it is felt' : ''}.`)
+    .join('');
+  return `${sections}${a}${b}${move.swaps ? ' Sides switch after it.' : ''}${points}${variants}${branches}`;
 }
 
 /** A count in few words, as under the stave. */

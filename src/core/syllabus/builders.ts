@@ -39,6 +39,7 @@ export const asks = (threadId: string, rankId: string, more: Partial<PlacedRequi
   stage: null,
   rung: null,
   critical: false,
+  opens: null,
   ...more,
 });
 export const syllabus = (more: Partial<Syllabus> = {}): Syllabus => ({ ...NOTHING_ASKED, order: ORDER, ...more });

@@ -63,6 +63,13 @@ export function compareSyllabi(was: Syllabus, now: Syllabus, names: CompareNames
         r.threadId,
         `${name} now ${r.rung ? `with contact: ${r.rung}` : 'without contact'}, was ${b.rung ? `with contact: ${b.rung}` : 'without contact'}`,
       );
+    const opening = (o: typeof r.opens) => (o ? `opens with ${gateAsks(o)}` : 'opens from the start');
+    if (opening(b.opens) !== opening(r.opens))
+      say(
+        r.rankId,
+        r.threadId,
+        `${name} now ${opening(r.opens)}, was ${b.opens ? `after ${gateAsks(b.opens)}` : 'from the start'}`,
+      );
     if (b.critical !== r.critical)
       say(r.rankId, r.threadId, `${name} ${r.critical ? 'is now critical' : 'is not critical any more'}`);
     const asks = standardChanges(b.standard, r.standard);

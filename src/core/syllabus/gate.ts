@@ -25,6 +25,13 @@ export interface Gate {
   amount: number;
 }
 
+/** What can hang on one item, or on a part of it: until then it is not asked of that person. */
+export const OPENED_BY = ['time in rank', 'hours', 'age'] as const satisfies readonly GateKind[];
+export interface Opening {
+  kind: (typeof OPENED_BY)[number];
+  amount: number;
+}
+
 /** What is known of the person. `classes` and `hours` count from `rankSince`. Unknown dates are null. */
 export interface GateFacts {
   born: PlainDate | null;

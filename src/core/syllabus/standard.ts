@@ -1,3 +1,4 @@
+import type { Opening } from './gate';
 import type { Item } from './item';
 
 /** How good a thing must be. Shares from 0 to 1. */
@@ -84,6 +85,8 @@ export interface Requirement {
   rung: Rung | null;
   /** Failing it fails the belt, whatever else is met. */
   critical: boolean;
+  /** From when on it may be learned and looked at, apart from the belt's own gates; null: from the start. */
+  opens: Opening | null;
 }
 
 /** The least number of held repetitions that reach a share of all. */

@@ -200,6 +200,7 @@ export function withForms(
           stage: rank === 'Amber' && w.title === 'First Causeway' ? 'joined' : null,
           rung: w.rung ?? null,
           critical: rank === 'Black' && w.title === 'Sluice',
+          opens: null,
         },
       });
   }
@@ -306,4 +307,5 @@ export const plainRequirement = (
   stage: null,
   rung: null,
   critical: false,
+  opens: null,
 });

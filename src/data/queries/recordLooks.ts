@@ -1,6 +1,6 @@
 // Looks are written down here and nowhere else, together with what they change of what is known.
 import { sql } from 'drizzle-orm';
-import { REMEMBERED_DAYS } from '../../core';
+import { REMEMBERED_DAYS, type Lane } from '../../core';
 import type { Transaction } from '../connection';
 import { restand } from './standings';
 
@@ -23,6 +23,7 @@ export interface LookRow {
   stage?: string | null;
   replaces?: string | null;
   partner_id?: string | null;
+  lane?: Lane | null;
   note?: string;
   /** Who watched. */
   by: string;
@@ -56,7 +57,7 @@ const RECORD = `
   with x as materialized (
     select x.* from jsonb_to_recordset($2::jsonb) as x(id uuid, student_id uuid, technique_id uuid, sequence_id uuid,
       part_from smallint, part_to smallint, of_counts smallint, counts text, slips jsonb, condition_id uuid, day date,
-      at timestamptz, side text, purpose text, stage text, replaces uuid, partner_id uuid, note text, by uuid, marks jsonb)
+      at timestamptz, side text, purpose text, stage text, replaces uuid, partner_id uuid, lane text, note text, by uuid, marks jsonb)
     where exists (select 1 from person p where p.school_id = $1 and p.id = x.student_id and p.role = 'student'
         and (p.left_on is null or p.left_on >= x.day))
       and (x.replaces is null or exists (select 1 from look r where r.school_id = $1 and r.id = x.replaces
@@ -70,9 +71,9 @@ const RECORD = `
     returning of
   ), l as (
     insert into look (school_id, id, student_id, technique_id, sequence_id, part_from, part_to, of_counts, counts, slips,
-      condition_id, day, at, side, purpose, stage, replaces, partner_id, by, note)
+      condition_id, day, at, side, purpose, stage, replaces, partner_id, lane, by, note)
     select $1, id, student_id, technique_id, sequence_id, part_from, part_to, of_counts, counts, slips,
-      condition_id, day, at, side, purpose, stage, replaces, partner_id, by, coalesce(note, '')
+      condition_id, day, at, side, purpose, stage, replaces, partner_id, lane, by, coalesce(note, '')
     from x where student_id in (select of from turn)
     returning id
   ), m as (

@@ -12,7 +12,7 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core';
 import { storedSlips } from '../../contracts/stored/slips';
-import { POINT_KINDS, SIDES, STAGES } from '../../core';
+import { LANES, POINT_KINDS, SIDES, STAGES } from '../../core';
 import { day, instant, kept, onlyAdded, schoolId } from './columns';
 import { condition } from './condition';
 import { person } from './person';
@@ -38,6 +38,8 @@ export const look = onlyAdded(
       /** One letter a count, H held, S slipped, U not seen; then a bar and the three points of its own. */
       counts: text('counts'),
       slips: kept('slips', storedSlips),
+      /** Of a drill for two: whose part was watched. */
+      lane: text('lane', { enum: LANES }),
       stage: text('stage', { enum: STAGES }),
       conditionId: uuid('condition_id').notNull(),
       day: day('day').notNull(),

@@ -13,13 +13,15 @@ import {
 import { type Judged } from '../judging/judge';
 import { type Judging } from '../judging/judging';
 import { reasonContext } from '../judging/reasonContext';
+import { waitsFor } from '../judging/gates';
+import type { Judgeable } from '../judging/judging';
 import { restOf } from '../judging/rests';
 
-/** What looks at each requirement of a student are worth today; resting work is left out. */
+/** What looks at each requirement of a student are worth today; what rests or is not open yet is left out. */
 export function worthsOf(
   j: Judging,
   g: Grounds,
-  student: { id: string },
+  student: Judgeable,
   judged: readonly Judged[],
   grading: string | null,
   resting: readonly Resting[],
@@ -32,7 +34,12 @@ export function worthsOf(
   return lookWorths(
     student.id,
     judged
-      .filter((x) => x.override === null && restOf(j, x.requirement.item, resting, x.requirement.conditionId) === null)
+      .filter(
+        (x) =>
+          x.override === null &&
+          waitsFor(j, student, x.requirement) === null &&
+          restOf(j, x.requirement.item, resting, x.requirement.conditionId) === null,
+      )
       .map((x) => {
         const { requirement: r, verdict } = x;
         return {

@@ -24,6 +24,7 @@ export const lookRow = (l: LookInput, by: string): LookRow => ({
   of_counts: l.sequence?.ofCounts ?? null,
   counts: l.sequence?.counts ?? null,
   slips: l.sequence ? storedSlips.keep(l.sequence.slips) : null,
+  lane: l.sequence?.lane ?? null,
   condition_id: l.conditionId,
   day: l.day,
   at: l.at,

@@ -36,6 +36,7 @@ export async function lookToMend(tx: Transaction, who: Who, id: string): Promise
       of_counts: l.ofCounts,
       counts: l.counts,
       slips: l.slips,
+      lane: l.lane,
       condition_id: l.conditionId,
       day: l.day,
       at: l.at.toISOString(),

@@ -183,6 +183,7 @@ export const aRequirement = (
   stage: null,
   rung: null,
   critical: false,
+  opens: null,
   ...more,
 });
 

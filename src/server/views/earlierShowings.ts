@@ -1,4 +1,5 @@
 import { sql } from 'drizzle-orm';
+import type { Lane } from '../../core';
 import { storedSlips } from '../../contracts/stored/slips';
 import type { EarlierShowingsView, ViewInput } from '../../contracts/views';
 import type { Transaction } from '../../data/connection';
@@ -20,9 +21,10 @@ export async function earlierShowingsView(
     by: string;
     byMe: boolean;
     slips: unknown;
+    lane: Lane | null;
   }>(sql`
-    select id, "studentId", day, "from", counts, by, "byMe", slips from (
-      select l.id, l.student_id as "studentId", l.day::text as day, l.part_from as "from", l.counts, l.slips,
+    select id, "studentId", day, "from", counts, by, "byMe", slips, lane from (
+      select l.id, l.student_id as "studentId", l.day::text as day, l.part_from as "from", l.counts, l.slips, l.lane,
         b.name as by, l.by = ${who.personId}::uuid as "byMe", l.at,
         row_number() over (partition by l.student_id order by l.day desc, l.at desc) as nth
       from ${standingShowing} l join person b on b.school_id = l.school_id and b.id = l.by

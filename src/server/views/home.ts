@@ -1,6 +1,16 @@
 import { eq } from 'drizzle-orm';
 import type { HomeView, ViewInput } from '../../contracts/views';
-import { ageOn, capital, cautionInWords, itemKey, praiseInWords, sumPractice, usualLook, type Point } from '../../core';
+import {
+  ageOn,
+  capital,
+  cautionInWords,
+  itemKey,
+  praiseInWords,
+  sumPractice,
+  usualLook,
+  type Point,
+  waitsInWords,
+} from '../../core';
 import type { Transaction } from '../../data/connection';
 import { partOf } from '../../data/queries/items';
 import { readRoll } from '../../data/queries/roll';
@@ -12,6 +22,7 @@ import { judgeStudent } from '../judging/judge';
 import { readJudging } from '../judging/judging';
 import { rankAbove } from '../judging/rankAbove';
 import { requirementNames } from '../judging/requirementNames';
+import { waitsFor } from '../judging/gates';
 import { readResting, restOf } from '../judging/rests';
 import { homeFit, readRoom } from '../judging/room';
 import type { Who } from '../who';
@@ -61,7 +72,9 @@ export async function homeView(tx: Transaction, who: Who, { id }: ViewInput<'hom
     const kind = j.items.kindOf(item);
     const facts = j.items.factsOf(itemKey(item), item);
     const rest = restOf(j, item, resting, x.requirement.conditionId);
-    if (rest) left.push({ name, why: `rests${rest.until ? ` until ${rest.until}` : ''}: ${rest.what}` });
+    const waits = waitsFor(j, student, x.requirement);
+    if (waits) left.push({ name, why: waitsInWords(waits, who.today) });
+    else if (rest) left.push({ name, why: `rests${rest.until ? ` until ${rest.until}` : ''}: ${rest.what}` });
     else if (kind === 'partner drill') left.push({ name, why: 'needs a partner: in the hall' });
     else if (facts?.hardens || kind === 'equipment set')
       left.push({

@@ -1,6 +1,6 @@
 import { and, desc, eq, sql } from 'drizzle-orm';
 import type { SequenceView, ViewInput } from '../../contracts/views';
-import { makeVocabulary, recipeWords, sectionings } from '../../core';
+import { makeVocabulary, namedAlike, recipeWords, sectionings, tellTale } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { computedOf, readBeyond, readSequences, readWords } from '../../data/queries/sequences';
 import { attendance, classHeld, hall, person, waiver } from '../../data/tables';
@@ -59,6 +59,13 @@ export async function sequenceView(tx: Transaction, who: Who, { id }: ViewInput<
       ? rows
           .filter((r) => r.parentId === row.id && !r.retired)
           .map((r) => ({ id: r.id, title: r.title, how: recipeWords(r.recipe ?? [], nameOf) }))
+      : [],
+    alike: row
+      ? rows.flatMap((r) => {
+          if (r.retired || r.id === row.id || !namedAlike(r.title, row.title)) return [];
+          const at = tellTale(row.body, r.body);
+          return at ? [{ id: r.id, title: r.title, count: at.count }] : [];
+        })
       : [],
     others: rows
       .filter((r) => !r.retired && r.id !== id)

@@ -22,6 +22,7 @@ export async function sequencesView(tx: Transaction, who: Who): Promise<Sequence
     sequences: rows.map((r) => ({
       id: r.id,
       title: r.title,
+      names: [...r.body.about.names],
       kind: r.kind,
       rank: r.body.about.rank,
       counts: r.body.moves.length,

@@ -27,6 +27,8 @@ import {
   type Side,
   type Verdict,
   type VerdictWord,
+  capital,
+  waitsInWords,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readRoll } from '../../data/queries/roll';
@@ -39,9 +41,9 @@ import { focusOf, readGiven } from '../belief/focus';
 import { nextGrading, pastOutcomes } from '../belief/gradings';
 import { schoolBeliefs } from '../belief/school';
 import { Refusal } from '../http/problem';
-import { judgeGates } from '../judging/gates';
+import { judgeGates, waitsFor } from '../judging/gates';
 import { judgeStudent, type Judged } from '../judging/judge';
-import { readJudging, type Judging } from '../judging/judging';
+import { readJudging, type Judgeable, type Judging } from '../judging/judging';
 import { reasonContext } from '../judging/reasonContext';
 import { readMissed } from '../judging/missed';
 import { rankAbove } from '../judging/rankAbove';
@@ -61,7 +63,7 @@ import { standingLook } from '../../data/queries/standingLook';
 
 function shown(
   j: Judging,
-  studentId: string,
+  student: Judgeable,
   evidence: Evidence,
   judged: Judged,
   order: ConditionOrder,
@@ -74,9 +76,10 @@ function shown(
   const { requirement: r, verdict } = judged;
   const sided = j.items.isSided(r.item);
   const condition = j.versions.conditions.find((c) => c.id === r.conditionId)?.name ?? '';
-  const adapted = j.adaptations.get(studentId) ?? [];
+  const adapted = j.adaptations.get(student.id) ?? [];
   const chance = chanceOfOne(judged, g, rule);
   const rest = restOf(j, r.item, resting, r.conditionId);
+  const waits = waitsFor(j, student, r);
   const sides: Side[] = sided ? ['left', 'right'] : ['none'];
   return {
     id: r.id,
@@ -99,7 +102,9 @@ function shown(
         }
       : null,
     chance: chance && { words: chanceInWords(chance.chance), chance: chance.chance, looks: Math.round(chance.looks) },
-    rests: rest && `Rests${rest.until ? ` until ${dayInWords(rest.until, j.today)}` : ''}: ${rest.what}`,
+    rests: waits
+      ? capital(waitsInWords(waits, j.today))
+      : rest && `Rests${rest.until ? ` until ${dayInWords(rest.until, j.today)}` : ''}: ${rest.what}`,
     points: verdict.points.map((p) => ({
       pointId: p.point.id,
       name: p.point.name,
@@ -153,7 +158,7 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
   const words = (word: VerdictWord, verdict: Verdict, asked: ReasonContext) =>
     reasonFor(reader, given, word, reasonInWords(verdict, { ...asked, reader }));
   const requirements = judged.map((x) =>
-    shown(j, id, evidence, x, syllabus.order, names, g, resting, words, syllabus.body.grading),
+    shown(j, student, evidence, x, syllabus.order, names, g, resting, words, syllabus.body.grading),
   );
   const nameOf = requirementNames(j, student);
   const guided = focusOf(j, student, judged, (await readGiven(tx, [id])).get(id));

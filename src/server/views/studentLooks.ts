@@ -1,7 +1,7 @@
 import { desc, eq, inArray, ne, or } from 'drizzle-orm';
 import type { MarkInput } from '../../contracts/look';
 import type { StudentLooksView, ViewInput } from '../../contracts/views';
-import { readShowing, showingInWords } from '../../core';
+import { readShowing, roleIn, showingInWords } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readItems } from '../../data/queries/items';
 import { readLibrary } from '../../data/queries/library';
@@ -70,6 +70,7 @@ export async function studentLooksView(
       stage: l.stage,
       by: names.get(l.by) ?? '',
       note: taught ? l.note : '',
+      role: l.lane && l.sequenceId ? roleIn(items.sequences.get(l.sequenceId)?.body, l.lane) : null,
       partner: l.partnerId ? (names.get(l.partnerId) ?? 'a partner') : null,
       replaced: replaced.has(l.id),
       later: dayIn(who.timeZone, l.at) > l.day ? dayIn(who.timeZone, l.at) : null,

@@ -40,7 +40,13 @@ export async function syllabusSheetView(
           group,
           items: here.map((r) => {
             const body = 'sequence' in r.item ? items.sequences.get(r.item.sequence)?.body : undefined;
-            const how = [conditionName.get(r.conditionId) ?? '', r.purpose && `to ${r.purpose}`, r.stage, r.rung];
+            const how = [
+              conditionName.get(r.conditionId) ?? '',
+              r.purpose && `to ${r.purpose}`,
+              r.stage,
+              r.rung,
+              r.opens && `opens with ${gateAsks(r.opens)}`,
+            ];
             return {
               id: r.id,
               name: items.nameOf(r.item),

@@ -22,8 +22,8 @@ const read = parseSequence(
 );
 const body = read.ok ? read.value : null;
 const ilse = student(1, 'Ilse Marrow');
-function open(who = ilse) {
-  const walk = sequence(body!, {
+function open(who = ilse, of = body!) {
+  const walk = sequence(of, {
     points: [{ id: HEEL.id, name: HEEL.name, cue: '', kind: 'seen', critical: true }],
     at: [[], [0], []],
   });
@@ -100,5 +100,35 @@ describe('a form, count by count', () => {
     await user.click(screen.getByRole('button', { name: 'Look at Ilse all the same' }));
     await user.click(screen.getByRole('button', { name: 'The rest held' }));
     await waitFor(() => expect(showing()?.counts).toMatch(/^HHH/));
+  });
+
+  it('what the form has looked at of its own at a place can be named there, felt points as well', async () => {
+    const own = parseSequence(
+      'title: Short Walk\nstep R, punch R\n! (felt) not pulled off the spot\n!> eyes first\nstep L, punch L\nstep R',
+    );
+    const { user } = open(ilse, own.ok ? own.value : body!);
+    await user.click(screen.getByRole('checkbox', { name: 'Not pulled off the spot, felt' }));
+    await user.click(screen.getByRole('checkbox', { name: 'Eyes first, before the next' }));
+    await waitFor(() =>
+      expect(showing()?.slips).toEqual([
+        { count: 1, pointId: null, what: 'not pulled off the spot, felt' },
+        { count: 1, pointId: null, what: 'eyes first, before the next' },
+      ]),
+    );
+    await user.click(screen.getByRole('button', { name: /^Count 2, / }));
+    expect(screen.queryByRole('checkbox', { name: /spot/ })).toBeNull();
+  });
+
+  it('a drill for two keeps whose part was watched', async () => {
+    const drill = parseSequence(
+      'title: Pads\nkind: partner drill\ncue left pad | punch R\ncue kick | front kick L\n- | punch L',
+    );
+    const { user } = open(ilse, drill.ok ? drill.value : body!);
+    // The holder only shows: the striker is watched unless somebody says otherwise.
+    expect(screen.getByText(/^Punch right/)).toBeTruthy();
+    await user.click(screen.getByRole('button', { name: 'The rest held' }));
+    await waitFor(() => expect(showing()?.lane).toBe('B'));
+    await user.click(screen.getByRole('radio', { name: 'the holder' }));
+    await waitFor(() => expect(showing()?.lane).toBe('A'));
   });
 });

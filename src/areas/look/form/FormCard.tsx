@@ -6,6 +6,7 @@ import type { EarlierShowingsView, LookKitView } from '../../../contracts/views'
 import {
   capital,
   dayInWords,
+  LANES,
   layoutStave,
   OWN_POINTS,
   readShowing,
@@ -17,6 +18,11 @@ import {
   type CountMark,
   type Purpose,
   stancesNamed,
+  roleIn,
+  rolesOf,
+  workingLane,
+  type Lane,
+  type PlacePoint,
 } from '../../../core';
 import { drop, openNow } from '../../../kit/deviceQueue/deviceQueue';
 import { useAhead } from '../../../kit/deviceQueue/useAhead';
@@ -73,6 +79,8 @@ interface Showing {
   note: string;
   purpose: Purpose;
   partner: string | null;
+  /** Whose part is watched, in a drill for two. */
+  lane: Lane | null;
   open: boolean;
 }
 
@@ -91,6 +99,7 @@ function begunShowing(studentId: string, sequenceId: string, from: number, to: n
       purpose: l.purpose ?? 'show',
       note: l.note,
       partner: l.partnerId ?? null,
+      lane: l.sequence.lane ?? null,
       open: true,
     };
   }
@@ -123,7 +132,7 @@ export default function FormCard({
       const draft = draftLook({
         id: now.lookId,
         studentId: student.id,
-        sequence: showingOf(now.marks, sequence),
+        sequence: showingOf(now.marks, sequence, now.lane),
         conditionId,
         side: 'none',
         purpose: now.purpose,
@@ -138,14 +147,25 @@ export default function FormCard({
     },
     () => (begun ? [['showing', begun]] : []),
   );
+  const roles = rolesOf(sequence.body);
+  const usualLane = roles && workingLane(sequence.body);
   const [fresh, setFresh] = useState<Showing>(
-    () => begun ?? { lookId: newId(), marks: unseen(from, to), note: '', purpose: 'show', partner: null, open: true },
+    () =>
+      begun ?? {
+        lookId: newId(),
+        marks: unseen(from, to),
+        note: '',
+        purpose: 'show',
+        partner: null,
+        lane: usualLane,
+        open: true,
+      },
   );
   // What the device has is drawn; taps are laid upon what was tapped last.
   const shown = ahead.has('showing') ?? fresh;
   const latest = () => ahead.latest('showing') ?? fresh;
   const { marks } = shown;
-  const { note, purpose, partner, lookId } = latest();
+  const { note, purpose, partner, lookId, lane } = latest();
   const problem = ahead.problem;
   // Whose work rests is asked about once, before anything is marked.
   const [allowed, setAllowed] = useState(false);
@@ -208,10 +228,11 @@ export default function FormCard({
           studentId: student.id,
           day: kit.today,
           from,
-          counts: showingOf(before.marks, sequence).counts,
+          counts: showingOf(before.marks, sequence, before.lane).counts,
           by: kit.me.name,
           byMe: true,
           slips: before.marks.slips,
+          lane: before.lane,
         },
         ...earlier,
       ]);
@@ -254,7 +275,9 @@ export default function FormCard({
     return true;
   });
 
-  const mine = earlier.filter((e) => e.studentId === student.id && e.id !== lookId).slice(0, 3);
+  const mine = earlier
+    .filter((e) => e.studentId === student.id && e.id !== lookId && (e.lane ?? usualLane) === lane)
+    .slice(0, 3);
   const newest = mine.map((e) => ({ e, read: readShowing(e.counts) })).find((x) => x.read?.counts.includes('S'));
   const slippedAt = newest ? newest.e.from + newest.read!.counts.indexOf('S') : null;
   const named = newest?.e.slips.find((s) => s.count === slippedAt);
@@ -264,8 +287,10 @@ export default function FormCard({
       a.itemKey === item.key && a.rankId === kit.ranks[kit.ranks.findIndex((r) => r.id === student.rankId) + 1]?.id,
   );
   const step = sequence.body.moves[count - 1]!;
-  const lane = step.step.actions.length > 0 || !step.partner ? step.step : step.partner;
+  const done = (lane === 'B' ? step.partner : step.step) ?? step.step;
   const whats = [
+    // What this form is looked at by at this very place goes first.
+    ...(step.points ?? []).map((p) => ({ pointId: null, what: placeName(p), critical: false })),
     ...pointsAt(sequence, count).map((p) => ({ pointId: p.id, what: p.name, critical: p.critical })),
     { pointId: null, what: 'feet stop short', critical: false },
     { pointId: null, what: 'forgotten', critical: false },
@@ -291,8 +316,17 @@ export default function FormCard({
               another item
             </ButtonBase>
           </p>
-          {sequence.kind === 'partner drill' && (
+          {(sequence.kind === 'partner drill' || roles !== null) && (
             <div className="together">
+              {lane !== null && (
+                <Switch
+                  mat
+                  label="Whose part"
+                  value={lane}
+                  onChange={(x) => change({ lane: x })}
+                  options={LANES.map((x) => ({ value: x, word: roleIn(sequence.body, x) }))}
+                />
+              )}
               <Partner
                 line={kit.students}
                 student={student}
@@ -399,7 +433,7 @@ export default function FormCard({
           <section className="keys" aria-label="Mark">
             <div className="who" aria-live="polite">
               <b>Count {count}</b>
-              <span>{capital(stepSaid(lane))}</span>
+              <span>{capital(stepSaid(done))}</span>
             </div>
             <ul className="whats" aria-label={`What slipped at count ${count}`}>
               {whats.map((w) => (
@@ -470,6 +504,9 @@ export default function FormCard({
   );
 }
 
+/** A form's own point as it stands on a key and in a slip. */
+const placeName = (p: PlacePoint): string =>
+  [p.name, p.felt ? 'felt' : '', p.between ? 'before the next' : ''].filter(Boolean).join(', ');
 const said = (m: CountMark) => (m === 'H' ? 'held' : m === 'S' ? 'slipped' : 'not seen');
 const TURN: Record<CountMark, CountMark> = { U: 'S', S: 'H', H: 'U' };
 const shortDay = (day: string) =>

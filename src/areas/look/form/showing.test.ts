@@ -19,7 +19,7 @@ const form = {
 describe('a showing', () => {
   it('a tap is a slip, another takes it back, the rest held closes it', () => {
     const s = restHeld(tapCount(unseen(1, 4), 1), false);
-    expect(showingOf(s, form)).toMatchObject({ id: 'form', from: 1, to: 4, ofCounts: 4, counts: 'HSHH|HHU' });
+    expect(showingOf(s, form, null)).toMatchObject({ id: 'form', from: 1, to: 4, ofCounts: 4, counts: 'HSHH|HHU' });
     expect(tapCount(tapCount(unseen(1, 4), 1), 1)).toEqual(unseen(1, 4));
     expect([isShown(unseen(1, 4)), isShown(s)]).toEqual([false, true]);
   });
@@ -51,7 +51,7 @@ describe('a showing', () => {
 
   it('counts a part by the numbers of the whole, and never a felt point', () => {
     const s = restHeld(nameSlip(unseen(3, 4), 0, { pointId: 'hip', what: 'hip' }), false);
-    expect(showingOf(s, form)).toMatchObject({ from: 3, to: 4, counts: 'SH|HHU', slips: [{ count: 3 }] });
+    expect(showingOf(s, form, null)).toMatchObject({ from: 3, to: 4, counts: 'SH|HHU', slips: [{ count: 3 }] });
     expect(namedPoints(s, form)).toEqual([{ pointId: 'hip', kind: 'seen', held: 0, of: 1 }]);
     expect(namedPoints(nameSlip(unseen(4, 4), 0, { pointId: 'told', what: 'told' }), form)).toEqual([]);
   });

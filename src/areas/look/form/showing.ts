@@ -1,5 +1,5 @@
 import type { MarkInput } from '../../../contracts/look';
-import { OWN_POINTS, writeShowing, type CountMark, type CountSlip, type OwnPoint } from '../../../core';
+import { OWN_POINTS, writeShowing, type CountMark, type CountSlip, type Lane, type OwnPoint } from '../../../core';
 import type { KitSequence } from '../line';
 
 /** One showing as it is being marked. */
@@ -83,11 +83,12 @@ export function namedPoints(s: ShowingMarks, sequence: KitSequence): MarkInput[]
 }
 
 /** The showing as a look takes it. */
-export const showingOf = (s: ShowingMarks, sequence: KitSequence) => ({
+export const showingOf = (s: ShowingMarks, sequence: KitSequence, lane: Lane | null) => ({
   id: sequence.id,
   from: s.from,
   to: s.from + s.counts.length - 1,
   ofCounts: sequence.body.moves.length,
   counts: writeShowing(s),
   slips: s.slips,
+  lane,
 });

@@ -82,6 +82,7 @@ function AllLooks({ looks, onMend }: { looks: StudentLooksView['looks']; onMend:
           </p>
           <p className="second">
             {dateInWords(l.day)}, {l.by}
+            {l.role !== null && `, as ${l.role}`}
             {l.partner !== null && `, with ${l.partner}`}
             {l.later !== null && `, entered on ${dateInWords(l.later)}`}
             {l.replaced && ', replaced by a later look'}

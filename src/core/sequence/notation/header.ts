@@ -2,6 +2,7 @@ import { fold } from '../../units/fold';
 import { fail, ok, type Result } from '../../units/result';
 import { SEQUENCE_KINDS, type About } from '../move';
 import { type Token } from './line';
+import { MOST_NAMES } from './problem';
 
 export function readHeader(
   about: About,
@@ -47,6 +48,20 @@ export function readHeader(
       return /^(apart|together)?$/i.test(text)
         ? ok({ ...about, apart: /^apart$/i.test(text) })
         : fail({ message: `“${text}” is no way to go round.`, expected: 'apart or together' });
+    case 'also': {
+      const colon = text.indexOf(':');
+      const [school, name] = [text.slice(0, Math.max(0, colon)).trim(), text.slice(colon + 1).trim()];
+      if (school === '' || name === '')
+        return fail({ message: 'Another name says whose it is.', expected: 'also: Reed House: Mill gate' });
+      if (about.names.length >= MOST_NAMES)
+        return fail({ message: `A sequence has at most ${MOST_NAMES} other names.`, expected: 'fewer names' });
+      return ok({ ...about, names: [...about.names, { school, name }] });
+    }
+    case 'handed on by':
+      if (text === '') return fail({ message: 'Say who passed it on.', expected: 'handed on by: a name' });
+      if (about.lineage.length >= MOST_NAMES)
+        return fail({ message: `At most ${MOST_NAMES} passed it on here.`, expected: 'fewer lines' });
+      return ok({ ...about, lineage: [...about.lineage, text] });
     case 'condition':
       return ok({ ...about, condition: text || null });
     case 'contact':
@@ -66,7 +81,8 @@ export function readHeader(
     default:
       return fail({
         message: `“${key}” is no heading known here.`,
-        expected: 'title, kind, rank, sections, level, line work, loop, orders, condition, contact, players or round',
+        expected:
+          'title, kind, rank, sections, level, line work, loop, orders, condition, contact, players, round, also or handed on by',
       });
   }
 }

@@ -29,7 +29,7 @@ function quotedName(name: string): string {
     words.join(' ') === name &&
     name !== '' &&
     !/[,;|+#"()，、｜]/.test(name) &&
-    !/^[=~?>\d-]/.test(name) &&
+    !/^[=~?>!\d-]/.test(name) &&
     !name.includes(':') &&
     !PART_WORDS.has(first) &&
     !(first in ZONE_MODIFIERS && words.length === 1) &&
@@ -112,6 +112,7 @@ export function printMove(move: Move, vocabulary: Vocabulary = NO_WORDS): string
     ...move.begins.map((b) => `=${b.sectioning === 1 ? '' : b.sectioning} ${b.name}`),
     ...move.notes.map((n) => `# ${n}`.trimEnd()),
     printLine(move, vocabulary),
+    ...move.points.map((p) => `!${p.between ? '>' : ''} ${p.felt ? '(felt) ' : ''}${p.name}`),
     ...move.variants.map((x) => `~${x.graded ? '*' : ''} ${x.school}: ${printStep(x.step, vocabulary)}`),
     ...move.branches.flatMap((b) => [`? ${b.when}`, ...b.steps.map((s) => `> ${printStep(s, vocabulary)}`)]),
   ];
@@ -131,6 +132,8 @@ function printAbout(a: About): string[] {
   if (a.contact) lines.push(`contact: ${a.contact}`);
   if (a.players !== null) lines.push(`players: ${a.players}`);
   if (a.seconds !== null) lines.push(`round: ${a.seconds} s`);
+  for (const n of a.names) lines.push(`also: ${n.school}: ${n.name}`);
+  for (const who of a.lineage) lines.push(`handed on by: ${who}`);
   return lines;
 }
 

@@ -25,6 +25,10 @@ export const MOST_MOVES = 2000;
 /** So many letters a line has at most, so many things are said in a count, and so much belongs to one. */
 export const MOST_LETTERS = 4000;
 
+/** What of its own a count can have looked at, and what others call a sequence. */
+export const MOST_OWN_POINTS = 6;
+export const MOST_NAMES = 9;
+
 export const MOST_PARTS = 40;
 
 export const MOST_ACTIONS = 6;

@@ -10,6 +10,7 @@ import {
   MOST_LETTERS,
   MOST_MOVES,
   MOST_NOTES,
+  MOST_OWN_POINTS,
   MOST_PARTS,
   MOST_PROBLEMS,
   MOST_VARIANTS,
@@ -90,10 +91,22 @@ export function readSequence(text: string, vocabulary: Vocabulary = NO_WORDS): R
       }
     }
     const mark = line[0]!;
-    if (mark === '~' || mark === '?' || mark === '>') {
+    if (mark === '~' || mark === '?' || mark === '>' || mark === '!') {
       const last = moves.at(-1);
       if (!last) {
         error(whole, 'There is no count yet to which this belongs.', 'a count first');
+        continue;
+      }
+      if (mark === '!') {
+        const between = line[1] === '>';
+        const said = line.slice(between ? 2 : 1).trim();
+        const felt = /^\(felt\)/i.test(said);
+        const name = felt ? said.slice(6).trim() : said;
+        if (name === '')
+          error(whole, 'Say what is looked at.', '! eyes to the left, !> no pause, ! (felt) stands firm');
+        else if (last.points.length >= MOST_OWN_POINTS)
+          error(whole, `A count has at most ${MOST_OWN_POINTS} points of its own.`, 'fewer points');
+        else moves[moves.length - 1] = { ...last, points: [...last.points, { name, felt, between }] };
         continue;
       }
       if (mark === '?') {

@@ -38,6 +38,10 @@ export function gateInWords(v: GateVerdict, rankName: string, today: PlainDate):
   return { has: `${Math.round((v.has ?? 0) * 10) / 10} of ${amount} ${unit}`, asks: `since ${rankName}${more}` };
 }
 
+/** What an item waits for: “not yet: opens with 14 years of age, on 4 May”. */
+export const waitsInWords = (v: GateVerdict, today: PlainDate): string =>
+  `not yet: opens with ${gateAsks(v.gate)}${v.opens ? `, on ${dayInWords(v.opens, today)}` : v.missing ? `, ${gateMissing(v)} to go` : ''}`;
+
 const rungName = (n: number): string => RUNGS[Math.round(n) - 1] ?? 'no contact';
 
 /** What a gate asks, whoever comes: "6 months in the belt below". */

@@ -81,6 +81,7 @@ export function calledMet(shares: TrueShares, random: Random, items = 400, stand
         stage: null,
         rung: null,
         critical: false,
+        opens: null,
         standard,
       },
       watched(points, shares, today, random),

@@ -33,9 +33,19 @@ export function syllabusOut(
     requirements: requirements.flatMap((r) => {
       const item = itemOf.get(r.threadId);
       if (!item) return [];
-      const { purpose, stage, rung, critical, standard } = r;
+      const { purpose, stage, rung, critical, opens, standard } = r;
       return [
-        { item, rank: rank(r.rankId)!, condition: condition(r.conditionId), purpose, stage, rung, critical, standard },
+        {
+          item,
+          rank: rank(r.rankId)!,
+          condition: condition(r.conditionId),
+          purpose,
+          stage,
+          rung,
+          critical,
+          opens,
+          standard,
+        },
       ];
     }),
     gates: gates.map((g) => ({ rank: rank(g.rankId)!, kind: g.kind, amount: g.amount })),

@@ -92,9 +92,9 @@ export async function takeSyllabus({ tx, who, keep, lines }: Taking, file: NonNu
     if (!thread) refuse(said(r.item), 'It is asked for and is not on the way.');
     if (conditionHere === undefined) refuse(said(r.item), `There is no condition called ${r.condition}.`);
     if (!thread || rankHere === null || conditionHere === undefined) return [];
-    const { purpose, stage, rung, critical, standard } = r;
+    const { purpose, stage, rung, critical, opens, standard } = r;
     const placed = { threadId: thread.id, rankId: rankHere, conditionId: conditionHere, purpose };
-    return [{ id: known.get(twin(placed)) ?? v7(), ...placed, stage, rung, critical, standard }];
+    return [{ id: known.get(twin(placed)) ?? v7(), ...placed, stage, rung, critical, opens, standard }];
   });
   const gateId = new Map(now.body.gates.map((g) => [`${g.rankId} ${g.kind}`, g.id]));
   const gates = file.gates.flatMap((g) => {
