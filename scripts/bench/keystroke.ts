@@ -87,7 +87,8 @@ export async function benchKeystroke() {
     halls: [{ id: 'h', name: 'hall', width: 12, depth: 9 }],
     comes: 20,
     waivers: [],
-    mayDecide: true,
+    alike: [],
+        mayDecide: true,
   };
   const browser = await chromium.launch({
     executablePath: '/usr/bin/chromium',

@@ -71,7 +71,11 @@ export default function Beside({ view, asked }: { view: SequenceView; asked: Rea
       new Set((comparison?.rows ?? []).flatMap((r) => (r.how !== 'same' && r[side] !== null ? [r[side] - 1] : [])));
     const draw = (seq: Sequence, side: 'a' | 'b') => {
       const body = { stature: 1.7, stances: stancesOf(vocabulary) };
-      return layoutStave(seq, { body, departs: differs(side) }, traceFloor(seq, body));
+      return layoutStave(
+        seq,
+        { body, departs: differs(side), rows: { breath: false, weight: false } },
+        traceFloor(seq, body),
+      );
     };
     return { a: draw(first, 'a'), b: second && draw(second, 'b') };
   }, [first, second, comparison, vocabulary]);
@@ -90,7 +94,7 @@ export default function Beside({ view, asked }: { view: SequenceView; asked: Rea
         value={value === 'gradings' || value === '' || all.includes(value.slice(1)) ? value : ''}
         onChange={(e) => put(e.target.value)}
         slotProps={{ select: { displayEmpty: true } }}
-        sx={{ minWidth: 170 }}
+        sx={{ width: 210 }}
       >
         <MenuItem value="">as written</MenuItem>
         {all.map((x) => (
@@ -116,7 +120,7 @@ export default function Beside({ view, asked }: { view: SequenceView; asked: Rea
         </div>
       </div>
       <div role="alert">{wrong && <p className="message wrong">{wrong}</p>}</div>
-      <div className="row beside-picks">
+      <div className="beside-picks">
         {keepers(s.body, 'Above', one, setOne)}
         <TextField
           id="beside-with"
@@ -128,7 +132,7 @@ export default function Beside({ view, asked }: { view: SequenceView; asked: Rea
             setTwo('');
             setWrong('');
           }}
-          sx={{ minWidth: 220 }}
+          sx={{ width: 260 }}
         >
           <MenuItem value={s.id}>{s.title}</MenuItem>
           {view.others.map((o) => (

@@ -52,13 +52,19 @@ export function FloorTaken({
   );
 }
 
-/** “They begin 1.2 m apart, come as near as 0.7 m in count 3 and end 1.9 m apart.” */
+/** “They begin 1.2 m apart, come as near as 0.7 m in count 3 and end at 1.9 m.” */
 function apartInWords(apart: readonly number[]): string {
   const [start, ...after] = apart;
   if (start === undefined || after.length === 0) return '';
-  const nearest = after.indexOf(Math.min(...after));
-  const end = after.at(-1)!;
   const m = (x: number) => `${x.toFixed(1)} m`;
-  const near = m(after[nearest]!) === m(start) ? '' : `, come as near as ${m(after[nearest]!)} in count ${nearest + 1}`;
-  return `From centre to centre they begin ${m(start)} apart${near} and end at ${m(end)}.`;
+  const [least, most] = [Math.min(...after), Math.max(...after)];
+  const end = after.at(-1)!;
+  const told = (x: number) => m(x) !== m(start) && m(x) !== m(end);
+  const between = [
+    least < start && told(least) ? `come as near as ${m(least)} in count ${after.indexOf(least) + 1}` : '',
+    most > start && told(most) ? `go as far as ${m(most)} in count ${after.indexOf(most) + 1}` : '',
+  ].filter(Boolean);
+  return m(end) === m(start) && between.length === 0
+    ? `From centre to centre they stay ${m(start)} apart.`
+    : `From centre to centre they begin ${m(start)} apart, ${[...between, `end at ${m(end)}`].join(', ')}.`;
 }

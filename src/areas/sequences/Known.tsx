@@ -5,7 +5,7 @@ import { listInWords, type About } from '../../core';
 export function Known({ id, about, alike }: { id: string; about: About; alike: SequenceView['alike'] }) {
   if (about.names.length === 0 && about.lineage.length === 0 && alike.length === 0) return null;
   return (
-    <p className="second">
+    <p className="second known">
       {about.names.length > 0 && `Also ${listInWords(about.names.map((n) => `“${n.name}” at ${n.school}`))}. `}
       {about.lineage.length > 0 && `Handed on by ${about.lineage.join(', before that by ')}. `}
       {alike.length > 0 && 'Told apart: '}

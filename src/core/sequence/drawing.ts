@@ -64,32 +64,38 @@ export const label = (
   style: Partial<Omit<Label, 'is' | 'x' | 'y' | 'text' | 'size'>> = {},
 ): Label => ({ is: 'label', x: n1(x), y: n1(y), text, size, tone: 'ink', anchor: 'middle', weight: 430, ...style });
 
+const SPECIAL = /[&<>"]/;
 const escape = (text: string): string =>
-  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
+  !SPECIAL.test(text)
+    ? text
+    : text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
+
+const placed = (a: NonNullable<Shape['at']>): string => {
+  const turn = a.turn ? ` rotate(${n1(a.turn)})` : '';
+  const scale = a.sx === undefined && a.sy === undefined ? '' : ` scale(${a.sx ?? 1} ${a.sy ?? 1})`;
+  return ` transform="translate(${n1(a.x)} ${n1(a.y)})${turn}${scale}"`;
+};
 
 /** Primitives as SVG text. Words are escaped: they come from people. */
 export function svgOf(primitives: readonly Primitive[], colour: (tone: Tone) => string): string {
   let out = '';
   for (const p of primitives) {
     if (p.is === 'shape') {
-      const a = p.at;
-      const move = a
-        ? ` transform="translate(${n1(a.x)} ${n1(a.y)})${a.turn ? ` rotate(${n1(a.turn)})` : ''}${
-            a.sx !== undefined || a.sy !== undefined ? ` scale(${a.sx ?? 1} ${a.sy ?? 1})` : ''
-          }"`
-        : '';
-      const fill = p.fill === 'none' ? 'none' : colour(p.fill);
-      const line =
-        p.stroke === 'none'
-          ? ''
-          : ` stroke="${colour(p.stroke)}" stroke-width="${p.width}"${p.dash ? ` stroke-dasharray="${p.dash}"` : ''}${
-              p.round ? ' stroke-linecap="round"' : ''
-            } stroke-linejoin="round"`;
-      out += `<path d="${p.d}"${move} fill="${fill}"${line}/>`;
+      out += '<path d="' + p.d + '"';
+      if (p.at) out += placed(p.at);
+      out += ' fill="' + (p.fill === 'none' ? 'none' : colour(p.fill)) + '"';
+      if (p.stroke !== 'none') {
+        out += ' stroke="' + colour(p.stroke) + '" stroke-width="' + p.width + '"';
+        if (p.dash) out += ' stroke-dasharray="' + p.dash + '"';
+        if (p.round) out += ' stroke-linecap="round"';
+        out += ' stroke-linejoin="round"';
+      }
+      out += '/>';
     } else {
-      out += `<text x="${p.x}" y="${p.y}" font-size="${p.size}" text-anchor="${p.anchor}" font-weight="${p.weight}" fill="${colour(p.tone)}"${
-        p.serif ? ' class="serif" font-style="italic"' : ''
-      }${p.rim ? ` stroke="${colour('ground')}" stroke-width="3.5" paint-order="stroke"` : ''}>${escape(p.text)}</text>`;
+      out += `<text x="${p.x}" y="${p.y}" font-size="${p.size}" text-anchor="${p.anchor}" font-weight="${p.weight}" fill="${colour(p.tone)}"`;
+      if (p.serif) out += ' class="serif" font-style="italic"';
+      if (p.rim) out += ` stroke="${colour('ground')}" stroke-width="3.5" paint-order="stroke"`;
+      out += '>' + escape(p.text) + '</text>';
     }
   }
   return out;

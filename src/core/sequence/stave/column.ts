@@ -1,4 +1,4 @@
-import { type At, type Trace } from '../../floor/trace';
+import { type Trace } from '../../floor/trace';
 import { BURST, label, n1, shape, type Primitive } from '../drawing';
 import { type Move, type Sequence, type Step } from '../move';
 import { shortName } from '../spoken';
@@ -19,49 +19,77 @@ export interface StaveColumn {
 }
 
 /** A name in two short lines. */
+const cut = (t: string, letters: number) =>
+  t.length <= letters ? t : `${t.slice(0, Math.max(1, letters - 1)).trimEnd()}.`;
+
 export function twoLines(names: readonly string[], letters: number): string[] {
-  const cut = (t: string) => (t.length <= letters ? t : `${t.slice(0, Math.max(1, letters - 1)).trimEnd()}.`);
   const text = names.join(' + ');
   if (text.length <= letters) return [text];
-  if (names.length > 1) return [cut(names[0]!), cut(`+ ${names.slice(1).join(' + ')}`)];
+  if (names.length > 1) return [cut(names[0]!, letters), cut(`+ ${names.slice(1).join(' + ')}`, letters)];
   const words = text.split(' ');
   let first = '';
   while (words.length > 0 && (first === '' || `${first} ${words[0]!}`.length <= letters))
     first = first ? `${first} ${words.shift()!}` : words.shift()!;
-  if (words.length === 0) return [cut(first)];
+  if (words.length === 0) return [cut(first, letters)];
   const rest = words.join(' ');
-  if (rest.length <= letters || words.length === 1) return [cut(first), cut(rest)];
+  if (rest.length <= letters || words.length === 1) return [cut(first, letters), cut(rest, letters)];
   // The last word tells most: those before it are shortened.
   const last = words.pop()!;
   const room = letters - last.length - 2;
-  return [cut(first), room >= 2 ? `${words.join(' ').slice(0, room)}. ${last}` : cut(last)];
+  return [cut(first, letters), room >= 2 ? `${words.join(' ').slice(0, room)}. ${last}` : cut(last, letters)];
 }
 
 const BREATH_LEVEL = { in: -9, out: 9, hold: 0 } as const;
+
+/** How high the breath stands after a count. */
+function levelAt({ moves }: Sequence, i: number): number {
+  for (let j = i; j >= 0; j--) {
+    const b = moves[j]!.step.breath;
+    if (b) return BREATH_LEVEL[b];
+  }
+  return 0;
+}
 
 export const fitted = (text: string, width: number, size: number): string => {
   const most = Math.max(1, Math.floor(width / (size * 0.46)));
   return text.length <= most ? text : `${text.slice(0, Math.max(1, most - 1)).trimEnd()}…`;
 };
 
+type Fact = number | string | boolean | null;
+interface Drawn {
+  /** All that the drawing hangs on, besides the step itself. */
+  facts: readonly Fact[];
+  primitives: Primitive[];
+}
 /** Columns drawn before, by their count: typing one of two hundred draws one. */
-const drawn = new WeakMap<Step, Map<string, Primitive[]>>();
+const drawn = new WeakMap<Step, Drawn[]>();
 
 const MOST_DRAWN = 500;
 
+/** The columns whose rows are shown, by what is asked; told apart by the object, so that no text is made of it. */
+const shownAs = (o: StaveOptions, show: StaveRows, rows: Rows): string =>
+  `${o.column} ${o.scale} ${o.zoneGap} ${rows.height} ${show.breath} ${show.turn} ${show.weight} ${show.names} ${show.feet}`;
+const shownBefore = new WeakMap<StaveRows, string>();
+
+function alike(a: readonly Fact[], b: readonly Fact[]): boolean {
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
+  return true;
+}
+
 export function drawnBefore(...args: Parameters<typeof column>): Primitive[] {
   const [m, i, seq, floor, partnerFloor, o, show, rows] = args;
+  if (m.partner !== null || partnerFloor !== null) return column(...args);
   const at = floor.at[i]!;
   const before = floor.at[i - 1] ?? floor.start;
-  const foot = (f: At['left']) => `${f.x - at.centre.x} ${f.y - at.centre.y} ${f.angle} `;
+  let asked = shownBefore.get(show);
+  if (asked === undefined) shownBefore.set(show, (asked = shownAs(o, show, rows)));
   let last: Step['breath'] = null;
   for (let j = i - 1; j >= 0 && last === null; j--) last = seq.moves[j]!.step.breath;
-  const key = [
+  const { left, right, centre } = at;
+  // The number first: it tells most of them apart.
+  const facts: Fact[] = [
     i,
-    o.column,
-    o.scale,
-    o.zoneGap,
-    rows.height,
+    asked,
     o.departs.has(i),
     m.variants.length > 0,
     m.branches.length > 0,
@@ -71,23 +99,23 @@ export function drawnBefore(...args: Parameters<typeof column>): Primitive[] {
     before.heading,
     at.weightEnd,
     at.lifted,
-    at.moved.join(''),
-    foot(at.left),
-    foot(at.right),
-    show.breath,
-    show.turn,
-    show.weight,
-    show.names,
-    show.feet,
-  ].join(' ');
-  if (m.partner !== null || partnerFloor !== null) return column(...args);
-  let known = drawn.get(m.step);
-  if (!known) drawn.set(m.step, (known = new Map<string, Primitive[]>()));
-  let primitives = known.get(key);
-  if (!primitives) {
-    primitives = column(...args);
-    if (known.size >= MOST_DRAWN) known.clear();
-    known.set(key, primitives);
+    at.moved.length,
+    at.moved[0] ?? null,
+    left.x - centre.x,
+    left.y - centre.y,
+    left.angle,
+    right.x - centre.x,
+    right.y - centre.y,
+    right.angle,
+  ];
+  const known = drawn.get(m.step);
+  const found = known?.find((d) => alike(d.facts, facts));
+  if (found) return found.primitives;
+  const primitives = column(...args);
+  if (!known) drawn.set(m.step, [{ facts, primitives }]);
+  else {
+    if (known.length >= MOST_DRAWN) known.length = 0;
+    known.push({ facts, primitives });
   }
   return primitives;
 }
@@ -132,14 +160,7 @@ export function column(
       shape(`M${n1(x + 9)} ${n1(rows.n + 12)}h-18m4 -3l-4 3l4 3`, { stroke: 'brass', width: 1.6, round: true }),
     );
   if (show.breath && rows.b !== null) {
-    const levelAt = (j: number) => {
-      for (let q = j; q >= 0; q--) {
-        const b = seq.moves[q]!.step.breath;
-        if (b) return BREATH_LEVEL[b];
-      }
-      return 0;
-    };
-    const [a, b] = [i === 0 ? -levelAt(0) : levelAt(i - 1), levelAt(i)];
+    const [a, b] = [i === 0 ? -levelAt(seq, 0) : levelAt(seq, i - 1), levelAt(seq, i)];
     const w = o.column;
     p.push(
       shape(
@@ -197,13 +218,15 @@ export function column(
       }),
       shape(`M${n1(x)} ${n1(rows.w - 10)}V${n1(rows.w + 1)}`, { stroke: 'rule', width: 1 }),
     );
-  const nameRow = (y: number | null, step: Step | null) => {
-    if (y === null || !step || !show.names) return;
-    twoLines(shortName(step), letters).forEach((text, j) => {
-      p.push(label(x, y + j * LETTERS.name * k * 1.16, text, LETTERS.name * k));
-    });
-  };
-  nameRow(rows.nm, m.step);
-  nameRow(rows.nmB, m.partner);
+  if (show.names) {
+    nameRow(p, x, rows.nm, m.step, k, letters);
+    nameRow(p, x, rows.nmB, m.partner, k, letters);
+  }
   return p;
+}
+
+function nameRow(p: Primitive[], x: number, y: number | null, step: Step | null, k: number, letters: number): void {
+  if (y === null || !step) return;
+  for (const [j, text] of twoLines(shortName(step), letters).entries())
+    p.push(label(x, y + j * LETTERS.name * k * 1.16, text, LETTERS.name * k));
 }
