@@ -88,7 +88,7 @@ export async function benchKeystroke() {
     comes: 20,
     waivers: [],
     alike: [],
-        mayDecide: true,
+    mayDecide: true,
   };
   const browser = await chromium.launch({
     executablePath: '/usr/bin/chromium',

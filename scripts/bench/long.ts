@@ -3,7 +3,7 @@ import { DEMO_WRITTEN } from '../../src/data/demo/hall';
 
 export function longText(counts: number): string {
   const lines = DEMO_WRITTEN.flatMap((s) => (s.text.includes('kind: form') ? s.text.split('\n') : [])).filter(
-    (l) => l && !/^(kind|rank|sections|[=~#?>])/.test(l),
+    (l) => l && !/^([a-z][a-z ]*\d?:|[=~#?>!])/.test(l),
   );
   return Array.from(
     { length: counts },
