@@ -50,6 +50,7 @@ test.describe('every screen is clean for axe and fits its width', () => {
       `/sequences/${second}`,
       `/sequences/${second}/print`,
       `/sequences/${second}/call`,
+      `/sequences/${second}/beside`,
       '/sequences/import',
       '/syllabus',
       '/syllabus/print',

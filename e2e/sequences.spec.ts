@@ -141,6 +141,58 @@ test.describe('sequences', () => {
     await expect(page.getByRole('link', { name: 'Sluice by text' })).toBeVisible();
   });
 
+  test('a form lies beside another and beside another school’s way of it, and the address keeps what is compared', async ({
+    demo,
+    page,
+  }) => {
+    const errors = watchConsole(page);
+    const [ferry, first] = [await sequenceAt(demo, 'Ferry Pole'), await sequenceAt(demo, 'First Causeway')];
+    await page.goto(`${demo.url}/sequences/${ferry}`);
+    await settle(page);
+    await shows(page, /Also “Long ferry” at Reed House/);
+    await shows(page, /adds power: in 1, 2/);
+    await page.getByRole('link', { name: 'Lay beside another' }).click();
+    await settle(page);
+    // Its own variants first: one count is another height at Reed House.
+    await shows(page, '39 of 40 counts are the same');
+    await page.getByRole('button', { name: /^5: another height$/ }).click();
+    await expect(page.locator('.beside .col.lit')).toHaveCount(2);
+    await page.getByLabel('Below', { exact: true }).click();
+    await page.getByRole('option', { name: 'Sluice', exact: true }).click();
+    await shows(page, /beside Sluice/);
+    await expect(page).toHaveURL(/with=/);
+    await page.reload();
+    await settle(page);
+    await shows(page, /beside Sluice/);
+    await page.goto(`${demo.url}/sequences/${first}`);
+    await settle(page);
+    await page.getByRole('link', { name: 'Second Causeway' }).first().click();
+    await settle(page);
+    await shows(page, /22 of 26 counts are the same/);
+    expect(errors).toEqual([]);
+  });
+
+  test('a drill for two says its floor in pairs, and at the pads the striker’s work is called', async ({
+    demo,
+    page,
+  }) => {
+    const pads = await sequenceAt(demo, 'Pads, the holder calls');
+    await page.goto(`${demo.url}/sequences/${pads}`);
+    await settle(page);
+    await shows(page, /A pair takes .* pairs together/);
+    await shows(page, /From centre to centre they/);
+    await page.goto(`${demo.url}/sequences/${pads}/call`);
+    await settle(page);
+    await expect(page.getByRole('radio', { name: 'the striker' })).toBeChecked();
+    await page.getByRole('combobox', { name: 'Counted in' }).click();
+    await page.getByRole('option', { name: 'names' }).click();
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await expect(page.locator('.calling .word')).toHaveText('lead punch', { timeout: 10_000 });
+    await shows(page, 'holder: left pad high');
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('button', { name: 'Begin' })).toBeVisible();
+  });
+
   test('the caller counts, holds, changes pace, stops at once, and works without a network', async ({
     demo,
     page,
@@ -155,7 +207,8 @@ test.describe('sequences', () => {
     await page.getByRole('option', { name: 'Korean' }).click();
     await context.setOffline(true);
     await page.getByRole('button', { name: 'Begin' }).click();
-    await shows(page, 'Ready');
+    // “Ready” in the language that is counted in.
+    await shows(page, 'junbi');
     await expect(page.locator('.calling .n')).toHaveText('2', { timeout: 10_000 });
     await expect(page.locator('.calling .stave .lit')).toHaveCount(1);
     await expect(page.locator('.calling .word')).toHaveText(/하나|둘|셋/);
