@@ -19,8 +19,8 @@ import {
   type Word,
 } from '../../core';
 import { ask, newId, send } from '../../kit/send';
-import { Fields } from './OperationFields';
-import { asDraft, fresh, operationOf, OPS, type Draft } from './recipeDraft';
+import { asDraft, FORMS, operationOf, OPS } from './operations';
+import { fresh, type Draft } from './operations/draft';
 import './Derive.css';
 
 /** A recipe, step by step, with what it would make before it is made. */
@@ -76,7 +76,7 @@ export function Derive({
     setDrafts(drafts.map((d, j) => (j === i ? { ...d, ...change } : d)));
   const save = async (e: SyntheticEvent) => {
     e.preventDefault();
-    const answer = await send('sequence.derive', { id, parentId: parent.id, title, recipe: recipe as never });
+    const answer = await send('sequence.derive', { id, parentId: parent.id, title, recipe });
     if (answer.ok) window.location.assign(`/sequences/${id}`);
     else setWrong(answer.title);
   };
@@ -104,7 +104,7 @@ export function Derive({
                 </MenuItem>
               ))}
             </TextField>
-            <Fields d={d} i={i} others={others} sections={sections} drill={drill} set={(c) => set(i, c)} />
+            {FORMS[d.op].fields({ d, i, others, sections, drill, set: (c) => set(i, c) })}
             {drafts.length > 1 && (
               <Button onClick={() => setDrafts(drafts.filter((_, j) => j !== i))}>Take this step out</Button>
             )}

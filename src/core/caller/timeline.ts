@@ -1,8 +1,8 @@
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { EMPTY_STEP, type Move, type Sequence, type Step } from '../sequence/move';
-import { swapRoles } from '../sequence/operations/answer';
-import { pyramid } from '../sequence/operations/compose';
+import { pyramid } from '../sequence/operations/pyramid';
+import { swapRoles } from '../sequence/operations/swapRoles';
 import { mirror } from '../sequence/operations/mirror';
 import { quarterShuffle } from '../sequence/operations/quarters';
 import type { Lane } from '../sequence/operations/lane';

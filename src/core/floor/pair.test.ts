@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anySequence, written } from '../sequence/builders';
-import { swapRoles } from '../sequence/operations/answer';
+import { swapRoles } from '../sequence/operations/swapRoles';
 import { mirror } from '../sequence/operations/mirror';
 import { pairFootprint, startApart, threeQuestions, tracePair } from './pair';
 import { footprint, hallCapacity } from './room';

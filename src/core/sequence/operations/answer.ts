@@ -1,6 +1,10 @@
+import * as v from 'valibot';
 import { fold } from '../../units/fold';
-import type { Zone } from '../../units/zone';
-import { EMPTY_STEP, type Action, type ActionKind, type Move, type Sequence, type Step } from '../move';
+import { ok } from '../../units/result';
+import { ZONES, type Zone } from '../../units/zone';
+import { listInWords, plural } from '../../words';
+import { ACTION_KINDS, EMPTY_STEP, type Action, type ActionKind, type Move, type Sequence, type Step } from '../move';
+import type { OperationKind, Sources } from './kind';
 import { mirrorStep } from './mirror';
 
 /**
@@ -85,8 +89,52 @@ export function answer(seq: Sequence, rules: readonly AnswerRule[] = COMMON_ANSW
   };
 }
 
-/** The partners change roles: lane A becomes lane B. Done twice it gives the start. A sequence of one performer stays. */
-export const swapRoles = (seq: Sequence): Sequence => ({
-  ...seq,
-  moves: seq.moves.map((m) => (m.partner === null ? m : { ...m, step: m.partner, partner: m.step })),
-});
+/** Answers that the library does not have: a rule of common practice may propose what a school calls otherwise. */
+function lacking(seq: Sequence, vocabulary: Sources['vocabulary']): string[] {
+  if (vocabulary.words.length === 0) return [];
+  const names = [...new Set(seq.moves.flatMap((m) => m.partner?.actions.map((a) => a.name) ?? []))];
+  const none = names.filter((n) => !vocabulary.find(n));
+  return none.length > 0 ? [`the library has no ${listInWords(none)}: write rules of your own.`] : [];
+}
+
+export interface AnswerOperation {
+  op: 'answer';
+  /** Rules of its own; none: common practice. */
+  rules?: readonly AnswerRule[] | undefined;
+}
+export const answerKind: OperationKind<AnswerOperation> = {
+  op: 'answer',
+  shape: ({ line, step }) =>
+    v.object({
+      op: v.literal('answer'),
+      rules: v.optional(
+        v.pipe(
+          v.array(
+            v.object({
+              name: v.optional(line),
+              kind: v.optional(v.picklist(ACTION_KINDS)),
+              zone: v.optional(v.picklist(ZONES)),
+              side: v.optional(v.picklist(['left', 'right'], 'A side is left or right.')),
+              step,
+            }),
+          ),
+          v.minLength(1, 'Write at least one rule, or leave the rules to common practice.'),
+          v.maxLength(60, 'At most sixty rules.'),
+        ),
+      ),
+    }),
+  apply: (seq, o) => ok(answer(seq, o.rules ?? COMMON_ANSWERS).sequence),
+  words: (o) => (o.rules ? 'each attack answered by its own rules' : 'each attack answered'),
+  effects: (o, before, after, _same, { vocabulary }) => {
+    const { unanswered, unused } = answer(before, o.rules ?? COMMON_ANSWERS);
+    return [
+      ...(unanswered.length > 0
+        ? [`no rule answers ${plural(unanswered.length, 'count')} ${listInWords(unanswered.map(String))}.`]
+        : []),
+      ...(o.rules && unused.length > 0
+        ? [`${plural(unused.length, 'rule')} ${listInWords(unused.map((i) => String(i + 1)))} met no attack.`]
+        : []),
+      ...lacking(after, vocabulary),
+    ];
+  },
+};

@@ -1,7 +1,12 @@
+import * as v from 'valibot';
 import { fold } from '../../units/fold';
+import { ok } from '../../units/result';
 import { otherZone } from '../../units/zone';
+import { listInWords } from '../../words';
 import { mapActions, mapSteps, type Action, type ActionKind, type Sequence } from '../move';
 import { kindInName, NO_WORDS } from '../notation/vocabulary';
+import type { OperationKind } from './kind';
+import { nameNow } from './named';
 
 export const INVERSIONS = ['lead and rear', 'hands and feet', 'inside and outside', 'high and low'] as const;
 export type Inversion = (typeof INVERSIONS)[number];
@@ -65,3 +70,38 @@ export function invert(seq: Sequence, what: Inversion, own: readonly Pair[] = CO
   };
   return { ...seq, moves: seq.moves.map((m) => mapSteps(m, (s) => mapActions(s, change))) };
 }
+
+export interface InvertOperation {
+  op: 'invert';
+  what: Inversion;
+  /** Pairs of the school's own; none: common practice. */
+  pairs?: readonly (readonly [string, string])[] | undefined;
+}
+export const invertKind: OperationKind<InvertOperation> = {
+  op: 'invert',
+  shape: ({ line }) =>
+    v.object({
+      op: v.literal('invert'),
+      what: v.picklist(INVERSIONS),
+      pairs: v.optional(v.pipe(v.array(v.tuple([line, line])), v.maxLength(50))),
+    }),
+  apply: (seq, o, { vocabulary }) => {
+    const named = (name: string): Named => {
+      const now = nameNow(name, vocabulary);
+      return { name: now, kind: kindInName(now, vocabulary) ?? 'strike' };
+    };
+    return ok(invert(seq, o.what, o.pairs?.map(([a, b]): Pair => [named(a), named(b)]) ?? COMMON_PAIRS[o.what]));
+  },
+  words: (o) => `${o.what} changed over`,
+  effects: (o, before, _after, same, { vocabulary }) => {
+    if (o.what === 'lead and rear' && !same) return [];
+    const pairs = o.pairs ?? COMMON_PAIRS[o.what].map(([a, b]) => [a.name, b.name] as const);
+    // A name stands for its technique in whatever language the pair was written.
+    const nameOf = (name: string) => fold(vocabulary.find(name)?.name ?? name);
+    const known = new Set(pairs.flat().map(nameOf));
+    const names = [...new Set(before.moves.flatMap((m) => m.step.actions.map((a) => a.name)))];
+    const alone = names.filter((n) => !known.has(nameOf(n)));
+    if (alone.length === 0) return same ? ['changes nothing.'] : [];
+    return [`${same ? 'changes nothing: it' : 'it'} knows no partner for ${listInWords(alone)}.`];
+  },
+};

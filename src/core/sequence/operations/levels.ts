@@ -1,7 +1,12 @@
-import type { Zone } from '../../units/zone';
+import * as v from 'valibot';
+import { fail, ok } from '../../units/result';
+import { ZONES, type Zone } from '../../units/zone';
 import { EMPTY_ABOUT, EMPTY_STEP, moveOf, type BodySide, type Sequence, type Step } from '../move';
 import { kindInName, NO_WORDS, type Vocabulary } from '../notation/vocabulary';
+import type { OperationKind } from './kind';
 import { otherBodySide } from './mirror';
+import { nameNow } from './named';
+import { netTurn } from './netTurn';
 
 export const TURNING_FEET = ['none', 'same', 'other'] as const;
 
@@ -61,3 +66,39 @@ export function levelPattern(p: LevelPattern = COMMON_LEVELS, vocabulary: Vocabu
   );
   return { about: { ...EMPTY_ABOUT, kind: 'combination' }, moves, closing: [] };
 }
+
+export interface LevelsOperation {
+  op: 'levels';
+  /** None: the usual one, with the first two techniques of the parent. */
+  pattern?: LevelRecipe | undefined;
+}
+export const levelsKind: OperationKind<LevelsOperation> = {
+  op: 'levels',
+  shape: ({ line, whole }) =>
+    v.object({
+      op: v.literal('levels'),
+      pattern: v.optional(
+        v.object({
+          techniques: v.optional(v.pipe(v.array(line), v.minLength(1), v.maxLength(4, 'At most four techniques.'))),
+          zones: v.pipe(v.array(v.picklist(ZONES)), v.minLength(1), v.maxLength(12, 'At most twelve heights.')),
+          first: v.picklist(['left', 'right'], 'A side is left or right.'),
+          turn: whole(0, 360, 'A turn'),
+          foot: v.picklist(TURNING_FEET),
+          bothHands: v.boolean(),
+        }),
+      ),
+    }),
+  apply: (seq, o, { vocabulary }) => {
+    const own = [...new Set(seq.moves.flatMap((m) => m.step.actions.map((a) => a.name)))].slice(0, 2);
+    const names = o.pattern?.techniques?.map((name) => nameNow(name, vocabulary)) ?? own;
+    if (names.length === 0) return fail('There is no technique yet to take through the heights.');
+    return ok({ ...levelPattern({ ...COMMON_LEVELS, ...o.pattern, techniques: names }, vocabulary), about: seq.about });
+  },
+  words: () => 'through the heights',
+  effects: (_o, _before, after) => {
+    const degrees = netTurn(after);
+    return degrees === 0
+      ? []
+      : [`each round leaves one ${Math.abs(degrees)}° to the ${degrees < 0 ? 'left' : 'right'}.`];
+  },
+};

@@ -1,4 +1,9 @@
+import * as v from 'valibot';
+import { ok } from '../../units/result';
 import { mapActions, mapSteps, type Action, type BodySide, type Sequence, type Step } from '../move';
+import type { OperationKind } from './kind';
+import { LANES, oneLane, type Lane } from './lane';
+import { inLaneSaid } from './saidOf';
 
 export const otherBodySide = (side: BodySide): BodySide => (side === 'left' ? 'right' : 'left');
 const otherActionSide = (side: Action['side']): Action['side'] =>
@@ -34,3 +39,14 @@ export const mirror = (seq: Sequence): Sequence => ({
   ...seq,
   moves: seq.moves.map((m) => mapSteps(m, mirrorStep)),
 });
+
+export interface MirrorOperation {
+  op: 'mirror';
+  lane?: Lane | undefined;
+}
+export const mirrorKind: OperationKind<MirrorOperation> = {
+  op: 'mirror',
+  shape: () => v.object({ op: v.literal('mirror'), lane: v.optional(v.picklist(LANES)) }),
+  apply: (seq, o) => ok(o.lane ? oneLane(seq, o.lane, mirrorStep) : mirror(seq)),
+  words: (o) => `the other side${inLaneSaid(o.lane)}`,
+};

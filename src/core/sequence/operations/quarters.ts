@@ -1,8 +1,10 @@
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import * as v from 'valibot';
 import { fold } from '../../units/fold';
 import { fail, ok, type Result } from '../../units/result';
 import type { Move, Sequence } from '../move';
+import type { OperationKind } from './kind';
 
 export const QUARTERS = ['upper left', 'upper right', 'lower left', 'lower right'] as const;
 export type Quarter = (typeof QUARTERS)[number];
@@ -60,3 +62,16 @@ export function quarterShuffle(seq: Sequence, seed: number, rounds: number): Res
     return fail(`No count goes to the ${missing.join(' or the ')}: write it as “at ${missing[0]!}”.`);
   return ok({ ...seq, moves: shuffleQuarters(seed, rounds * 4).map((q) => ({ ...byQuarter.get(q)!, begins: [] })) });
 }
+
+export interface QuartersOperation {
+  op: 'quarters';
+  seed: number;
+  rounds: number;
+}
+export const quartersKind: OperationKind<QuartersOperation> = {
+  op: 'quarters',
+  shape: ({ whole }) =>
+    v.object({ op: v.literal('quarters'), seed: whole(0, 2 ** 31 - 1, 'A seed'), rounds: whole(1, 100, 'Rounds') }),
+  apply: (seq, o) => quarterShuffle(seq, o.seed, o.rounds),
+  words: (o) => `quarters at random, ${o.rounds * 4} counts`,
+};

@@ -1,6 +1,8 @@
+import * as v from 'valibot';
 import { fail, ok, type Result } from '../../units/result';
 import type { Move, Sequence } from '../move';
 import { actionSaid } from '../spoken';
+import type { OperationKind } from './kind';
 import { quarterOf, shuffleEvenly } from './quarters';
 
 export const CUES_BY = ['as written', 'quarter', 'name'] as const;
@@ -40,3 +42,22 @@ export function shuffle(seq: Sequence, seed: number, rounds: number, by: CueBy):
   }
   return ok({ ...seq, moves: shuffleEvenly(seed, rounds * all.length, all.length).flatMap((i) => ready[i]!) });
 }
+
+export interface ShuffleOperation {
+  op: 'shuffle';
+  seed: number;
+  rounds: number;
+  by: CueBy;
+}
+export const shuffleKind: OperationKind<ShuffleOperation> = {
+  op: 'shuffle',
+  shape: ({ whole }) =>
+    v.object({
+      op: v.literal('shuffle'),
+      seed: whole(0, 2 ** 31 - 1, 'A seed'),
+      rounds: whole(1, 100, 'Rounds'),
+      by: v.picklist(CUES_BY),
+    }),
+  apply: (seq, o) => shuffle(seq, o.seed, o.rounds, o.by),
+  words: (o) => `called at random${o.by === 'as written' ? '' : ` by ${o.by}`}, each ${o.rounds} times`,
+};

@@ -1,7 +1,10 @@
+import * as v from 'valibot';
 import { commonStance } from '../../floor/stance';
 import { fold } from '../../units/fold';
-import type { Zone } from '../../units/zone';
+import { ok } from '../../units/result';
+import { ZONES, type Zone } from '../../units/zone';
 import {
+  ACTION_KINDS,
   EMPTY_STEP,
   isAdvancing,
   isEmptyStep,
@@ -14,7 +17,11 @@ import {
   type Step,
 } from '../move';
 import { familyOf, kindInName, NO_WORDS, zoneInName, type Family, type Vocabulary } from '../notation/vocabulary';
+import type { OperationKind } from './kind';
+import { inLane, LANES, type Lane } from './lane';
 import { mirrorStep, otherBodySide } from './mirror';
+import { nameNow } from './named';
+import { inLaneSaid, stepWords } from './saidOf';
 
 /** Which actions are meant; what is left out does not matter. */
 export interface Pattern {
@@ -190,3 +197,71 @@ export function substitute(
   });
   return { ...seq, moves };
 }
+
+function patternWords(p: Pattern): string {
+  const noun = p.name ?? (p.family && !p.kind ? `${p.family} technique` : (p.kind ?? 'technique'));
+  const before = [
+    p.advancing === true ? 'advancing' : p.advancing === false ? 'standing' : '',
+    p.turning === true ? 'turning' : '',
+    p.side ?? '',
+    p.zone ?? '',
+  ].filter(Boolean);
+  return [...before, noun].join(' ') + (p.stance ? ` in ${p.stance}` : '');
+}
+
+export interface SubstituteOperation {
+  op: 'substitute';
+  pattern: Pattern;
+  replacement: Replacement;
+  lane?: Lane | undefined;
+}
+export const substituteKind: OperationKind<SubstituteOperation> = {
+  op: 'substitute',
+  shape: ({ line, step }) =>
+    v.object({
+      op: v.literal('substitute'),
+      pattern: v.object({
+        name: v.optional(line),
+        kind: v.optional(v.picklist(ACTION_KINDS)),
+        kinds: v.optional(v.pipe(v.array(v.picklist(ACTION_KINDS)), v.minLength(1), v.maxLength(ACTION_KINDS.length))),
+        family: v.optional(v.picklist(['hand', 'foot', 'weapon', 'body'])),
+        zone: v.optional(v.picklist(ZONES)),
+        side: v.optional(v.picklist(['left', 'right', 'lead', 'rear'])),
+        stance: v.optional(line),
+        advancing: v.optional(v.boolean()),
+        turning: v.optional(v.boolean()),
+      }),
+      replacement: v.variant('do', [
+        v.object({ do: v.literal('before'), step, slidesUp: v.optional(v.boolean()) }),
+        v.object({ do: v.literal('after'), step }),
+        v.object({ do: v.literal('instead'), step }),
+        v.object({
+          do: v.literal('become'),
+          name: v.optional(line),
+          zone: v.optional(v.picklist(ZONES)),
+          stance: v.optional(line),
+          target: v.optional(line),
+        }),
+        v.object({ do: v.literal('remove') }),
+      ]),
+      lane: v.optional(v.picklist(LANES)),
+    }),
+  apply: (seq, o, { vocabulary }) => {
+    const { name } = o.pattern;
+    const pattern = name === undefined ? o.pattern : { ...o.pattern, name: nameNow(name, vocabulary) };
+    return ok(inLane(seq, o.lane ?? 'A', (s) => substitute(s, pattern, o.replacement, vocabulary)));
+  },
+  words: (o) => {
+    const what = patternWords(o.pattern) + inLaneSaid(o.lane);
+    const r = o.replacement;
+    if (r.do === 'remove') return `without each ${what}`;
+    if (r.do === 'become') {
+      const to = [r.zone ?? '', r.name ?? '', r.target === undefined ? '' : `at ${r.target}`].filter(Boolean).join(' ');
+      const stance = r.stance ? `${to ? ' ' : ''}in ${r.stance}` : '';
+      return `each ${what} becomes ${to || (r.stance ? '' : 'what it was')}${stance}`.replace(/ {2,}/g, ' ');
+    }
+    const step = stepWords(r.step);
+    const slides = r.do === 'before' && r.slidesUp ? ', the standing foot sliding up' : '';
+    return r.do === 'instead' ? `${step} in place of each ${what}` : `${step} ${r.do} each ${what}${slides}`;
+  },
+};

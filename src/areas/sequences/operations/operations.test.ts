@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { INVERSIONS, makeVocabulary, parseStep, POWERS, type Operation } from '../../core';
-import { asDraft, fresh, operationOf, OPS } from './recipeDraft';
-import { wordsNamed } from './testing/words';
+import { INVERSIONS, makeVocabulary, parseStep, POWERS, type Operation } from '../../../core';
+import { asDraft, operationOf, OPS } from '.';
+import { fresh } from './draft';
+import { wordsNamed } from '../testing/words';
 
 const words = makeVocabulary(wordsNamed('front kick', 'low block', 'rising block', 'stepping punch', 'front stance'));
 const step = (text: string) => {
