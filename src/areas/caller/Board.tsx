@@ -62,9 +62,10 @@ export function Board({
       layout: layoutStave(
         body,
         {
-          column: 103,
-          zoneGap: 31,
-          scale: 1.32,
+          // Two lanes stand smaller, so that what is called keeps its room.
+          ...(body.moves.some((m) => m.partner !== null)
+            ? { column: 92, zoneGap: 22, scale: 1.05 }
+            : { column: 103, zoneGap: 31, scale: 1.32 }),
           rows: {
             sections: false,
             breath: false,
@@ -114,7 +115,7 @@ export function Board({
       <div className={`face${quiet ? ' quiet' : ''}`} aria-live="assertive">
         <p className="n">{call === undefined ? '' : quiet ? '' : call.number}</p>
         <div className="w">
-          <Fit text={large} lang={call?.lang ?? 'en'} />
+          <Fit text={large} lang={call?.lang ?? 'en'} share={beside || set.length > 0 ? 30 : 42} />
           {said && said !== large && <p className="said">{said}</p>}
           {move && (
             <div className="do">
@@ -163,12 +164,16 @@ export function Board({
   );
 }
 
-/** A word as large as its place allows. */
-function Fit({ text, lang }: { text: string; lang: string }) {
+/** A word as large as its place allows: `share` of the height in hundredths. */
+function Fit({ text, lang, share }: { text: string; lang: string; share: number }) {
   const wide = [...text].reduce((w, c) => w + (c.codePointAt(0)! > 0x2e7f ? 1 : 0.54), 0);
   const size = Math.min(176, 620 / Math.max(1, wide));
   return (
-    <p className="word" lang={lang} style={{ fontSize: `min(${size.toFixed(0)}px, ${(size / 12.8).toFixed(1)}vw)` }}>
+    <p
+      className="word"
+      lang={lang}
+      style={{ fontSize: `min(${size.toFixed(0)}px, ${(size / 12.8).toFixed(1)}vw, ${share}cqh)` }}
+    >
       {text}
     </p>
   );

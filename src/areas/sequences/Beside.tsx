@@ -88,7 +88,7 @@ export default function Beside({ view, asked }: { view: SequenceView; asked: Rea
     const all = of ? schoolsOf(of) : [];
     return all.length === 0 ? null : (
       <TextField
-        id={`keeper-${label}`}
+        id={`keeper-${label.toLowerCase().replaceAll(' ', '-')}`}
         label={label}
         select
         value={value === 'gradings' || value === '' || all.includes(value.slice(1)) ? value : ''}
