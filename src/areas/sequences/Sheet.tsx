@@ -51,19 +51,19 @@ export default function Sheet({ view }: { view: SequenceView }) {
                 ` From ${view.parent.title}: ${recipeWords(s.recipe, (x) => view.others.find((o) => o.id === x)?.title ?? '')}.`}
             </p>
           </div>
-          {kept.length > 0 && (
-            <ul className="kept">
-              {kept.map((k) => (
-                <li key={k}>{k}</li>
-              ))}
-            </ul>
-          )}
           <div className="actions no-print">
             <Button variant="contained" onClick={() => window.print()}>
               Print
             </Button>
           </div>
         </div>
+        {kept.length > 0 && (
+          <ul className="kept">
+            {kept.map((k) => (
+              <li key={k}>{k}</li>
+            ))}
+          </ul>
+        )}
         <StaveLines layout={layout} />
         <div className="print-under">
           <Floor plan={plan} title={`Floor plan of ${s.title}`} lit={null} />
@@ -88,6 +88,13 @@ export default function Sheet({ view }: { view: SequenceView }) {
                       .join(', ')}
                   </span>
                 )}
+                {m.points.map((x) => (
+                  <p key={`${x.name} ${x.between}`} className="second">
+                    {x.between ? 'Before the next: ' : ''}
+                    {x.name}
+                    {x.felt ? ' (felt)' : ''}
+                  </p>
+                ))}
                 {m.variants.map((x) => (
                   <p key={x.school} className="second">
                     {x.school}

@@ -14,6 +14,6 @@ export const ceilingsKept = (seq: Sequence, vocabulary: Vocabulary): string[] =>
 /** The same of one technique: a line, or none. */
 export function keptInWords(name: string, ceiling: Word['ceiling']): string[] {
   const kept = ceiling?.kind ? ceilingKept(ceiling.kind) : null;
-  const more = [kept, ceiling?.contact, ceiling?.targets && `at ${ceiling.targets}`].filter(Boolean).join('; ');
+  const more = [kept, ceiling?.contact, ceiling?.targets && `allowed: ${ceiling.targets}`].filter(Boolean).join('; ');
   return more === '' ? [] : [`${capital(name)}: ${more}.`];
 }
