@@ -197,6 +197,40 @@ describe('printing and reading', () => {
   });
 });
 
+describe('other names, who passed it on, and points at places', () => {
+  it('are read with the text', () => {
+    const { sequence, problems } = readSequence(
+      [
+        'also: Reed House: Mill gate: the long one',
+        'handed on by: Odo Fenwick, until 1988',
+        'handed on by: Brae',
+        'punch R',
+        '! eyes to the left',
+        '!> (felt) no pause',
+        'punch L',
+      ].join('\n'),
+    );
+    expect(problems).toEqual([]);
+    expect(sequence.about.names).toEqual([{ school: 'Reed House', name: 'Mill gate: the long one' }]);
+    expect(sequence.about.lineage).toEqual(['Odo Fenwick, until 1988', 'Brae']);
+    expect(sequence.moves[0]!.points).toEqual([
+      { name: 'eyes to the left', felt: false, between: false },
+      { name: 'no pause', felt: true, between: true },
+    ]);
+    expect(sequence.moves[1]!.points).toEqual([]);
+  });
+  it.each([
+    ['also: Mill gate', 'Another name says whose it is.'],
+    ['handed on by:', 'Say who passed it on.'],
+    ['! eyes', 'There is no count yet to which this belongs.'],
+    ['punch R\n!> (felt)', 'Say what is looked at.'],
+    [`punch R${'\n! eyes'.repeat(7)}`, 'A count has at most 6 points of its own.'],
+    ['also: A: b\n'.repeat(10), 'A sequence has at most 9 other names.'],
+  ])('%j is a mistake at its place', (text, message) => {
+    expect(readSequence(text).problems.map((p) => p.message)).toEqual([message]);
+  });
+});
+
 describe('texts made to hold a reader up', () => {
   // Each of these took from half a minute to minutes where a letter was looked at again and again.
   const hostile: [string, string][] = [
@@ -209,6 +243,7 @@ describe('texts made to hold a reader up', () => {
     ['too many remarks', '# x\n'.repeat(50_000)],
     ['too many variants', `punch R\n${'~ a: -\n'.repeat(25_000)}`],
     ['too many branches and steps', `punch R\n${'? a\n'.repeat(200)}${'> -\n'.repeat(25_000)}`],
+    ['too many points of a count', `punch R\n${'! a\n'.repeat(25_000)}`],
     ['quotes that are never closed', '"'.repeat(100_000)],
     ['brackets that are never closed', `${'('.repeat(3000)}\n`.repeat(60)],
   ];
