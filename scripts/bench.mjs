@@ -10,7 +10,7 @@ await asProgram(async () => {
   ensurePostgres();
   ensureChromium();
   const { buildIfStale } = await import('./build.mjs');
-  if (!quiet) say('Building and filling a school for the bench…');
+  if (!quiet) say('Building what is measured, and a school where it takes one…');
   const { clusterFolder, startCluster } = await import('./postgres.mjs');
   await buildIfStale();
   // Durable, as in use: the bench must not count on a database that forgets.
