@@ -18,7 +18,7 @@ const anyStep = fc
   .map(step);
 const side = fc.constantFrom('left', 'right', 'lead', 'rear');
 const zone = fc.constantFrom('upper', 'middle', 'lower');
-const some = <T>(key: string, of: fc.Arbitrary<T>) =>
+const some = <T,>(key: string, of: fc.Arbitrary<T>) =>
   fc.option(of, { nil: undefined }).map((v) => (v === undefined ? {} : { [key]: v }));
 /** Patterns that the fields can say. */
 const pattern = fc
