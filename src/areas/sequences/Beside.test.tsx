@@ -45,11 +45,13 @@ describe('a form beside another', () => {
   it('is fetched where another is chosen, and the address keeps it', async () => {
     render(<Beside view={viewOf(walk)} asked={{}} />);
     await userEvent.click(screen.getByLabelText('Below'));
-    await userEvent.click(screen.getByRole('option', { name: 'Long Walk' }));
-    await waitFor(() => expect(screen.getByText(/beside Long Walk\. Two of four counts are the same/)).toBeTruthy());
-    expect(screen.getByText('2: another technique')).toBeTruthy();
-    expect(screen.getByText('4 there: only there')).toBeTruthy();
-    expect(window.location.search).toContain('with=b');
+    await userEvent.click(await screen.findByRole('option', { name: 'Long Walk' }));
+    await waitFor(() => {
+      expect(screen.getByText(/beside Long Walk\. Two of four counts are the same/)).toBeTruthy();
+      expect(screen.getByText('2: another technique')).toBeTruthy();
+      expect(screen.getByText('4 there: only there')).toBeTruthy();
+      expect(window.location.search).toContain('with=b');
+    });
   });
   it('says so where the other cannot be fetched', async () => {
     vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')));

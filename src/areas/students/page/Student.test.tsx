@@ -154,7 +154,8 @@ describe('what is decided and written on it', () => {
     await user.click(button('Write down practice'));
     await user.type(screen.getByLabelText('What, in a few words'), 'heels');
     await user.click(button('Write it down'));
-    expect((await screen.findByRole('alert')).textContent).toMatch(/What you typed stays here/);
+    // The place where it is said stands there before anything is said in it.
+    await waitFor(() => expect(screen.getByRole('alert').textContent).toMatch(/What you typed stays here/));
     expect(screen.getByLabelText('What, in a few words')).toHaveProperty('value', 'heels');
   });
 
