@@ -6,6 +6,7 @@ import {
   makeVocabulary,
   mirror,
   mirrorStep,
+  partnerSteps,
   rolesOf,
   svgOf,
   swapRoles,
@@ -52,13 +53,7 @@ export function Board({
     const floor = traceFloor(body, performer);
     return {
       // The way of whose work is called.
-      way:
-        lane === 'A'
-          ? floor
-          : traceFloor(
-              body.moves.map((m) => m.partner ?? EMPTY_STEP),
-              performer,
-            ),
+      way: lane === 'A' ? floor : traceFloor(partnerSteps(body.moves), performer),
       layout: layoutStave(
         body,
         {

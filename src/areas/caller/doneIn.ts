@@ -1,4 +1,4 @@
-import { actionSaid, shortName, type Step } from '../../core';
+import { actionSaid, saysHeight, shortName, type Step } from '../../core';
 
 const heightOf = (h: string) => (h === 'upper' ? 'high ' : h === 'lower' ? 'low ' : '');
 
@@ -10,8 +10,7 @@ const wayOf = (toward: number) =>
 export function doneIn(step: Step): string[] {
   if (step.cue && step.actions.length === 0) return [step.cue];
   const acts = step.actions.map((a) => {
-    const named = /\b(high|low|rising|upper|lower)\b/i.test(a.name);
-    return `${named || a.zone === null ? '' : heightOf(a.zone)}${actionSaid(a)}`;
+    return `${saysHeight(a.name) || a.zone === null ? '' : heightOf(a.zone)}${actionSaid(a)}`;
   });
   if (acts.length > 0) return acts;
   const f = step.foot;

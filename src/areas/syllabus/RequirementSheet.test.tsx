@@ -3,24 +3,13 @@ import userEvent from '@testing-library/user-event';
 import { v7 } from 'uuid';
 import { describe, expect, it, vi } from 'vitest';
 import type { SyllabusView } from '../../contracts/views';
-import { STEADY, type PlacedRequirement } from '../../core';
-import { syllabus } from '../../core/syllabus/builders';
+import { type PlacedRequirement } from '../../core';
+import { asks, syllabus } from '../../core/syllabus/builders';
 import { RequirementSheet } from './RequirementSheet';
 
 const cloth = { colour: '#FFFFFF', second: null, stripe: null, bars: 0 };
 const [rankId, threadId, conditionId] = [v7(), v7(), v7()];
-const value: PlacedRequirement = {
-  id: v7(),
-  rankId,
-  threadId,
-  conditionId,
-  purpose: null,
-  standard: STEADY,
-  stage: null,
-  rung: null,
-  critical: false,
-  opens: null,
-};
+const value: PlacedRequirement = asks(threadId, rankId, { id: v7(), conditionId });
 const view = {
   ranks: [{ id: rankId, name: 'Fern', cloth, wornBy: 0, version: 1 }],
   conditions: [

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { isPlain } from './throughout';
 
 /**
  * A document that is kept whole: in a column, in a file or on a device. What was written years ago opens as if it were
@@ -21,8 +22,6 @@ export interface StoredDocument<T> {
 /** What was kept cannot be opened by this program. */
 export class NotOurs extends Error {}
 
-const isPlain = (raw: unknown): raw is Record<string, unknown> =>
-  typeof raw === 'object' && raw !== null && !Array.isArray(raw);
 /** A list bears its version in a wrapping of its own. */
 const isWrapped = (raw: unknown): raw is { version: unknown; list: unknown[] } =>
   isPlain(raw) && Array.isArray(raw['list']) && 'version' in raw;

@@ -1,9 +1,7 @@
 import { fold } from '../units/fold';
-import type { Action, Sequence, Step } from '../sequence/move';
-import { shortName } from '../sequence/spoken';
+import type { Action, Step } from '../sequence/move';
+import { saysHeight, shortName } from '../sequence/spoken';
 
-/** Names that already say a height. */
-const SAYS_HEIGHT = /\b(high|low|rising|upper|lower|middle)\b/i;
 const HEIGHT = { upper: 'high', middle: 'middle', lower: 'low' } as const;
 
 /** What of each name a caller has to say besides: where counts of one name differ, what tells them apart. */
@@ -41,7 +39,7 @@ export function calledByName(step: Step, differences: Differences): string {
       return [
         a.name,
         d?.side && (a.side === 'left' || a.side === 'right') ? a.side : '',
-        d?.height && a.zone && !SAYS_HEIGHT.test(a.name) ? HEIGHT[a.zone] : '',
+        d?.height && a.zone && !saysHeight(a.name) ? HEIGHT[a.zone] : '',
         d?.target && a.target ? a.target : '',
       ]
         .filter(Boolean)
@@ -49,7 +47,3 @@ export function calledByName(step: Step, differences: Differences): string {
     })
     .join(', ');
 }
-
-/** The steps of one lane, those without one left out. */
-export const laneSteps = ({ moves }: Sequence, lane: 'A' | 'B'): Step[] =>
-  moves.flatMap((m) => (lane === 'A' ? [m.step] : m.partner ? [m.partner] : []));

@@ -5,11 +5,11 @@ import { pyramid } from '../sequence/operations/pyramid';
 import { swapRoles } from '../sequence/operations/swapRoles';
 import { mirror } from '../sequence/operations/mirror';
 import { quarterShuffle } from '../sequence/operations/quarters';
-import type { Lane } from '../sequence/operations/lane';
+import { stepsOfLane, type Lane } from '../sequence/operations/lane';
 import { rolesOf, workingLane } from '../sequence/roles';
 import { fail, ok, type Result } from '../units/result';
 import { COUNT_LANGUAGES, type CountLanguageId, type Spoken } from './counts';
-import { calledByName, differencesIn, laneSteps, type Differences } from './named';
+import { calledByName, differencesIn, type Differences } from './named';
 
 export const CALL_MODES = ['through', 'tens', 'sets', 'pyramid', 'quarters', 'clock'] as const;
 export type CallMode = (typeof CALL_MODES)[number];
@@ -147,7 +147,7 @@ export function callTimeline(seq: Sequence, pace: Partial<Pace> = {}): Result<Ca
       rolesSwapped,
     };
   };
-  const differences = differencesIn(laneSteps(seq, lane), p.sides === 'both' || p.switches);
+  const differences = differencesIn(stepsOfLane(seq.moves, lane), p.sides === 'both' || p.switches);
   if (p.leadIn > 0) push(quiet('ready', 1, p.sides === 'mirrored', false), p.leadIn);
   const order: boolean[] = p.sides === 'both' ? [false, true] : [p.sides === 'mirrored'];
   const rounds = p.rounds * order.length;

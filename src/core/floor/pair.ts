@@ -1,5 +1,6 @@
+import { partnerSteps } from '../sequence/operations/lane';
 import { familyOf } from '../sequence/notation/vocabulary';
-import { EMPTY_STEP, type Sequence, type Step } from '../sequence/move';
+import { type Sequence, type Step } from '../sequence/move';
 import { footprintOf, type Footprint } from './room';
 import { boxOf, SHARE, traceFloor, turnBy, type At, type Body, type FootSpot, type Spot, type Trace } from './trace';
 
@@ -47,14 +48,7 @@ function facing(t: Trace, apart: number, body: Body): Trace {
 export function tracePair(seq: Sequence, body: Body): PairTrace {
   const apart = startApart(seq, body);
   const a = traceFloor(seq, body);
-  const b = facing(
-    traceFloor(
-      seq.moves.map((m) => m.partner ?? EMPTY_STEP),
-      body,
-    ),
-    apart,
-    body,
-  );
+  const b = facing(traceFloor(partnerSteps(seq.moves), body), apart, body);
   const between = (x: At, y: At) => Math.hypot(x.centre.x - y.centre.x, x.centre.y - y.centre.y);
   return {
     a,

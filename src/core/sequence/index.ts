@@ -1,4 +1,5 @@
 // Moves, their notation, what is done with them and what does not hold.
+export * from './atTheHead';
 export * from './ceilingsKept';
 export * from './checks';
 export * from './compare';

@@ -1,6 +1,6 @@
 import { atHeld } from './held';
 import type { Sequence, Step } from './move';
-import type { Lane } from './operations/lane';
+import { stepsOfLane, type Lane } from './operations/lane';
 
 /** What partners of a drill are to each other. */
 export const ROLES = ['attacker', 'defender', 'holder', 'striker', 'kicker', 'A', 'B'] as const;
@@ -15,8 +15,7 @@ const HITS = ['strike', 'kick', 'weapon cut', 'grip', 'hand shape'];
  */
 export function rolesOf({ moves }: Pick<Sequence, 'moves'>): Record<Lane, Role> | null {
   if (!moves.some((m) => m.partner !== null)) return null;
-  const a = moves.map((m) => m.step);
-  const b = moves.flatMap((m) => (m.partner ? [m.partner] : []));
+  const [a, b] = [stepsOfLane(moves, 'A'), stepsOfLane(moves, 'B')];
   const shows = (lane: readonly Step[]) => lane.some((s) => s.cue !== null);
   const acts = (lane: readonly Step[]) => lane.flatMap((s) => s.actions);
   const hits = (lane: readonly Step[]) => acts(lane).filter((x) => HITS.includes(x.kind));

@@ -2,6 +2,9 @@ import type { At } from '../floor/trace';
 import { listInWords } from '../words';
 import type { Action, Move, Step } from './move';
 
+/** Whether a name tells a height by itself: “rising block”. */
+export const saysHeight = (name: string): boolean => /\b(high|low|rising|upper|lower|middle)\b/i.test(name);
+
 /** An action as it is called: “rising block right”. */
 export const actionSaid = (a: Action): string =>
   [a.name, a.side === 'none' ? '' : a.side, a.target ? `at ${a.target}` : ''].filter(Boolean).join(' ');

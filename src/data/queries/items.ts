@@ -22,10 +22,10 @@ import {
   type TechniqueKind,
   type Vocabulary,
   type WorkFamily,
-  type Action,
   type Body,
   type ActionKind,
   stancesIn,
+  atTheHead,
   ceilingsKept,
   keptInWords,
   stancesOf,
@@ -266,9 +266,6 @@ export async function readItems(tx: Transaction, library: Library, versions: Ver
     factsOf,
   };
 }
-
-const atTheHead = (a: Action) =>
-  ['strike', 'kick', 'hand shape'].includes(a.kind) && (a.zone === 'upper' || /\bhead\b/i.test(a.target ?? ''));
 
 /** What a sequence trains: every family, height and side that occurs in lane A, or in B where A only calls. */
 function cellsOf(seq: Sequence): Cell[] {

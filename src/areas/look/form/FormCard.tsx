@@ -1,62 +1,49 @@
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { LookWritten } from '../../../contracts/look';
 import type { EarlierShowingsView, LookKitView } from '../../../contracts/views';
 import {
   capital,
   dayInWords,
-  LANES,
-  layoutStave,
-  OWN_POINTS,
   readShowing,
-  rungInWords,
-  rungTogether,
-  stepSaid,
-  svgOf,
-  traceFloor,
   type CountMark,
   type Purpose,
-  stancesNamed,
-  roleIn,
   rolesOf,
   workingLane,
   type Lane,
-  type PlacePoint,
 } from '../../../core';
 import { drop, openNow } from '../../../kit/deviceQueue/deviceQueue';
 import { useAhead } from '../../../kit/deviceQueue/useAhead';
 import '../../../kit/drawing/drawing.css';
-import { onScreen } from '../../../kit/drawing/tones';
 import { Belt } from '../../../kit/marks/Belt';
-import { CutMark } from '../../../kit/marks/CutMark';
-import { Stick, type Notch } from '../../../kit/marks/Stick';
 import { ask, newId } from '../../../kit/send';
 import { Switch } from '../../../kit/Switch';
 import { useKeys } from '../../../kit/useKeys';
 import { AtTheName } from '../AtTheName';
-import { Key } from '../../../kit/mat/Key';
 import { nameParts, type KitItem, type KitSequence, type KitStudent } from '../line';
 import { NoteField } from '../NoteField';
-import { Partner } from '../Partner';
 import { draftLook, recordLook } from '../record';
 import { RestAsks } from '../RestAsks';
+import { Keys } from './Keys';
+import { Score } from './Score';
 import { SaveState, useAwake } from '../../../kit/mat/SaveState';
 import {
+  cutSaid,
   isShown,
   markCount,
   namedPoints,
   nameSlip,
-  pointsAt,
   restHeld,
   showingOf,
   tapCount,
   unseen,
+  turnOwn,
   type ShowingMarks,
 } from './showing';
+import { Together } from './Together';
 import './FormCard.css';
 
-const COLUMN = 81;
 const PURPOSE_WORDS: Record<Purpose, string> = { show: 'shown', study: 'studied' };
 
 interface Props {
@@ -176,25 +163,12 @@ export default function FormCard({
   const [earlier, setEarlier] = useState<EarlierShowingsView['showings']>([]);
   const [noEarlier, setNoEarlier] = useState('');
   const [nth, setNth] = useState(1);
-  const frame = useRef<HTMLDivElement>(null);
 
   useEffect(() => {
     void ask('earlierShowings', { sequenceId: sequence.id }).then((a) =>
       a.ok ? setEarlier(a.view.showings) : setNoEarlier(a.title),
     );
   }, [sequence.id]);
-  const layout = useMemo(() => {
-    const part = { ...sequence.body, moves: sequence.body.moves.slice(from - 1, to), closing: [] };
-    const trace = traceFloor(part, { stature: 1.7, stances: stancesNamed(sequence.stances ?? []) });
-    return layoutStave(part, { column: COLUMN, zoneGap: 30, scale: 1.15 }, trace);
-  }, [sequence.body, sequence.stances, from, to]);
-  useEffect(() => {
-    const el = frame.current;
-    const x = layout.columns[at]?.x ?? 0;
-    if (!el) return;
-    if (x < el.scrollLeft + 60 || x > el.scrollLeft + el.clientWidth - 2 * COLUMN)
-      el.scrollTo({ left: Math.max(0, x - el.clientWidth * 0.4) });
-  }, [at, layout]);
 
   const shouts = sequence.body.moves.slice(from - 1, to).some((m) => m.step.shout || m.partner?.shout);
   const change = (more: Partial<Showing>) => ahead.set('showing', { ...latest(), ...more });
@@ -248,10 +222,7 @@ export default function FormCard({
   };
   const count = from + at;
   const press = (mark: CountMark) => {
-    set(
-      markCount(latest().marks, at, mark),
-      `${count} ${mark === 'H' ? 'held' : mark === 'S' ? 'slipped' : 'not seen'}`,
-    );
+    set(markCount(latest().marks, at, mark), `${count} ${cutSaid(mark)}`);
     if (mark !== 'S') setAt(Math.min(marks.counts.length - 1, at + 1));
   };
   const tap = (i: number) => {
@@ -286,19 +257,6 @@ export default function FormCard({
     (a) =>
       a.itemKey === item.key && a.rankId === kit.ranks[kit.ranks.findIndex((r) => r.id === student.rankId) + 1]?.id,
   );
-  const step = sequence.body.moves[count - 1]!;
-  const done = (lane === 'B' ? step.partner : step.step) ?? step.step;
-  const whats = [
-    // What this form is looked at by at this very place goes first.
-    ...(step.points ?? []).map((p) => ({ pointId: null, what: placeName(p), critical: false })),
-    ...pointsAt(sequence, count).map((p) => ({ pointId: p.id, what: p.name, critical: p.critical })),
-    { pointId: null, what: 'feet stop short', critical: false },
-    { pointId: null, what: 'forgotten', critical: false },
-  ];
-  const chosen = (w: { pointId: string | null; what: string }) =>
-    marks.slips.some((s) => s.count === count && s.pointId === w.pointId && s.what === w.what);
-  const x0 = layout.columns[0]?.x ?? 0;
-  const width = COLUMN * marks.counts.length;
   const open = marks.counts.includes('U');
   const conditionName = kit.conditions.find((c) => c.id === conditionId)?.name ?? '';
   const condition = asked ? `${conditionName}, ${asked.repetitions} showings asked` : conditionName;
@@ -317,31 +275,15 @@ export default function FormCard({
             </ButtonBase>
           </p>
           {(sequence.kind === 'partner drill' || roles !== null) && (
-            <div className="together">
-              {lane !== null && (
-                <Switch
-                  mat
-                  label="Whose part"
-                  value={lane}
-                  onChange={(x) => change({ lane: x })}
-                  options={LANES.map((x) => ({ value: x, word: roleIn(sequence.body, x) }))}
-                />
-              )}
-              <Partner
-                line={kit.students}
-                student={student}
-                value={partner}
-                onPartner={(id) => {
-                  change({ partner: id });
-                }}
-              />
-              <span role="status">
-                {partner === null
-                  ? `${nameParts(student.name)[0]}: ${rungInWords(student.rung ?? 0)}.`
-                  : `Together ${rungInWords(rungTogether(student.rung, kit.students.find((s) => s.id === partner)?.rung ?? null))}.`}{' '}
-                Who teaches is in charge of all contact.
-              </span>
-            </div>
+            <Together
+              kit={kit}
+              student={student}
+              sequence={sequence}
+              lane={lane}
+              partner={partner}
+              onLane={(x) => change({ lane: x })}
+              onPartner={(id) => change({ partner: id })}
+            />
           )}
           {slippedAt !== null && (
             <p className="first">
@@ -361,66 +303,18 @@ export default function FormCard({
         />
       </header>
       <div className="body">
-        <div className="score" ref={frame} tabIndex={0} role="group" aria-label={`Stave of ${item.name}`}>
-          <div style={{ width: layout.width, position: 'relative' }}>
-            <svg
-              width={layout.width}
-              height={layout.height}
-              viewBox={`0 0 ${layout.width} ${layout.height}`}
-              aria-hidden="true"
-              className="stave"
-            >
-              <rect
-                x={layout.columns[at]?.x}
-                y={layout.top}
-                width={COLUMN}
-                height={layout.height - layout.top}
-                rx="4"
-                fill="var(--lit)"
-              />
-              {layout.lines.map((l) => (
-                <g key={l.from} className="lines" dangerouslySetInnerHTML={{ __html: svgOf(l.primitives, onScreen) }} />
-              ))}
-              {layout.columns.map((c) => (
-                <g
-                  key={c.index}
-                  transform={`translate(${c.x} ${c.y})`}
-                  dangerouslySetInnerHTML={{ __html: svgOf(c.primitives, onScreen) }}
-                />
-              ))}
-            </svg>
-            <div className="board-row">
-              <b>{nth === 1 ? 'tonight' : `tonight, ${nth}`}</b>
-              <div style={{ marginLeft: x0 }}>
-                <Stick marks={marks.counts} side="none" width={width} height={58} label="tonight" />
-              </div>
-            </div>
-            {noEarlier !== '' && mine.length === 0 && <li className="second">Not at hand. {noEarlier}</li>}
-            {mine.map((e) => {
-              const read = readShowing(e.counts);
-              const shown = marks.counts.map((_, i): Notch => read?.counts[from + i - e.from] ?? 'U');
-              return (
-                <div className="board-row low" key={e.id}>
-                  <span>{e.day === kit.today ? 'before' : shortDay(e.day)}</span>
-                  <div style={{ marginLeft: x0 }}>
-                    <Stick marks={shown} side="none" width={width} height={20} label={dayInWords(e.day, kit.today)} />
-                  </div>
-                </div>
-              );
-            })}
-            {layout.columns.map((c, i) => (
-              <ButtonBase
-                key={c.index}
-                className={`col${i === at ? ' now' : ''}`}
-                style={{ left: c.x, width: COLUMN, top: layout.top, bottom: 0 }}
-                aria-label={`Count ${from + i}, ${actionName(sequence, from + i)}: ${said(marks.counts[i]!)}`}
-                aria-current={i === at ? 'true' : undefined}
-                disabled={rest !== null}
-                onClick={() => tap(i)}
-              />
-            ))}
-          </div>
-        </div>
+        <Score
+          sequence={sequence}
+          stave={{ from, to, title: item.name }}
+          at={at}
+          counts={marks.counts}
+          nth={nth}
+          earlier={mine.map((e) => ({ ...e, when: e.day === kit.today ? 'before' : shortDay(e.day) }))}
+          noEarlier={mine.length === 0 ? noEarlier : ''}
+          today={kit.today}
+          shut={rest !== null}
+          onTap={tap}
+        />
         {rest ? (
           <RestAsks
             student={student}
@@ -430,46 +324,16 @@ export default function FormCard({
             onPass={() => void next()}
           />
         ) : (
-          <section className="keys" aria-label="Mark">
-            <div className="who" aria-live="polite">
-              <b>Count {count}</b>
-              <span>{capital(stepSaid(done))}</span>
-            </div>
-            <ul className="whats" aria-label={`What slipped at count ${count}`}>
-              {whats.map((w) => (
-                <li key={`${w.pointId} ${w.what}`}>
-                  <ButtonBase
-                    role="checkbox"
-                    aria-checked={chosen(w)}
-                    onClick={() =>
-                      set(nameSlip(latest().marks, at, { pointId: w.pointId, what: w.what }), `${count} slipped`)
-                    }
-                    className={chosen(w) ? 'on' : ''}
-                  >
-                    <CutMark cut={chosen(w) ? 'slipped' : 'not seen'} /> {capital(w.what)}
-                    {w.critical && <b>critical</b>}
-                  </ButtonBase>
-                </li>
-              ))}
-            </ul>
-            <div className="own">
-              {OWN_POINTS.filter((o) => o !== 'shouts' || shouts).map((o) => (
-                <ButtonBase
-                  key={o}
-                  className={`own-point ${marks.own[o]}`}
-                  aria-label={`${o}: ${said(marks.own[o])}`}
-                  onClick={() =>
-                    set({ ...latest().marks, own: { ...latest().marks.own, [o]: TURN[latest().marks.own[o]] } }, o)
-                  }
-                >
-                  <CutMark cut={said(marks.own[o])} /> {o}
-                </ButtonBase>
-              ))}
-            </div>
-            <Key notch="H" word="Held" onClick={() => press('H')} />
-            <Key notch="S" word="Slipped" onClick={() => press('S')} />
-            <Key notch="U" word="Not seen" low onClick={() => press('U')} />
-          </section>
+          <Keys
+            sequence={sequence}
+            count={count}
+            lane={lane}
+            marks={marks}
+            shouts={shouts}
+            onMark={press}
+            onName={(slip) => set(nameSlip(latest().marks, at, slip), `${count} slipped`)}
+            onOwn={(own) => set(turnOwn(latest().marks, own), own)}
+          />
         )}
       </div>
       <footer>
@@ -504,14 +368,5 @@ export default function FormCard({
   );
 }
 
-/** A form's own point as it stands on a key and in a slip. */
-const placeName = (p: PlacePoint): string =>
-  [p.name, p.felt ? 'felt' : '', p.between ? 'before the next' : ''].filter(Boolean).join(', ');
-const said = (m: CountMark) => (m === 'H' ? 'held' : m === 'S' ? 'slipped' : 'not seen');
-const TURN: Record<CountMark, CountMark> = { U: 'S', S: 'H', H: 'U' };
 const shortDay = (day: string) =>
   new Date(`${day}T12:00:00Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
-const actionName = (s: KitSequence, count: number): string => {
-  const m = s.body.moves[count - 1];
-  return m?.step.actions[0]?.name ?? m?.partner?.actions[0]?.name ?? m?.step.stance ?? '';
-};

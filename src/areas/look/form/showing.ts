@@ -24,6 +24,9 @@ export const markCount = (s: ShowingMarks, at: number, mark: CountMark): Showing
   slips: mark === 'S' ? s.slips : s.slips.filter((x) => x.count !== s.from + at),
 });
 
+/** A mark in words. */
+export const cutSaid = (m: CountMark) => (m === 'H' ? 'held' : m === 'S' ? 'slipped' : 'not seen');
+
 /** A tap on the column: it slipped here; another tap takes it back. */
 export const tapCount = (s: ShowingMarks, at: number): ShowingMarks =>
   markCount(s, at, s.counts[at] === 'S' ? 'U' : 'S');
@@ -35,6 +38,13 @@ export const restHeld = (s: ShowingMarks, shouts: boolean): ShowingMarks => ({
   own: Object.fromEntries(
     OWN_POINTS.map((o) => [o, s.own[o] === 'U' && (o !== 'shouts' || shouts) ? 'H' : s.own[o]]),
   ) as ShowingMarks['own'],
+});
+
+const TURN: Record<CountMark, CountMark> = { U: 'S', S: 'H', H: 'U' };
+/** What the sequence has of its own, one cut further: slipped, held, not seen. */
+export const turnOwn = (s: ShowingMarks, own: OwnPoint): ShowingMarks => ({
+  ...s,
+  own: { ...s.own, [own]: TURN[s.own[own]] },
 });
 
 /** Names what slipped at a count, or takes the name back; naming a slip marks it. */

@@ -1,6 +1,7 @@
 import { beyondCeiling } from '../../technique/ceiling';
 import { RUNG_GEAR } from '../../syllabus/standard';
 import { capital } from '../../words';
+import { atTheHead } from '../atTheHead';
 import { atHeld } from '../held';
 import { rungIn, sparesTheHead } from '../rung';
 import { countsSaid, type Check } from './finding';
@@ -34,7 +35,6 @@ export const ceiling: Check = ({ seq, context, found }) => {
   }
 };
 
-const HEAD = /\b(head|face|cheek|nose|chin|jaw|temple|ear|crown)\b/i;
 /** Work at a partner's head is never left without a word on how hard it lands. */
 export const headContact: Check = ({ seq, found }) => {
   const { contact, kind } = seq.about;
@@ -42,12 +42,8 @@ export const headContact: Check = ({ seq, found }) => {
   const counts = seq.moves.flatMap((m, i) =>
     stepsIn(m).some((s) =>
       s.actions.some(
-        (a) =>
-          !atHeld(a) &&
-          // What answers a pad or a call that the other shows lands on that.
-          !(s === m.step ? m.partner : m.step)?.cue &&
-          (a.kind === 'strike' || a.kind === 'kick' || a.kind === 'hand shape' || a.kind === 'weapon cut') &&
-          (a.zone === 'upper' || HEAD.test(a.target ?? '')),
+        // What answers a pad or a call that the other shows lands on that.
+        (a) => atTheHead(a) && !atHeld(a) && !(s === m.step ? m.partner : m.step)?.cue,
       ),
     )
       ? [i + 1]

@@ -1,6 +1,6 @@
 import { traceFloor, type Trace } from '../../floor/trace';
 import { capital } from '../../words';
-import { EMPTY_STEP } from '../move';
+import { partnerSteps } from '../operations/lane';
 import { compass, metres, type Check } from './finding';
 
 /** How far a round carries whoever works, and how far it turns them, in words; empty: it ends where it began. */
@@ -14,12 +14,7 @@ function wandering({ closing }: Trace, allowed: number): string {
 /** What repeats in place comes back to its place, in either lane. */
 export const drift: Check = ({ seq, trace, context, found }) => {
   if (!seq.about.loop || trace.at.length === 0) return;
-  const partner = seq.moves.some((m) => m.partner)
-    ? traceFloor(
-        seq.moves.map((m) => m.partner ?? EMPTY_STEP),
-        context.body,
-      )
-    : null;
+  const partner = seq.moves.some((m) => m.partner) ? traceFloor(partnerSteps(seq.moves), context.body) : null;
   const lanes = [
     { whose: partner ? 'lane A: ' : '', says: wandering(trace, context.closingAllowed) },
     ...(partner ? [{ whose: 'lane B: ', says: wandering(partner, context.closingAllowed) }] : []),

@@ -1,7 +1,14 @@
-import { EMPTY_STEP, isEmptyStep, type Move, type Sequence } from '../move';
+import { EMPTY_STEP, isEmptyStep, type Move, type Sequence, type Step } from '../move';
 
 export const LANES = ['A', 'B'] as const;
 export type Lane = (typeof LANES)[number];
+
+/** What a lane has of its own: counts without a partner have none of lane B. */
+export const stepsOfLane = (moves: readonly Move[], lane: Lane): Step[] =>
+  moves.flatMap((m) => (lane === 'A' ? [m.step] : m.partner ? [m.partner] : []));
+
+/** Lane B count by count, standing where it has nothing to do. */
+export const partnerSteps = (moves: readonly Move[]): Step[] => moves.map((m) => m.partner ?? EMPTY_STEP);
 
 const turnedRound = (m: Move): Move => ({ ...m, step: m.partner ?? EMPTY_STEP, partner: m.step });
 

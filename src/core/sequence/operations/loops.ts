@@ -7,7 +7,7 @@ import {
   type Sequence,
   type Step,
 } from '../move';
-import { LANES, type Lane } from './lane';
+import { LANES, stepsOfLane, type Lane } from './lane';
 import { mirrorStep } from './mirror';
 
 /** A partner's own order inside a loop. */
@@ -37,8 +37,6 @@ const together = (a: number, b: number): number => (a * b) / gcd(a, b);
 /** A loop is looked through for so many counts at most: longer than any hour. */
 const LONGEST = 20_000;
 
-const laneOf = (moves: readonly Move[], lane: Lane): Step[] =>
-  moves.flatMap((m) => (lane === 'A' ? [m.step] : m.partner ? [m.partner] : []));
 function withoutEnd(steps: readonly Step[]): Step[] {
   let end = steps.length;
   while (end > 0 && isEmptyStep(steps[end - 1]!)) end--;
@@ -47,15 +45,15 @@ function withoutEnd(steps: readonly Step[]): Step[] {
 
 /** Whether lanes that begin again after their own last counts come apart. */
 export const ordersStandApart = (moves: readonly Move[]): boolean => {
-  const lengths = LANES.map((lane) => withoutEnd(laneOf(moves, lane)).length).filter((n) => n > 0);
+  const lengths = LANES.map((lane) => withoutEnd(stepsOfLane(moves, lane)).length).filter((n) => n > 0);
   return lengths.some((n) => n !== moves.length);
 };
 
 /** Each lane's order: all its counts, or its own up to its last where the orders are declared apart. */
 function ordersOf({ about, moves }: Sequence): LoopOrder[] {
   return LANES.flatMap((lane) => {
-    const own = withoutEnd(laneOf(moves, lane));
-    return own.length === 0 ? [] : [{ lane, steps: about.apart ? own : laneOf(moves, lane) }];
+    const own = withoutEnd(stepsOfLane(moves, lane));
+    return own.length === 0 ? [] : [{ lane, steps: about.apart ? own : stepsOfLane(moves, lane) }];
   });
 }
 

@@ -1,7 +1,8 @@
 import { traceFloor, type Trace } from '../../floor/trace';
 import { ZONES } from '../../units/zone';
 import { label, n1, shape, type Primitive } from '../drawing';
-import { EMPTY_STEP, type Sequence } from '../move';
+import { type Sequence } from '../move';
+import { partnerSteps } from '../operations/lane';
 import { moveSaid } from '../spoken';
 import { drawnBefore, fitted, type StaveColumn } from './column';
 import { LETTERS } from './marks';
@@ -53,12 +54,7 @@ export function layoutStave(seq: Sequence, options: Partial<StaveOptions> = {}, 
   const rows = rowsOf(o, show, two);
   const left = show.labels ? 60 * Math.max(1, k * 0.9) : 4;
   const floor = trace ?? traceFloor(seq, o.body);
-  const partnerFloor = two
-    ? traceFloor(
-        seq.moves.map((m) => m.partner ?? EMPTY_STEP),
-        o.body,
-      )
-    : null;
+  const partnerFloor = two ? traceFloor(partnerSteps(seq.moves), o.body) : null;
   const n = seq.moves.length;
   const per = o.perLine ?? Math.max(1, n);
   const lineCount = Math.max(1, Math.ceil(n / per));
