@@ -44,7 +44,11 @@ export function Score({
   const layout = useMemo(() => {
     const part = { ...sequence.body, moves: sequence.body.moves.slice(from - 1, to), closing: [] };
     const trace = traceFloor(part, { stature: 1.7, stances: stancesNamed(sequence.stances ?? []) });
-    return layoutStave(part, { column: COLUMN, zoneGap: 30, scale: 1.15 }, trace);
+    // Two lanes stand smaller and without feet, so that tonight's cuts stay in sight below them.
+    const drawn = part.moves.some((m) => m.partner !== null)
+      ? { zoneGap: 22, scale: 1, rows: { feet: false } }
+      : { zoneGap: 30, scale: 1.15 };
+    return layoutStave(part, { column: COLUMN, ...drawn }, trace);
   }, [sequence.body, sequence.stances, from, to]);
   useEffect(() => {
     const el = frame.current;
