@@ -13,11 +13,14 @@ await asProgram(async () => {
   ensureChromium();
   let passed = 0;
   let failed = 0;
+  /** Names of what failed, said once more at the end: what was printed of it may be far up. */
+  const fell = [];
   const step = (name, program, args, more = {}) => {
     say(`\n— ${name}`);
     const started = Date.now();
     const done = spawnSync(program, args, { cwd: project, stdio: 'inherit', env: { ...env, ...more } });
     say(`  ${done.status === 0 ? 'done' : 'failed'} in ${Math.round((Date.now() - started) / 1000)} s`);
+    if (done.status !== 0) fell.push(name);
     return done.status === 0;
   };
   // What only reads the sources runs side by side; each says what it has to say when it is done.
@@ -34,6 +37,7 @@ await asProgram(async () => {
         const text = Buffer.concat(said).toString().trim();
         if (text !== '') say(text);
         say(`  ${status === 0 ? 'done' : 'failed'} in ${Math.round((Date.now() - started) / 1000)} s`);
+        if (status !== 0) fell.push(`${name}: ${text.split('\n').slice(-8).join('\n  ')}`);
         resolve(status === 0);
       });
     });
@@ -66,6 +70,12 @@ await asProgram(async () => {
   passed += v?.numPassedTests ?? 0;
   failed += v ? v.numFailedTests + (v.success || v.numFailedTests > 0 ? 0 : 1) : 1;
   if (!unit && v && v.numFailedTests === 0 && v.success) failed += 1;
+  for (const file of v?.testResults ?? []) {
+    const where = path.relative(project, file.name);
+    const tests = file.assertionResults.filter((t) => t.status === 'failed');
+    for (const t of tests) fell.push(`${where}: ${t.fullName}`);
+    if (file.status === 'failed' && tests.length === 0) fell.push(`${where}: ${file.message}`);
+  }
 
   const e2e = step('Playwright', 'npx', ['playwright', 'test'], {
     PLAYWRIGHT_JSON_OUTPUT_NAME: path.join(home, 'playwright.json'),
@@ -79,6 +89,7 @@ await asProgram(async () => {
   failed += p ? unexpected : 1;
   if (!e2e && p && unexpected === 0) failed += 1;
 
+  for (const what of fell) say(`\nfailed: ${what}`);
   say(`\n${passed} passed, ${failed} failed`);
   if (failed > 0) process.exitCode = 1;
 });

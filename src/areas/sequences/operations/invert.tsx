@@ -14,7 +14,7 @@ export const invertForm: OperationForm<InvertOperation> = {
       if (!line.trim()) continue;
       const names = line.split('=').map((x) => x.trim());
       if (names.length !== 2 || names.some((n) => n === ''))
-        return no(`Pair ${i + 1}: two techniques with = between them.`);
+        return no(`InversionPair ${i + 1}: two techniques with = between them.`);
       pairs.push([names[0]!, names[1]!]);
     }
     return yes({ op: 'invert', what: d.inversion, ...(pairs.length > 0 ? { pairs } : {}) });

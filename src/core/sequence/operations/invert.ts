@@ -12,16 +12,16 @@ export const INVERSIONS = ['lead and rear', 'hands and feet', 'inside and outsid
 export type Inversion = (typeof INVERSIONS)[number];
 
 /** Two techniques that stand for each other under an inversion, with their kinds. */
-export type Pair = readonly [Named, Named];
+export type InversionPair = readonly [Named, Named];
 export interface Named {
   name: string;
   kind: ActionKind;
 }
 const named = (name: string): Named => ({ name, kind: kindInName(name, NO_WORDS)! });
-const pairs = (...list: [string, string][]): Pair[] => list.map(([a, b]) => [named(a), named(b)]);
+const pairs = (...list: [string, string][]): InversionPair[] => list.map(([a, b]) => [named(a), named(b)]);
 
 /** What stands for what where the school has not said otherwise: common practice, no source. */
-export const COMMON_PAIRS: Readonly<Record<Inversion, readonly Pair[]>> = {
+export const COMMON_PAIRS: Readonly<Record<Inversion, readonly InversionPair[]>> = {
   'lead and rear': pairs(['lead punch', 'reverse punch']),
   'hands and feet': pairs(
     ['punch', 'front kick'],
@@ -43,7 +43,7 @@ export const COMMON_PAIRS: Readonly<Record<Inversion, readonly Pair[]>> = {
  *
  * `own` replaces the common pairs. A name may stand in one pair only; a second pair with it is not used.
  */
-export function invert(seq: Sequence, what: Inversion, own: readonly Pair[] = COMMON_PAIRS[what]): Sequence {
+export function invert(seq: Sequence, what: Inversion, own: readonly InversionPair[] = COMMON_PAIRS[what]): Sequence {
   const partner = new Map<string, Named>();
   for (const [a, b] of own) {
     const [x, y] = [fold(a.name), fold(b.name)];
@@ -90,7 +90,7 @@ export const invertKind: OperationKind<InvertOperation> = {
       const now = nameNow(name, vocabulary);
       return { name: now, kind: kindInName(now, vocabulary) ?? 'strike' };
     };
-    return ok(invert(seq, o.what, o.pairs?.map(([a, b]): Pair => [named(a), named(b)]) ?? COMMON_PAIRS[o.what]));
+    return ok(invert(seq, o.what, o.pairs?.map(([a, b]): InversionPair => [named(a), named(b)]) ?? COMMON_PAIRS[o.what]));
   },
   words: (o) => `${o.what} changed over`,
   effects: (o, before, _after, same, { vocabulary }) => {

@@ -6,7 +6,7 @@ import { type SequenceRow } from '../../../data/queries/sequences';
 export const recipeOut = (recipe: Recipe, titleOf: (id: string) => string): Bundle['sequences'][number]['recipe'] =>
   recipe.map((o) =>
     o.op === 'chain' ? { ...o, with: titleOf(o.with) } : o.op === 'new head' ? { ...o, head: titleOf(o.head) } : o,
-  ) as Bundle['sequences'][number]['recipe'];
+  );
 
 /** A sequence as it travels. */
 export const sequenceOut = (
