@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { date, id, instant, whole } from './fields';
+import { date, id, instant, timeOfDay, whole } from './fields';
 import { itemShape } from './item';
 
 export const classInput = v.object({
@@ -16,6 +16,8 @@ export const classInput = v.object({
    * Without it the list is whole.
    */
   joins: v.optional(v.boolean(), false),
+  /** When somebody came late or left early, in minutes after midnight at the school; who is not named is as noted before. */
+  times: v.optional(v.record(id, v.object({ came: v.nullable(timeOfDay), went: v.nullable(timeOfDay) })), {}),
   gone: v.optional(v.pipe(v.array(id), v.maxLength(500)), []),
   /** What was taught, so that those who were away can make it up. */
   taught: v.optional(v.pipe(v.array(itemShape), v.maxLength(60, 'Nobody teaches more than 60 things in a class.')), []),

@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { accessInput } from './access';
 import { adaptationInput } from './adaptation';
 import { classInput } from './class';
+import { classCloseInput, classPlanInput, classRunInput } from './classPlan';
 import { conditionInput } from './condition';
 import { consentInput } from './consent';
 import { feltInput } from './felt';
@@ -26,6 +27,7 @@ import { injuryInput } from './injury';
 import { lookInput } from './look';
 import { outcomeInput } from './outcome';
 import { overrideInput } from './override';
+import { pairsInput, partnersInput } from './pairs';
 import { pauseInput } from './pause';
 import { practiceInput } from './practice';
 import { promotionInput } from './promotion';
@@ -93,6 +95,13 @@ export const COMMANDS = {
   'look.move': { may: STAFF, input: moveInput },
   'record.strike': { may: [...STAFF, 'student', 'guardian'], input: strikeInput },
   'class.record': { may: STAFF, input: classInput },
+  'classPlan.save': { may: STAFF, input: classPlanInput },
+  'classPlan.remove': { may: STAFF, input: only },
+  'class.run': { may: STAFF, input: classRunInput },
+  'class.close': { may: STAFF, input: classCloseInput },
+  'pairs.record': { may: STAFF, input: pairsInput },
+  'partners.say': { may: STAFF, input: partnersInput },
+  'partners.end': { may: STAFF, input: only },
   'felt.record': { may: ['student'], input: feltInput },
   'focus.give': { may: STAFF, input: focusInput },
   'practice.record': { may: ['student', 'guardian'], input: practiceInput },

@@ -69,6 +69,8 @@ export const whole = (lo: number, hi: number, what: string) =>
     v.minValue(lo, `${what} is at least ${lo}.`),
     v.maxValue(hi, `${what} is at most ${hi}.`),
   );
+/** Minutes after midnight at the school. */
+export const timeOfDay = whole(0, 24 * 60 - 1, 'A time of day');
 export const position = whole(0, 100_000, 'A place in the order');
 
 /**

@@ -4,6 +4,7 @@ import type { Role } from './role';
 import type { Bundle } from './stored/bundle';
 import type { CalibrationView } from './views/calibration';
 import type { ClassesView } from './views/classes';
+import type { ClassRunView } from './views/classPlan';
 import type { ChancesView } from './views/chance';
 import type { EarlierMarksView } from './views/earlierMarks';
 import type { EarlierShowingsView } from './views/earlierShowings';
@@ -33,6 +34,7 @@ import type { WardsView } from './views/wards';
 export type * from './views/calibration';
 export type * from './views/chance';
 export type * from './views/classes';
+export type * from './views/classPlan';
 export type * from './views/condition';
 export type * from './views/earlierMarks';
 export type * from './views/earlierShowings';
@@ -96,6 +98,7 @@ export const VIEWS = {
   calibration: { may: ['head'], input: v.object({}) },
   incidents: { may: STAFF, input: v.object({}) },
   classes: { may: STAFF, input: v.object({}) },
+  classRun: { may: STAFF, input: v.object({ id }) },
   lookKit: {
     may: STAFF,
     /** The version of what the device has already. */
@@ -152,6 +155,7 @@ export interface ViewResults {
   calibration: CalibrationView;
   incidents: IncidentsView;
   classes: ClassesView;
+  classRun: ClassRunView;
   lookKit: KitAnswer;
   earlierMarks: EarlierMarksView;
   earlierShowings: EarlierShowingsView;

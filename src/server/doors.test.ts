@@ -60,6 +60,13 @@ const MAY_SEND: Record<CommandName, string> = {
   'look.move': 'hi',
   'record.strike': 'hi', // and practice by whose it is, below
   'class.record': 'hi',
+  'classPlan.save': 'hi',
+  'classPlan.remove': 'hi',
+  'class.run': 'hi',
+  'class.close': 'hi',
+  'pairs.record': 'hi',
+  'partners.say': 'hi',
+  'partners.end': 'hi', // what they said themselves; the head anything
   'felt.record': '', // of oneself, or of somebody one was in class with, below
   'focus.give': 'hi',
   'practice.record': 'g', // and a student their own, below
@@ -113,6 +120,7 @@ const MAY_SEE: Record<ViewName, string> = {
   calibration: 'h',
   incidents: 'hi',
   classes: 'hi',
+  classRun: 'hi',
   lookKit: 'hi',
   earlierMarks: 'hi',
   earlierShowings: 'hi',
@@ -133,6 +141,7 @@ const MAY_SEE: Record<ViewName, string> = {
 const seeing = (s: SmallSchool): Record<ViewName, object> => ({
   shell: {},
   techniques: {},
+  classRun: { id: s.plan },
   technique: { id: s.stance },
   library: {},
   sequences: {},
@@ -209,6 +218,9 @@ const ANSWERS: Partial<Record<CommandName, readonly number[]>> = {
   'look.mend': [404],
   'look.move': [404],
   'record.strike': [404],
+  // Nothing of theirs is on record, or no such plan.
+  'classPlan.remove': [404],
+  'partners.end': [404],
   // That the belt was passed is on record already.
   'outcome.record': [200, 409],
   // No pause was begun.
@@ -228,6 +240,7 @@ const ANSWERS: Partial<Record<CommandName, readonly number[]>> = {
 };
 /** Views that name a thing by its id: another school's is not there. The rest show the school that asks. */
 const NOT_THERE: readonly ViewName[] = [
+  'classRun',
   'technique',
   'sequence',
   'syllabusCompare',

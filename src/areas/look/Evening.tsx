@@ -1,6 +1,6 @@
 import { IslandRoot } from '../../kit/IslandRoot';
 import Look from './Look';
-import { useKit } from './useKit';
+import { useKit } from '../../kit/mat/useKit';
 import '../../kit/mat/mat.css';
 
 /** The mat, as soon as the device has what it needs for the evening. */

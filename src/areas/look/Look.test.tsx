@@ -2,7 +2,7 @@ import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { put as realPut, readOpen as realReadOpen } from '../../kit/deviceQueue/deviceQueue';
-import { freshLine, keepLine } from './line';
+import { freshLine, keepLine } from '../../kit/mat/line';
 import Look from './Look';
 import { BASE, CONDITION, FELT, HEEL, kitOf, student, technique } from './testing/kit';
 

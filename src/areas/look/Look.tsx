@@ -5,7 +5,7 @@ import type { LookKitView } from '../../contracts/views';
 import { usualCondition, type Side, type WorthALook as Worth } from '../../core';
 import { put, readOpen, type Waiting } from '../../kit/deviceQueue/deviceQueue';
 import { IslandRoot } from '../../kit/IslandRoot';
-import { noteClass } from './choose/noteClass';
+import { noteClass } from '../../kit/mat/noteClass';
 import { AnotherDay } from './choose/AnotherDay';
 import {
   freshLine,
@@ -17,9 +17,9 @@ import {
   type KitItem,
   type KitSequence,
   type Line,
-} from './line';
+} from '../../kit/mat/line';
 import { beginning, type Mode } from './mode';
-import { writeFor } from './record';
+import { writeFor } from '../../kit/mat/record';
 import { SaveState } from '../../kit/mat/SaveState';
 import { Sweep } from './sweep/Sweep';
 import { WhichItem } from './choose/WhichItem';

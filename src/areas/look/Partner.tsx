@@ -1,6 +1,6 @@
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import type { KitStudent } from './line';
+import type { KitStudent } from '../../kit/mat/line';
 
 const NOBODY = '';
 

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import type { RestShown } from '../../contracts/views';
 import { capital, restInWords } from '../../core';
-import { nameParts, type KitStudent } from './line';
+import { nameParts, type KitStudent } from '../../kit/mat/line';
 
 /** Somebody would be watched doing what rests for them: it is asked once, before anything can be marked. */
 export function RestAsks({

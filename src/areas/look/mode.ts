@@ -1,7 +1,7 @@
 import type { LookKitView } from '../../contracts/views';
 import type { Side } from '../../core';
-import { readLine, type KitItem, type Line } from './line';
-import { dayNow } from './record';
+import { readLine, type KitItem, type Line } from '../../kit/mat/line';
+import { dayNow } from '../../kit/mat/record';
 
 /** What stands on the mat's screen. */
 export type Mode =

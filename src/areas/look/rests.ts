@@ -1,5 +1,5 @@
 import type { RestShown } from '../../contracts/views';
-import type { KitStudent } from './line';
+import type { KitStudent } from '../../kit/mat/line';
 
 /** Why a point of an item, done in a condition, rests for somebody today; null: it does not. */
 export function restAt(student: KitStudent, itemKey: string, conditionId: string, pointId: string): RestShown | null {

@@ -1,4 +1,6 @@
 import { storedBundle } from './bundle';
+import { storedClassPlan } from './classPlan';
+import { storedClassRun } from './classRun';
 import { storedCloth } from './cloth';
 import { storedDepartures } from './departures';
 import type { StoredDocument } from './document';
@@ -17,6 +19,8 @@ import { storedTechniqueDraft } from './techniqueDraft';
 
 /** Everything that is kept whole. */
 export const STORED: Record<string, StoredDocument<unknown>> = {
+  classPlan: storedClassPlan,
+  classRun: storedClassRun,
   cloth: storedCloth,
   departures: storedDepartures,
   gradingRule: storedGradingRule,

@@ -10,6 +10,7 @@ import type {
   VerdictWord,
   SchoolStance,
 } from '../../core';
+import type { ClassPlanShown } from './classPlan';
 import type { ConditionShown } from './condition';
 import type { FocusShown, SlipShown } from './focus';
 import type { RankShown } from './rank';
@@ -45,6 +46,11 @@ export interface LookKitView {
     rests: Record<string, RestShown>;
     /** The rung of contact agreed to, 1 the lowest; 0 refused, null nothing on record that counts. */
     rung: number | null;
+    /** In centimetres and kilograms; null: not said. A device may still have what it was sent before they were. */
+    stature?: number | null;
+    mass?: number | null;
+    /** Who share one come from one house. */
+    household?: string | null;
     /** Not of age, or nobody knows. */
     minor: boolean;
     /** The version they are judged by; empty: none yet. */
@@ -53,6 +59,18 @@ export interface LookKitView {
   }[];
   /** Classes of today that some device has opened. */
   classes: { id: string; minutes: number; opened: string | null; by: string; present: string[] }[];
+  /** Plans of today and of what is to come, by day; and the last few that were. */
+  plans?: ClassPlanShown[];
+  plansBefore?: ClassPlanShown[];
+  halls?: { id: string; name: string }[];
+  /** Who never works together, who would like to, and who did in the last weeks. */
+  pairing?: {
+    apart: [string, string][];
+    wishes: [string, string][];
+    recent: { a: string; b: string; times: number; last: string }[];
+    odd: Record<string, number>;
+    first: Record<string, number>;
+  };
   /** How people stood in the last classes, from the door, the newest first. */
   stood: string[][];
   techniques: { id: string; name: string; kind: TechniqueKind; sided: boolean; points: Omit<PointShown, 'why'>[] }[];

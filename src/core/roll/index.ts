@@ -1,5 +1,6 @@
 // People: belts by name, consent, rest, practice.
 export * from './atTheName';
+export * from './attended';
 export * from './beltName';
 export * from './consent';
 export * from './makeUp';

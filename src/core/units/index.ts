@@ -8,4 +8,5 @@ export * from './plainText';
 export * from './random';
 export * from './result';
 export * from './side';
+export * from './timeZone';
 export * from './zone';

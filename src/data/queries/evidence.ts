@@ -113,7 +113,7 @@ export async function readAttendance(
 ): Promise<Map<string, { day: number; minutes: number }[]>> {
   const whose = studentIds ? sql`where a.person_id = any(${sql.param([...studentIds])}::uuid[])` : sql``;
   const { rows } = await tx.execute<{ person: string; packed: string }>(sql`
-    select a.person_id as person, string_agg(c.day::text || ',' || c.minutes, ';') as packed
+    select a.person_id as person, string_agg(c.day::text || ',' || coalesce(a.minutes, c.minutes), ';') as packed
     from attendance a join class_held c on c.school_id = a.school_id and c.id = a.class_id ${whose}
     group by 1`);
   return new Map(

@@ -28,6 +28,11 @@ export const attendance = pgTable(
     personId: uuid('person_id').notNull(),
     /** Where they stood, counted from the door: the next class can stand as this one did. */
     place: smallint('place'),
+    /** When they came late or left early, in minutes after midnight; null: they were there from the start, or to the end. */
+    came: smallint('came'),
+    went: smallint('went'),
+    /** How many minutes of the class they had; null: all of it. Hours of the gates are counted by the minute. */
+    minutes: smallint('minutes'),
   },
   (t) => [
     primaryKey({ columns: [t.schoolId, t.personId, t.classId] }),

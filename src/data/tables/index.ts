@@ -16,6 +16,8 @@ export * from './hall';
 export * from './technique';
 export * from './point';
 export * from './class';
+export * from './classPlan';
+export * from './pairs';
 export * from './look';
 export * from './standing';
 export * from './adaptation';

@@ -14,10 +14,11 @@ export const person = pgTable(
     /** The sign-in this person uses; null for who has none. */
     userId: text('user_id'),
     leftOn: day('left_on'),
-    /** The floor a student has at home, in metres, and their height in centimetres; null: not said. */
+    /** The floor a student has at home, in metres, their height in centimetres and weight in kilograms; null: not said. */
     roomWidth: doublePrecision('room_width'),
     roomDepth: doublePrecision('room_depth'),
     stature: smallint('stature'),
+    mass: smallint('mass'),
     ...edited(),
   },
   (t) => [primaryKey({ columns: [t.schoolId, t.id] }), index('person_user').on(t.schoolId, t.userId)],

@@ -1,7 +1,8 @@
 import { eq } from 'drizzle-orm';
 import type { CommandInput } from '../../contracts/commands';
-import { dayInWords, daysBetween, itemKey, type Item } from '../../core';
+import { dayInWords, daysBetween, itemKey, minutesThere, timeOfDayIn, type Item } from '../../core';
 import type { Transaction } from '../../data/connection';
+import { readClassPlan } from '../../data/queries/classPlans';
 import { cameToClass } from '../../data/queries/standings';
 import { readUsualMinutes } from '../../data/queries/usualMinutes';
 import { attendance, classHeld, person, school } from '../../data/tables';
@@ -42,6 +43,12 @@ async function sameClass(tx: Transaction, c: ClassInput) {
   return undefined;
 }
 
+/** When a class began, in minutes after midnight at the school: as it was planned, or as it was opened; null: nobody knows. */
+async function beganAt(tx: Transaction, who: Who, id: string, openedAt: Date | null): Promise<number | null> {
+  const plan = await readClassPlan(tx, id);
+  return plan?.plan.starts ?? (openedAt === null ? null : timeOfDayIn(who.timeZone, openedAt.getTime()));
+}
+
 const merged = (a: readonly Item[], b: readonly Item[]): Item[] => [
   ...new Map([...a, ...b].map((item) => [itemKey(item), item])).values(),
 ];
@@ -77,9 +84,11 @@ export const classCommands: Runs<'class.record'> = {
     }
     const id = known?.id ?? c.id;
     const gone = await tx.delete(attendance).where(eq(attendance.classId, id)).returning();
-    const before = gone.sort((a, b) => (a.place ?? 0) - (b.place ?? 0)).map((g) => g.personId);
+    const before = gone.sort((a, b) => (a.place ?? 0) - (b.place ?? 0));
     const left = new Set(c.gone);
-    const people = [...new Set(c.joins ? [...before, ...c.present].filter((x) => !left.has(x)) : c.present)];
+    const people = [
+      ...new Set(c.joins ? [...before.map((b) => b.personId), ...c.present].filter((x) => !left.has(x)) : c.present),
+    ];
     const minutes = c.minutes ?? known?.minutes ?? (await readUsualMinutes(tx));
     const taught = c.joins && known ? merged(known.taught, c.taught) : c.taught;
     const openedAt = c.openedAt === null ? null : new Date(c.openedAt);
@@ -87,11 +96,17 @@ export const classCommands: Runs<'class.record'> = {
       .insert(classHeld)
       .values({ schoolId: who.schoolId, id, day: c.day, minutes, taught, openedAt, by: who.personId })
       .onConflictDoUpdate({ target: [classHeld.schoolId, classHeld.id], set: { minutes, taught } });
+    const starts = await beganAt(tx, who, id, known?.openedAt ?? openedAt);
+    const noted = new Map(before.map((b) => [b.personId, b]));
     if (people.length > 0)
-      await tx
-        .insert(attendance)
-        .values(people.map((personId, place) => ({ schoolId: who.schoolId, classId: id, personId, place })));
-    await cameToClass(tx, who.schoolId, [...people, ...before]);
+      await tx.insert(attendance).values(
+        people.map((personId, place) => {
+          const { came, went } = c.times[personId] ?? noted.get(personId) ?? { came: null, went: null };
+          const there = starts === null ? null : minutesThere(starts, minutes, { came, went });
+          return { schoolId: who.schoolId, classId: id, personId, place, came, went, minutes: there };
+        }),
+      );
+    await cameToClass(tx, who.schoolId, [...people, ...before.map((b) => b.personId)]);
     return { id };
   },
 };

@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import { hall } from '../../data/tables';
+import { classPlan, hall } from '../../data/tables';
 import type { Runs } from './command';
 import { nextVersion, notMeanwhile } from './meanwhile';
 
@@ -24,6 +24,7 @@ export const hallCommands: Runs<'hall.save' | 'hall.remove'> = {
   },
 
   'hall.remove': async (tx, _who, { id }) => {
+    await tx.update(classPlan).set({ hallId: null }).where(eq(classPlan.hallId, id));
     await tx.delete(hall).where(eq(hall.id, id));
     return {};
   },

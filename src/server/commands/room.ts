@@ -14,6 +14,7 @@ export const roomCommands: Runs<'student.room'> = {
       roomWidth: now!.roomWidth,
       roomDepth: now!.roomDepth,
       stature: now!.stature,
+      mass: now!.mass,
     }));
     const done = await tx
       .update(person)

@@ -29,6 +29,8 @@ import { mendCommands } from './mend';
 import { strikeCommands } from './strike';
 import { feltCommands } from './felt';
 import { classCommands } from './class';
+import { classPlanCommands } from './classPlan';
+import { pairsCommands } from './pairs';
 import { focusCommands } from './focus';
 import { practiceCommands } from './practice';
 import { pauseCommands } from './pause';
@@ -65,6 +67,8 @@ const RUNS: Runs<CommandName> = {
   ...strikeCommands,
   ...feltCommands,
   ...classCommands,
+  ...classPlanCommands,
+  ...pairsCommands,
   ...focusCommands,
   ...practiceCommands,
   ...pauseCommands,

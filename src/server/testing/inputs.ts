@@ -1,9 +1,9 @@
 // A good input of every command there is, for tests that go through all doors.
 import { v7 } from 'uuid';
 import type { CommandDraft, CommandName } from '../../contracts/commands';
-import { ALONE, NOTHING_ASKED } from '../../core';
+import { ALONE, beginRun, NOTHING_ASKED } from '../../core';
 import { settings as daySettings } from '../../core/runSheet/builders';
-import { aLook, DAY, usualRule, type SmallSchool } from './school';
+import { aLook, aPlan, DAY, NOW, usualRule, type SmallSchool } from './school';
 
 const plain = { colour: '#FFFFFF', second: null, stripe: null, bars: 0 };
 let n = 0;
@@ -91,6 +91,16 @@ export const goodInputs = (s: SmallSchool): { [N in CommandName]: () => CommandD
   }),
   'look.record': () => aLook(s),
   'class.record': () => ({ id: v7(), day: DAY, minutes: 90, present: [s.student] }),
+  'classPlan.save': () => ({ id: v7(), day: DAY, hallId: null, plan: aPlan() }),
+  'classPlan.remove': () => ({ id: v7() }),
+  'class.run': () => ({
+    id: s.plan,
+    run: { ...beginRun(aPlan(), NOW.getTime(), NOW.getTime() + 90 * 60_000), spent: [] },
+  }),
+  'class.close': () => ({ id: s.plan, note: '' }),
+  'pairs.record': () => ({ classId: s.plan, blockId: v7(), day: DAY, round: 1, pairs: [] }),
+  'partners.say': () => ({ id: v7(), a: s.student, b: s.as.student.personId, kind: 'apart' }),
+  'partners.end': () => ({ id: v7() }),
   'felt.record': () => ({
     id: v7(),
     studentId: s.student,

@@ -32,6 +32,8 @@ export interface SmallSchool {
   student: string;
   /** A past day with everybody who teaches or examines on its panel, and one candidate for the second belt. */
   grading: string;
+  /** A class of today that is planned. */
+  plan: string;
   /** The student’s first belt, with its certificate. */
   held: string;
   certificate: string;
@@ -148,6 +150,8 @@ export async function smallSchool(t: TestDatabase, name: string): Promise<SmallS
   });
   await send('head', 'grading.put', { gradingId: grading, studentId: student, rankId, reason: null });
   await send('head', 'certificate.give', { heldId: held });
+  const plan = v7();
+  await send('head', 'classPlan.save', { id: plan, day: DAY, hallId: null, plan: aPlan() });
   const [certified] = await inSchool(t.db, id, (tx) => readCertificates(tx, { studentId: student }));
   return {
     id,
@@ -163,11 +167,35 @@ export async function smallSchool(t: TestDatabase, name: string): Promise<SmallS
     student,
     sequence,
     grading,
+    plan,
     held,
     certificate: certified!.id,
     send,
   };
 }
+
+/** An evening of two blocks, the second with a partner. */
+export const aPlan = (): CommandDraft<'classPlan.save'>['plan'] => {
+  const block = {
+    kind: 'other',
+    items: [],
+    how: '',
+    who: '',
+    things: '',
+    caution: '',
+    pairs: null,
+    pinned: false,
+  } as const;
+  const pairs = { kind: 'contact', rung: 1, answers: false, rounds: 2 } as const;
+  return {
+    starts: 18 * 60 + 30,
+    minutes: 90,
+    blocks: [
+      { ...block, id: v7(), name: 'Basics', minutes: 60, items: [] },
+      { ...block, id: v7(), name: 'Touch game', minutes: 30, items: [], pairs },
+    ],
+  };
+};
 
 /** The rule of gradings as delivered. */
 export const usualRule = () => ({ ...USUAL_RULE, laths: USUAL_RULE.laths.map((l) => ({ ...l })) });

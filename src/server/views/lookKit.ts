@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import type { KitAnswer, KitStudent, LookKitView, ViewInput, WorthShown } from '../../contracts/views';
+import type { ClassPlanShown, KitAnswer, KitStudent, LookKitView, ViewInput, WorthShown } from '../../contracts/views';
 import {
   adaptationsOn,
   ageOn,
@@ -18,6 +18,9 @@ import {
   type Resting,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
+import { readClassPlans } from '../../data/queries/classPlans';
+import { readPairing } from '../../data/queries/pairing';
+import { hall } from '../../data/tables';
 import { readUsualMinutes } from '../../data/queries/usualMinutes';
 import { readRoll, type RollRow } from '../../data/queries/roll';
 import type { SyllabusRead } from '../../data/queries/syllabus';
@@ -55,6 +58,8 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
   const given = await readGiven(tx);
   const resting = await readResting(tx, who.today);
   const grading = await nextGrading(tx, who.today);
+  const plans = await readClassPlans(tx, who.today);
+  const bodies = await readBodies(tx);
   const followed = versionsFollowed(j, roll, who.today);
   const requirements = followed.flatMap((v) => v.requirements);
   const placeOf = new Map(requirements.map((r, i) => [r.id, i]));
@@ -79,10 +84,14 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
     const mine = resting.get(x.id) ?? [];
     const focus = given.get(x.id);
     // All that it depends on besides what is known of the student.
-    const stamp = JSON.stringify([school.serial, versionId, x, grading, most, mine, focus, j.ofAge]);
+    const body = bodies.get(x.id) ?? NO_BODY;
+    const stamp = JSON.stringify([school.serial, versionId, x, grading, most, mine, focus, j.ofAge, body]);
     return j.once(x.id, 'kit', stamp, () => {
       const next = rankAbove(ranks, x.rankId);
-      return studentInKit(j, school, x, next, { given: focus, resting: mine, grading, most, placeOf, points, items });
+      return {
+        ...studentInKit(j, school, x, next, { given: focus, resting: mine, grading, most, placeOf, points, items }),
+        ...body,
+      };
     });
   });
   const kit: LookKitView = {
@@ -97,6 +106,10 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
     ),
     students,
     classes: await readClasses(tx, who.today),
+    plans: plans.toCome.map(planShown),
+    plansBefore: plans.before.map(planShown),
+    halls: await tx.select({ id: hall.id, name: hall.name }).from(hall).orderBy(hall.name),
+    pairing: await readPairing(tx, who.today),
     stood: await readStood(tx),
     techniques: techniques
       .map((t) => ({
@@ -120,6 +133,39 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
   };
   return kitAnswer(who.schoolId, kit, since);
 }
+
+interface Body {
+  stature: number | null;
+  mass: number | null;
+  household: string | null;
+}
+const NO_BODY: Body = { stature: null, mass: null, household: null };
+
+/** How tall and heavy people are, as far as they said, and who comes from one house: those who have a guardian in common. */
+async function readBodies(tx: Transaction): Promise<Map<string, Body>> {
+  const { rows } = await tx.execute<{
+    id: string;
+    stature: number | null;
+    mass: number | null;
+    household: string | null;
+  }>(sql`
+    select p.id, p.stature, p.mass, (select min(g.guardian_id::text) from guardian_of g
+      where g.school_id = p.school_id and g.student_id = p.id) as household
+    from person p where p.role = 'student' and p.left_on is null`);
+  return new Map(rows.map(({ id, ...body }) => [id, body]));
+}
+
+type PlanRow = Awaited<ReturnType<typeof readClassPlans>>['toCome'][number];
+const planShown = ({ id, day, hallId, plan, run, closedAt, note, version }: PlanRow): ClassPlanShown => ({
+  id,
+  day,
+  hallId,
+  plan,
+  run,
+  closed: closedAt !== null,
+  note,
+  version,
+});
 
 /** The versions by which anybody on the roll is judged; the one in force says first what is asked. */
 function versionsFollowed(j: Judging, roll: readonly RollRow[], today: string): SyllabusRead[] {

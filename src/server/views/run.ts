@@ -13,6 +13,7 @@ import { bundleView } from './bundle';
 import { calibrationView } from './calibration';
 import { chancesView } from './chances';
 import { classesView } from './classes';
+import { classRunView } from './classRun';
 import { earlierMarksView } from './earlierMarks';
 import { earlierShowingsView } from './earlierShowings';
 import { examineView, paperSheetView } from './examine';
@@ -74,6 +75,7 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   calibration: calibrationView,
   incidents: incidentsView,
   classes: classesView,
+  classRun: classRunView,
   lookKit: lookKitView,
   earlierMarks: earlierMarksView,
   earlierShowings: earlierShowingsView,

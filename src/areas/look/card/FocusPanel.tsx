@@ -6,8 +6,8 @@ import type { LookKitView, SlipShown } from '../../../contracts/views';
 import { dayInWords, low } from '../../../core';
 import { put } from '../../../kit/deviceQueue/deviceQueue';
 import { newId } from '../../../kit/send';
-import type { KitStudent } from '../line';
-import { dayNow } from '../record';
+import type { KitStudent } from '../../../kit/mat/line';
+import { dayNow } from '../../../kit/mat/record';
 import type { SlippedTonight } from './tonight';
 import './FocusPanel.css';
 

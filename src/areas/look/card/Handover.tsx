@@ -3,7 +3,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { nameParts, type KitPoint, type KitStudent } from '../line';
+import { nameParts, type KitPoint, type KitStudent } from '../../../kit/mat/line';
 import './Handover.css';
 
 /** The tablet in the hand of whoever felt it: one question, large answers, nothing else to be seen. */

@@ -4,7 +4,7 @@ import { canHurt, low, type Range, type Side } from '../../../core';
 import { Stick } from '../../../kit/marks/Stick';
 import { resize, turnNotch, type PointMarks } from './cardMarks';
 import { Counting } from './Counting';
-import type { KitPoint } from '../line';
+import type { KitPoint } from '../../../kit/mat/line';
 import { Measuring } from '../../../kit/mat/Measuring';
 import { ByEye } from '../ByEye';
 

@@ -6,8 +6,8 @@ import { Corded } from '../../../kit/marks/NameMark';
 import { RuleMark } from '../../../kit/marks/small';
 import { Stick } from '../../../kit/marks/Stick';
 import { marksInWords, resize, type PointMarks } from './cardMarks';
-import type { KitPoint, KitStudent } from '../line';
-import { rangeFor } from '../line';
+import type { KitPoint, KitStudent } from '../../../kit/mat/line';
+import { rangeFor } from '../../../kit/mat/line';
 
 /** More tries than these are too thin to be cut on a stick: the number says them. */
 const MOST_CUTS = 24;

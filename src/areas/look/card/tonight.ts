@@ -1,6 +1,6 @@
 import { BODY_PARTS, canHurt, type Side } from '../../../core';
 import { held, slipped, type CardMarks } from './cardMarks';
-import type { KitPoint } from '../line';
+import type { KitPoint } from '../../../kit/mat/line';
 
 /** A point that slipped on a card that is still being marked. */
 export interface SlippedTonight {

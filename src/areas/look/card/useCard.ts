@@ -6,8 +6,8 @@ import { drop, openNow } from '../../../kit/deviceQueue/deviceQueue';
 import { useAhead } from '../../../kit/deviceQueue/useAhead';
 import { newId } from '../../../kit/send';
 import { cardFrom, isMarked, marksOf, uncutFor, type CardMarks, type PointMarks } from './cardMarks';
-import type { KitPoint, KitStudent, KitTechnique } from '../line';
-import { draftLook, recordLook } from '../record';
+import type { KitPoint, KitStudent, KitTechnique } from '../../../kit/mat/line';
+import { draftLook, recordLook } from '../../../kit/mat/record';
 
 /** How a technique was done: to show or to study it, at which stage of learning, with whom; null where it is not said. */
 export interface How {

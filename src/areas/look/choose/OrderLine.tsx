@@ -18,7 +18,7 @@ import { CSS } from '@dnd-kit/utilities';
 import Button from '@mui/material/Button';
 import type { LookKitView } from '../../../contracts/views';
 import { Belt } from '../../../kit/marks/Belt';
-import type { KitStudent } from '../line';
+import type { KitStudent } from '../../../kit/mat/line';
 import './OrderLine.css';
 
 /** The order of the line, from the door: dragged by the grip, or moved by keys. */

@@ -6,7 +6,7 @@ import type { LookKitView } from '../../../contracts/views';
 import { canHurt, type Side } from '../../../core';
 import { Splinter } from '../../../kit/marks/small';
 import { Word } from '../../../kit/Word';
-import type { KitItem, KitStudent } from '../line';
+import type { KitItem, KitStudent } from '../../../kit/mat/line';
 import { SideSwitch } from '../../../kit/mat/SideSwitch';
 import './WhichItem.css';
 

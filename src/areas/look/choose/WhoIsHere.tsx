@@ -6,8 +6,8 @@ import type { LookKitView } from '../../../contracts/views';
 import { Belt } from '../../../kit/marks/Belt';
 import { Word } from '../../../kit/Word';
 import { AtTheName } from '../AtTheName';
-import { standing, type KitItem, type KitStudent, type Line } from '../line';
-import { joining, noteClass } from './noteClass';
+import { standing, type KitItem, type KitStudent, type Line } from '../../../kit/mat/line';
+import { joining, noteClass } from '../../../kit/mat/noteClass';
 import './WhoIsHere.css';
 
 /** Who is on the line, by belts, and the class noted as they stand. */

@@ -2,7 +2,7 @@ import { render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { LookKitView, WorthShown } from '../../../contracts/views';
-import { freshLine, itemsOf, type Line } from '../line';
+import { freshLine, itemsOf, type Line } from '../../../kit/mat/line';
 import { CONDITION, HEEL, kitOf, point, student, technique } from '../testing/kit';
 import { WorthALook } from './WorthALook';
 

@@ -9,7 +9,7 @@ import { Belt } from '../../../kit/marks/Belt';
 import { Lozenge } from '../../../kit/marks/Lozenge';
 import { Word } from '../../../kit/Word';
 import { AtTheName } from '../AtTheName';
-import { isTonight, ordersOfKit, worthsOfKit, type KitItem, type KitStudent, type Line } from '../line';
+import { isTonight, ordersOfKit, worthsOfKit, type KitItem, type KitStudent, type Line } from '../../../kit/mat/line';
 import './WorthALook.css';
 
 const MOST = 9;

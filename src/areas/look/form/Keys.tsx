@@ -10,7 +10,7 @@ import {
 } from '../../../core';
 import { CutMark } from '../../../kit/marks/CutMark';
 import { Key } from '../../../kit/mat/Key';
-import type { KitSequence } from '../line';
+import type { KitSequence } from '../../../kit/mat/line';
 import { cutSaid, pointsAt, type ShowingMarks } from './showing';
 
 interface Named {

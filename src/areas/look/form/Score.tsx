@@ -4,7 +4,7 @@ import type { EarlierShowingsView } from '../../../contracts/views';
 import { dayInWords, layoutStave, readShowing, stancesNamed, svgOf, traceFloor, type CountMark } from '../../../core';
 import { onScreen } from '../../../kit/drawing/tones';
 import { Stick, type Notch } from '../../../kit/marks/Stick';
-import type { KitSequence } from '../line';
+import type { KitSequence } from '../../../kit/mat/line';
 import { cutSaid } from './showing';
 
 const COLUMN = 81;

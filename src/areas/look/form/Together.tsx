@@ -1,7 +1,7 @@
 import type { LookKitView } from '../../../contracts/views';
 import { LANES, roleIn, rungInWords, rungTogether, type Lane } from '../../../core';
 import { Switch } from '../../../kit/Switch';
-import { nameParts, type KitSequence, type KitStudent } from '../line';
+import { nameParts, type KitSequence, type KitStudent } from '../../../kit/mat/line';
 import { Partner } from '../Partner';
 
 /** Of a drill for two: whose part is watched, with whom it is done, and how far the two may go. */

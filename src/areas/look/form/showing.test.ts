@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { KitSequence } from '../line';
+import type { KitSequence } from '../../../kit/mat/line';
 import { isShown, markCount, namedPoints, nameSlip, restHeld, showingOf, tapCount, unseen } from './showing';
 
 const point = (id: string, kind: 'seen' | 'felt' | 'measured' = 'seen') => ({

@@ -1,6 +1,6 @@
 import type { MarkInput } from '../../../contracts/look';
 import { OWN_POINTS, writeShowing, type CountMark, type CountSlip, type Lane, type OwnPoint } from '../../../core';
-import type { KitSequence } from '../line';
+import type { KitSequence } from '../../../kit/mat/line';
 
 /** One showing as it is being marked. */
 export interface ShowingMarks {

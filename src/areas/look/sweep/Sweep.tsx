@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { capital } from '../../../core';
-import { nameParts, type KitStudent } from '../line';
+import { nameParts, type KitStudent } from '../../../kit/mat/line';
 import { SaveState, useAwake } from '../../../kit/mat/SaveState';
 import { passInWords } from './pass';
 import { SweepKeys } from './SweepKeys';

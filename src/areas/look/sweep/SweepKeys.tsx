@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import { Key } from '../../../kit/mat/Key';
-import { nameParts, type KitPoint, type KitStudent } from '../line';
+import { nameParts, type KitPoint, type KitStudent } from '../../../kit/mat/line';
 import { Measuring, unitAfter } from '../../../kit/mat/Measuring';
 import { ByEye } from '../ByEye';
 import { RestAsks } from '../RestAsks';

@@ -6,7 +6,7 @@ import { adaptedInWords, restInWords, type Side } from '../../../core';
 import { Belt } from '../../../kit/marks/Belt';
 import { Stick } from '../../../kit/marks/Stick';
 import { AtTheName } from '../AtTheName';
-import { nameParts, type KitPoint, type KitStudent } from '../line';
+import { nameParts, type KitPoint, type KitStudent } from '../../../kit/mat/line';
 import { Board, type Cut } from './Board';
 import { wordOf } from './pass';
 import type { useEarlier } from './useEarlier';

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { canHurt, low, type Side } from '../../../core';
 import { BodyFigure } from '../../../kit/marks/BodyFigure';
-import type { KitPoint, KitStudent, KitTechnique } from '../line';
+import type { KitPoint, KitStudent, KitTechnique } from '../../../kit/mat/line';
 
 /** What the point is and how it slips, with the figure; and what is rarely wanted during a sweep: the other side, a late comer, the other hand. */
 export function WhatToWatch({

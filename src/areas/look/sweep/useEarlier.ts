@@ -4,7 +4,7 @@ import { withNewer } from '../../../contracts/views/earlierMarks';
 import type { Side } from '../../../core';
 import type { Notch } from '../../../kit/marks/Stick';
 import { ask } from '../../../kit/send';
-import { nameParts } from '../line';
+import { nameParts } from '../../../kit/mat/line';
 import { wordFor } from './pass';
 
 /** How often what other watchers marked is asked for. */

@@ -4,10 +4,10 @@ import { isHeld, type Side } from '../../../core';
 import { useAhead } from '../../../kit/deviceQueue/useAhead';
 import { newId } from '../../../kit/send';
 import { useKeys } from '../../../kit/useKeys';
-import type { KitPoint, KitStudent, KitTechnique } from '../line';
+import type { KitPoint, KitStudent, KitTechnique } from '../../../kit/mat/line';
 import { unitAfter } from '../../../kit/mat/Measuring';
-import { rangeFor } from '../line';
-import { draftLook, recordLook, writtenDay } from '../record';
+import { rangeFor } from '../../../kit/mat/line';
+import { draftLook, recordLook, writtenDay } from '../../../kit/mat/record';
 import { restAt } from '../rests';
 import { keepPass, readPass, wordFor, wordOf, type Tapped } from './pass';
 

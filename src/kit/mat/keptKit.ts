@@ -1,6 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { KeptKit } from '../../contracts/kit';
-import { KIT_STORE } from '../../kit/offline';
+import { KIT_STORE } from '../offline';
 
 interface Shape extends DBSchema {
   kits: { key: string; value: KeptKit };

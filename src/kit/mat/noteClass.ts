@@ -1,8 +1,8 @@
-import type { LookKitView } from '../../../contracts/views';
-import { put } from '../../../kit/deviceQueue/deviceQueue';
-import { newId } from '../../../kit/send';
-import { lineUp, taughtTonight, type KitItem, type Line } from '../line';
-import { dayNow, writtenDay } from '../record';
+import type { LookKitView } from '../../contracts/views';
+import { put } from '../deviceQueue/deviceQueue';
+import { newId } from '../send';
+import { lineUp, taughtTonight, type KitItem, type Line } from './line';
+import { dayNow, writtenDay } from './record';
 
 /**
  * Notes the class of this line, or notes it again with what has changed: through the queue of the device, so that it

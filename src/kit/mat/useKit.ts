@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { upon, type KeptKit } from '../../contracts/kit';
 import type { LookKitView } from '../../contracts/views';
-import { ask } from '../../kit/send';
+import { ask } from '../send';
 import { keepKit, readKit } from './keptKit';
 
 /** So long is a new evening waited for where the last one is here, in ms. */

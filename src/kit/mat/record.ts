@@ -1,6 +1,6 @@
 import type { LookWritten } from '../../contracts/look';
-import { put } from '../../kit/deviceQueue/deviceQueue';
-import { newId } from '../../kit/send';
+import { put } from '../deviceQueue/deviceQueue';
+import { newId } from '../send';
 
 /** A look as the mat makes it: what is not said is not there. */
 export type LookDraft = Omit<LookWritten, 'day' | 'at'> & { label: string; names: Record<string, string> };

@@ -1,0 +1,28 @@
+import { foreignKey, index, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { storedClassPlan } from '../../contracts/stored/classPlan';
+import { storedClassRun } from '../../contracts/stored/classRun';
+import { day, edited, instant, kept, schoolId } from './columns';
+import { hall } from './hall';
+
+/** A class as it is meant to go, and how far it has come; the class that is held from it has the same id. */
+export const classPlan = pgTable(
+  'class_plan',
+  {
+    schoolId: schoolId(),
+    id: uuid('id').notNull(),
+    day: day('day').notNull(),
+    hallId: uuid('hall_id'),
+    plan: kept('plan', storedClassPlan).notNull(),
+    /** Null: it has not begun. */
+    run: kept('run', storedClassRun),
+    closedAt: instant('closed_at'),
+    /** What is to be remembered of it. */
+    note: text('note').notNull().default(''),
+    ...edited(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.schoolId, t.id] }),
+    foreignKey({ columns: [t.schoolId, t.hallId], foreignColumns: [hall.schoolId, hall.id] }),
+    index('class_plan_day').on(t.schoolId, t.day),
+  ],
+);

@@ -1,0 +1,64 @@
+import { eq } from 'drizzle-orm';
+import { dayInWords, laterRun } from '../../core';
+import { classPlan, hall } from '../../data/tables';
+import { Refusal } from '../http/problem';
+import type { Runs } from './command';
+import { mayChangeClass } from './class';
+import { inTurn } from './inTurn';
+import { nextVersion, notMeanwhile } from './meanwhile';
+import type { Transaction } from '../../data/connection';
+import type { Who } from '../who';
+
+async function planned(tx: Transaction, who: Who, id: string) {
+  const [now] = await tx.select().from(classPlan).where(eq(classPlan.id, id)).for('update');
+  if (!now) throw new Refusal(404, 'This plan is no longer there.');
+  await mayChangeClass(tx, who, now.day);
+  return now;
+}
+
+export const classPlanCommands: Runs<'classPlan.save' | 'classPlan.remove' | 'class.run' | 'class.close'> = {
+  /** Whoever plans last keeps it; who began from an older one is shown both. */
+  'classPlan.save': async (tx, who, { id, day, hallId, plan, version }) => {
+    await inTurn(tx, who, `classes ${day}`);
+    const [now] = await tx.select().from(classPlan).where(eq(classPlan.id, id));
+    await mayChangeClass(tx, who, now && now.day < day ? now.day : day);
+    await notMeanwhile(tx, `The plan of ${dayInWords(day, who.today)}`, now, version, () => ({
+      id,
+      day: now!.day,
+      hallId: now!.hallId,
+      plan: now!.plan,
+    }));
+    if (hallId !== null && (await tx.select({ id: hall.id }).from(hall).where(eq(hall.id, hallId))).length === 0)
+      throw new Refusal(409, 'This hall is no longer there.', [{ path: 'hallId', message: 'Choose another hall.' }], {
+        mends: [{ say: 'Keep the plan without a hall', set: { hallId: null } }],
+      });
+    const [kept] = await tx
+      .insert(classPlan)
+      .values({ schoolId: who.schoolId, id, day, hallId, plan, changedBy: who.personId })
+      .onConflictDoUpdate({
+        target: [classPlan.schoolId, classPlan.id],
+        set: { day, hallId, plan, ...nextVersion(classPlan, who) },
+      })
+      .returning({ version: classPlan.version });
+    return { id, version: kept!.version };
+  },
+  'classPlan.remove': async (tx, who, { id }) => {
+    const now = await planned(tx, who, id);
+    if (now.run !== null)
+      throw new Refusal(409, 'This class has begun: what was done in it stays. Leave blocks out of the plan instead.');
+    await tx.delete(classPlan).where(eq(classPlan.id, id));
+    return {};
+  },
+  /** Several devices tell where a class stands; the one that has seen more is right, and every one is told. */
+  'class.run': async (tx, who, { id, run }) => {
+    const now = await planned(tx, who, id);
+    const later = laterRun(now.run, run)!;
+    if (later === run) await tx.update(classPlan).set({ run }).where(eq(classPlan.id, id));
+    return { run: later };
+  },
+  'class.close': async (tx, who, { id, note }) => {
+    await planned(tx, who, id);
+    await tx.update(classPlan).set({ note, closedAt: who.now }).where(eq(classPlan.id, id));
+    return {};
+  },
+};
