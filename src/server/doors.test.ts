@@ -282,6 +282,7 @@ describe('who may do what', () => {
     const makesNew: CommandName[] = [
       'sequence.save',
       'sequence.import',
+      'classPlan.save',
       'hall.save',
       'hall.remove',
       'rank.save',

@@ -22,7 +22,7 @@ const usable = {
 registerRoute(
   ({ request, url }) =>
     request.mode === 'navigate' &&
-    (url.pathname === '/look' || /^\/sequences\/[0-9a-f-]{36}\/call$/.test(url.pathname)),
+    (['/look', '/tonight', '/tonight/run'].includes(url.pathname) || /^\/sequences\/[0-9a-f-]{36}\/call$/.test(url.pathname)),
   new NetworkFirst({
     cacheName: 'pages',
     networkTimeoutSeconds: 4,
@@ -45,7 +45,7 @@ registerRoute(
 
 const AWAY = `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>No connection · Stavewright</title>
 <body style="font:18px/26px system-ui,sans-serif;background:#FAF7F0;color:#20262B;margin:48px;max-width:34em"><h1 style="font-weight:600">There is no connection to the school’s server.</h1>
-<p>Marks made on this device are kept and sent later. <a href="/look">The mat</a> works without a network.</p></body></html>`;
+<p>Marks made on this device are kept and sent later. <a href="/tonight/run">The class</a> and <a href="/look">the mat</a> work without a network.</p></body></html>`;
 setCatchHandler(({ request }) =>
   Promise.resolve(
     (request as Request | undefined)?.mode === 'navigate'

@@ -13,10 +13,22 @@ export interface ClassPlanShown {
   version: number;
 }
 
+/** Two or three as they were called, at which rung, and who was first. */
+export interface CalledPair {
+  id: string;
+  a: string;
+  b: string;
+  c: string | null;
+  rung: number;
+  first: string;
+}
+
 /** Where a class stands, for devices that follow; `now` is the server's clock in milliseconds since 1970. */
 export interface ClassRunView {
   run: Run | null;
   version: number;
   closed: boolean;
+  /** Rounds that were called in it. */
+  called: { blockId: string; round: number; pairs: CalledPair[] }[];
   now: number;
 }

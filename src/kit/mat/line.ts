@@ -14,6 +14,8 @@ export interface Line {
   order: string[] | null;
   /** When somebody came after the class was noted, as hours and minutes. */
   late: Record<string, string>;
+  /** When somebody left before the end. */
+  left: Record<string, string>;
   flipped: boolean;
   leftHanded: boolean;
   classId: string | null;
@@ -41,6 +43,7 @@ export const freshLine = (day: string, leftHanded = false): Line => ({
   present: [],
   order: null,
   late: {},
+  left: {},
   flipped: false,
   leftHanded,
   classId: null,

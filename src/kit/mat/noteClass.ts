@@ -1,4 +1,5 @@
 import type { LookKitView } from '../../contracts/views';
+import { readClockTime } from '../../core';
 import { put } from '../deviceQueue/deviceQueue';
 import { newId } from '../send';
 import { lineUp, taughtTonight, type KitItem, type Line } from './line';
@@ -34,12 +35,24 @@ export async function noteClass(
       // As they stand from the door, so that the next class can stand as this one.
       present: lineUp(kit, { ...line, flipped: false }).map((s) => s.id),
       taught: taughtTonight(items, line),
+      times: timesOf(line),
     },
     label: `Class of ${line.present.length}`,
     by: kit.me.personId,
     open: false,
   });
   return { classId: id, openedAt };
+}
+
+/** When people came late or left early, as the hours count them. */
+function timesOf({ late, left }: Line): Record<string, { came: number | null; went: number | null }> {
+  const at = (text: string | undefined) => (text === undefined ? null : readClockTime(text));
+  return Object.fromEntries(
+    [...new Set([...Object.keys(late), ...Object.keys(left)])].map((id) => [
+      id,
+      { came: at(late[id]), went: at(left[id]) },
+    ]),
+  );
 }
 
 /** The line as somebody joins a class that another device has opened. */

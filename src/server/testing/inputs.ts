@@ -98,7 +98,13 @@ export const goodInputs = (s: SmallSchool): { [N in CommandName]: () => CommandD
     run: { ...beginRun(aPlan(), NOW.getTime(), NOW.getTime() + 90 * 60_000), spent: [] },
   }),
   'class.close': () => ({ id: s.plan, note: '' }),
-  'pairs.record': () => ({ classId: s.plan, blockId: v7(), day: DAY, round: 1, pairs: [] }),
+  'pairs.record': () => ({
+    classId: s.plan,
+    blockId: v7(),
+    day: DAY,
+    round: 1,
+    pairs: [{ id: v7(), a: s.student, b: s.as.student.personId, c: null, rung: 0, first: s.student }],
+  }),
   'partners.say': () => ({ id: v7(), a: s.student, b: s.as.student.personId, kind: 'apart' }),
   'partners.end': () => ({ id: v7() }),
   'felt.record': () => ({

@@ -1,4 +1,6 @@
 import type { ClassRunView, ViewInput } from '../../contracts/views';
+import { asc, eq } from 'drizzle-orm';
+import { paired } from '../../data/tables';
 import type { Transaction } from '../../data/connection';
 import { readClassPlan } from '../../data/queries/classPlans';
 import { Refusal } from '../http/problem';
@@ -8,5 +10,19 @@ import type { Who } from '../who';
 export async function classRunView(tx: Transaction, who: Who, { id }: ViewInput<'classRun'>): Promise<ClassRunView> {
   const now = await readClassPlan(tx, id);
   if (!now) throw new Refusal(404, 'This plan is no longer there.');
-  return { run: now.run, version: now.version, closed: now.closedAt !== null, now: who.now.getTime() };
+  const rows = await tx.select().from(paired).where(eq(paired.classId, id)).orderBy(asc(paired.round), asc(paired.id));
+  const rounds = new Map<string, ClassRunView['called'][number]>();
+  for (const { blockId, round, id: pairId, a, b, c, rung, first } of rows) {
+    const key = `${blockId} ${round}`;
+    const of = rounds.get(key) ?? { blockId, round, pairs: [] };
+    rounds.set(key, of);
+    of.pairs.push({ id: pairId, a, b, c, rung, first });
+  }
+  return {
+    run: now.run,
+    version: now.version,
+    closed: now.closedAt !== null,
+    called: [...rounds.values()],
+    now: who.now.getTime(),
+  };
 }

@@ -24,7 +24,7 @@ import { FocusPanel, giveFocus } from './FocusPanel';
 import { Handover } from './Handover';
 import { HowDone } from './HowDone';
 import { Key } from '../../../kit/mat/Key';
-import { AtTheName } from '../AtTheName';
+import { AtTheName } from '../../../kit/mat/AtTheName';
 import { nameParts, type KitPoint, type KitStudent, type KitTechnique } from '../../../kit/mat/line';
 import { unitAfter } from '../../../kit/mat/Measuring';
 import { rangeFor } from '../../../kit/mat/line';

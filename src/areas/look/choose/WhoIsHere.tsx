@@ -5,7 +5,7 @@ import { useState } from 'react';
 import type { LookKitView } from '../../../contracts/views';
 import { Belt } from '../../../kit/marks/Belt';
 import { Word } from '../../../kit/Word';
-import { AtTheName } from '../AtTheName';
+import { AtTheName } from '../../../kit/mat/AtTheName';
 import { standing, type KitItem, type KitStudent, type Line } from '../../../kit/mat/line';
 import { joining, noteClass } from '../../../kit/mat/noteClass';
 import './WhoIsHere.css';

@@ -8,7 +8,7 @@ import { low, nextLooks, sweepInWords, type Group, type WorthALook as Worth } fr
 import { Belt } from '../../../kit/marks/Belt';
 import { Lozenge } from '../../../kit/marks/Lozenge';
 import { Word } from '../../../kit/Word';
-import { AtTheName } from '../AtTheName';
+import { AtTheName } from '../../../kit/mat/AtTheName';
 import { isTonight, ordersOfKit, worthsOfKit, type KitItem, type KitStudent, type Line } from '../../../kit/mat/line';
 import './WorthALook.css';
 

@@ -20,7 +20,7 @@ import { Belt } from '../../../kit/marks/Belt';
 import { ask, newId } from '../../../kit/send';
 import { Switch } from '../../../kit/Switch';
 import { useKeys } from '../../../kit/useKeys';
-import { AtTheName } from '../AtTheName';
+import { AtTheName } from '../../../kit/mat/AtTheName';
 import { nameParts, type KitItem, type KitSequence, type KitStudent } from '../../../kit/mat/line';
 import { NoteField } from '../NoteField';
 import { draftLook, recordLook } from '../../../kit/mat/record';

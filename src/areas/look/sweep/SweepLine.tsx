@@ -5,7 +5,7 @@ import type { LookKitView } from '../../../contracts/views';
 import { adaptedInWords, restInWords, type Side } from '../../../core';
 import { Belt } from '../../../kit/marks/Belt';
 import { Stick } from '../../../kit/marks/Stick';
-import { AtTheName } from '../AtTheName';
+import { AtTheName } from '../../../kit/mat/AtTheName';
 import { nameParts, type KitPoint, type KitStudent } from '../../../kit/mat/line';
 import { Board, type Cut } from './Board';
 import { wordOf } from './pass';

@@ -90,7 +90,9 @@ export const invertKind: OperationKind<InvertOperation> = {
       const now = nameNow(name, vocabulary);
       return { name: now, kind: kindInName(now, vocabulary) ?? 'strike' };
     };
-    return ok(invert(seq, o.what, o.pairs?.map(([a, b]): InversionPair => [named(a), named(b)]) ?? COMMON_PAIRS[o.what]));
+    return ok(
+      invert(seq, o.what, o.pairs?.map(([a, b]): InversionPair => [named(a), named(b)]) ?? COMMON_PAIRS[o.what]),
+    );
   },
   words: (o) => `${o.what} changed over`,
   effects: (o, before, _after, same, { vocabulary }) => {

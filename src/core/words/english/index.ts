@@ -13,6 +13,7 @@ export * from './gate';
 export * from './glossary';
 export * from './gradingResult';
 export * from './makeUp';
+export * from './pairing';
 export * from './practice';
 export * from './reader';
 export * from './readiness';

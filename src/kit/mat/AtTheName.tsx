@@ -1,6 +1,6 @@
 import { atTheName, atTheNameInWords } from '../../core';
-import { NameMark } from '../../kit/marks/NameMark';
-import type { KitStudent } from '../../kit/mat/line';
+import { NameMark } from '../marks/NameMark';
+import type { KitStudent } from './line';
 import './AtTheName.css';
 
 /** What has to be known of somebody before they are watched: a mark and the word, at their name. */

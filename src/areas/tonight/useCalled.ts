@@ -1,0 +1,58 @@
+import { useCallback, useState } from 'react';
+import type { CalledPair, ClassRunView } from '../../contracts/views';
+import { put } from '../../kit/deviceQueue/deviceQueue';
+import { newId } from '../../kit/send';
+import { calledKey, type Called } from './pairing';
+
+const keyOf = (classId: string) => `stavewright-called-${classId}`;
+
+function read(classId: string): Called {
+  try {
+    return JSON.parse(localStorage.getItem(keyOf(classId)) ?? '{}') as Called;
+  } catch {
+    return {};
+  }
+}
+
+/** The rounds that were called in a class: here first, then for every other device. */
+export function useCalled(classId: string, day: string, by: string) {
+  const [called, setCalled] = useState<Called>(() => read(classId));
+  const keep = useCallback(
+    (next: Called) => {
+      setCalled(next);
+      try {
+        localStorage.setItem(keyOf(classId), JSON.stringify(next));
+      } catch {
+        // It stands on the page and goes to the server.
+      }
+    },
+    [classId],
+  );
+  /** What others called that this device does not know; its own stays, since it may not have been sent. */
+  const merge = useCallback(
+    (theirs: ClassRunView['called']) =>
+      setCalled((mine) => {
+        const fresh = theirs.filter((r) => mine[calledKey(r.blockId, r.round)] === undefined);
+        return fresh.length === 0
+          ? mine
+          : { ...mine, ...Object.fromEntries(fresh.map((r) => [calledKey(r.blockId, r.round), r.pairs])) };
+      }),
+    [],
+  );
+  const call = useCallback(
+    async (blockId: string, round: number, pairs: readonly CalledPair[]) => {
+      keep({ ...called, [calledKey(blockId, round)]: pairs });
+      await put({
+        id: newId(),
+        at: new Date().toISOString(),
+        name: 'pairs.record',
+        input: { classId, blockId, day, round, pairs: [...pairs] },
+        label: `${pairs.length} pairs of round ${round}`,
+        by,
+        open: false,
+      }).catch(() => undefined);
+    },
+    [called, keep, classId, day, by],
+  );
+  return { called, call, merge };
+}
