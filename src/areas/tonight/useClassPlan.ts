@@ -113,7 +113,7 @@ export function useClassPlan(first: ClassPlanShown, by: string) {
     /** Somebody saved another plan meanwhile. */
     aside,
     /** One's own plan over theirs. */
-    async keepMine() {
+    keepMine: async () => {
       if (!aside) return;
       const waiting = (await waitingIn(chainOf(first.id), by)).find((c) => c.id === aside.id);
       const theirs = waiting?.aside?.meanwhile?.version;
@@ -121,7 +121,7 @@ export function useClassPlan(first: ClassPlanShown, by: string) {
       await sendAgain(aside.id, theirs === undefined ? null : { say: '', set: { version: theirs } });
     },
     /** Theirs: one's own is let go. */
-    async takeTheirs() {
+    takeTheirs: async () => {
       for (const c of await waitingIn(chainOf(first.id), by)) await letGo(c.id);
       location.reload();
     },

@@ -1,6 +1,7 @@
 // What the mat takes along.
 import type {
   Group,
+  Limits,
   PointKind,
   Purpose,
   Range,
@@ -63,6 +64,8 @@ export interface LookKitView {
   plans?: ClassPlanShown[];
   plansBefore?: ClassPlanShown[];
   halls?: { id: string; name: string }[];
+  /** From which age the school allows what can hurt. */
+  ages?: Limits['ages'];
   /** Who never works together, who would like to, and who did in the last weeks. */
   pairing?: {
     apart: [string, string][];

@@ -5,6 +5,7 @@ import { school } from '../tables';
 import { DEMO_SCHOOL_ID, generateDemo } from './generate';
 import { writeLived, writeShowings } from './lived';
 import { writeDecisions } from './write/decisions';
+import { writeEvenings } from './write/evenings';
 import { writeGradings } from './write/gradings';
 import { writePastGrading } from './write/pastGrading';
 import { writeSchool } from './write/school';
@@ -29,6 +30,7 @@ export async function fillDemo(appUrl: string, day?: PlainDate) {
       await writeShowings(tx, DEMO_SCHOOL_ID, made, today);
       const { guardian } = await writeLived(tx, DEMO_SCHOOL_ID, made, today);
       await writePastGrading(tx, made);
+      await writeEvenings(tx, made, today);
       await writeGradings(tx, made);
       await writeSignIns(tx, made, [guardian]);
       const marks = made.looks.reduce((n, l) => n + l.marks.length, 0);

@@ -1,5 +1,6 @@
 /** The page of the guide that belongs to an area of the house. */
 const OF: Record<string, string> = {
+  Tonight: 'tonight',
   Techniques: 'techniques',
   Sequences: 'sequences',
   Syllabus: 'syllabus',

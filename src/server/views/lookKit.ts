@@ -109,6 +109,7 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
     plans: plans.toCome.map(planShown),
     plansBefore: plans.before.map(planShown),
     halls: await tx.select({ id: hall.id, name: hall.name }).from(hall).orderBy(hall.name),
+    ages: followed[0]!.body.limits.ages,
     pairing: await readPairing(tx, who.today),
     stood: await readStood(tx),
     techniques: techniques

@@ -26,6 +26,15 @@ export const GLOSSARY = {
     means: 'A way in which a point goes wrong: what it looks like, the cue that mends it, whom it can hurt.',
   },
   canHurt: { word: 'can hurt', means: 'A slip by which somebody can be hurt. It comes before every other correction.' },
+  block: {
+    word: 'block',
+    means: 'A stretch of a class with what is done in it, its minutes, people and things. It is timed by itself.',
+  },
+  pair: {
+    word: 'pair, rung tonight',
+    means:
+      'Two, or three, who work together at the lower of their rungs, both having said yes tonight. A rung is how far contact goes.',
+  },
   sequence: {
     word: 'sequence',
     means: 'Moves in order: a form, a combination, an equipment set, or a partner drill with two lanes.',

@@ -1,0 +1,129 @@
+import { closestCenter, DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
+import type { LookKitView } from '../../contracts/views';
+import { blockTimes, clockTime, itemKey, type Block, type ClassPlan } from '../../core';
+import type { KitItem } from '../../kit/mat/line';
+import { LookLine } from './LookLine';
+import type { LookInBlock } from './worth';
+
+/** The blocks of an evening beside its staff, each as high as its minutes, with what can be watched in it. */
+export function PlanBlocks({
+  kit,
+  items,
+  plan,
+  heights,
+  looks,
+  barred,
+  selected,
+  onSelect,
+  onMove,
+}: {
+  kit: LookKitView;
+  items: readonly KitItem[];
+  plan: ClassPlan;
+  heights: readonly number[];
+  looks: readonly LookInBlock[];
+  /** Those that go first if time is short. */
+  barred: ReadonlySet<LookInBlock>;
+  selected: string | null;
+  onSelect: (id: string) => void;
+  onMove: (id: string, to: number) => void;
+}) {
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 8 } }));
+  const times = new Map(blockTimes(plan).map((t) => [t.id, t]));
+  const end = ({ active, over }: DragEndEvent) => {
+    if (over && active.id !== over.id)
+      onMove(
+        String(active.id),
+        plan.blocks.findIndex((b) => b.id === over.id),
+      );
+  };
+  return (
+    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={end}>
+      <SortableContext items={plan.blocks.map((b) => b.id)} strategy={verticalListSortingStrategy}>
+        <ol className="plan-blocks" aria-label="The evening, block by block">
+          {plan.blocks.map((b, i) => (
+            <Row
+              key={b.id}
+              block={b}
+              height={heights[i]!}
+              from={times.get(b.id)!.from}
+              to={times.get(b.id)!.to}
+              names={b.items.map(
+                (x) => items.find((y) => y.key === itemKey(x.item))?.name ?? 'not in the library any more',
+              )}
+              selected={b.id === selected}
+              onSelect={() => onSelect(b.id)}
+            >
+              <ul>
+                {looks
+                  .filter((l) => l.blockId === b.id)
+                  .map((l) => (
+                    <LookLine
+                      key={`${l.look.kind} ${l.look.itemKey} ${l.look.pointId} ${l.look.side} ${l.look.studentIds[0]}`}
+                      kit={kit}
+                      items={items}
+                      found={l}
+                      bar={barred.has(l)}
+                    />
+                  ))}
+              </ul>
+            </Row>
+          ))}
+        </ol>
+      </SortableContext>
+    </DndContext>
+  );
+}
+
+function Row({
+  block,
+  height,
+  from,
+  to,
+  names,
+  selected,
+  onSelect,
+  children,
+}: {
+  block: Block;
+  height: number;
+  from: number;
+  to: number;
+  names: readonly string[];
+  selected: boolean;
+  onSelect: () => void;
+  children: React.ReactNode;
+}) {
+  const { listeners, setNodeRef, transform, transition } = useSortable({ id: block.id });
+  return (
+    <li
+      ref={setNodeRef}
+      className={selected ? 'selected' : ''}
+      style={{ minHeight: height, transform: CSS.Translate.toString(transform), transition }}
+    >
+      <button
+        type="button"
+        data-block={block.id}
+        aria-expanded={selected}
+        aria-label={`${block.name}, ${block.minutes} minutes, ${clockTime(from)} to ${clockTime(to)}`}
+        onClick={onSelect}
+        {...listeners}
+      >
+        <span className="spread">
+          <b>{block.name}</b>
+          <span className="second num">
+            {block.minutes} min{block.pinned ? ', kept' : ''}
+          </span>
+        </span>
+        {height > 40 && (
+          <span className="second clip">{names.length > 0 ? `${names.join(', ')}. ${block.how}` : block.how}</span>
+        )}
+        {height > 80 && block.who !== '' && <span className="second">{block.who}</span>}
+        {height > 40 && block.things !== '' && <span className="second">Out: {block.things}</span>}
+      </button>
+      {children}
+    </li>
+  );
+}

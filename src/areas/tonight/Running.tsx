@@ -1,0 +1,372 @@
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { ClassPlanShown, LookKitView } from '../../contracts/views';
+import {
+  backwards,
+  clockTime,
+  countOf,
+  itemKey,
+  lengthened,
+  onwards,
+  standsAt,
+  stopOrGo,
+  timeOfDayIn,
+  whoGives,
+  type Block,
+  type Run,
+} from '../../core';
+import { put } from '../../kit/deviceQueue/deviceQueue';
+import { itemsOf } from '../../kit/mat/line';
+import { SaveState, useAwake } from '../../kit/mat/SaveState';
+import { newId } from '../../kit/send';
+import { LookLine } from './LookLine';
+import { Pairs } from './Pairs';
+import { PairsBrief } from './PairsBrief';
+import { RollCall } from './RollCall';
+import { RunStaff } from './RunStaff';
+import { bell, wakeSound } from './sound';
+import { TimeLeft } from './TimeLeft';
+import { useCalled } from './useCalled';
+import { useLine } from './useLine';
+import { useRounds } from './useRounds';
+import { useRun } from './useRun';
+import { looksByBlock } from './worth';
+import './Running.css';
+
+const HOW_MANY = 3;
+const SOUND = 'stavewright-bell';
+
+const digits = (left: number): string => {
+  const s = Math.abs(left);
+  const text = `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`;
+  return left < 0 ? `+${text}` : text;
+};
+
+/** The class as it runs: the time left, readable across the hall; whom to watch now; who comes late; what is next. */
+export function Running({ kit, shown }: { kit: LookKitView; shown: ClassPlanShown }) {
+  const by = kit.me.personId;
+  const items = useMemo(() => itemsOf(kit), [kit]);
+  const line = useLine(kit, items);
+  const calls = useCalled(shown.id, shown.day, by);
+  const clock = useRun(shown, by, calls.merge);
+  const { run, now } = clock;
+  const { plan } = shown;
+  const [view, setView] = useState<'clock' | 'pairs' | 'close'>('clock');
+  const [pairsOf, setPairsOf] = useState<string | null>(null);
+  const [sound, setSound] = useState(false);
+  useAwake();
+  useEffect(() => {
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- what the address and the device say, once they can be read
+    if (new URLSearchParams(location.search).get('show') === 'pairs') setView('pairs');
+    setSound(localStorage.getItem(SOUND) === 'on');
+  }, []);
+  const s = run && standsAt(plan, run, now);
+  const people = line.called ? line.people.filter((p) => line.stateOf(p.id) !== 'left') : line.expected;
+  const withPairs = plan.blocks.filter((b) => b.pairs !== null);
+  const toPair = s?.block?.pairs ? s.block : ((s?.next?.pairs ? s.next : null) ?? withPairs[0] ?? null);
+  const brief = useRounds(kit, s?.next?.pairs ? s.next : null, people, calls.called);
+
+  // The bell strikes once as a block runs out, on every device that has it on.
+  const struck = useRef<string | null>(null);
+  const over = s?.block && s.left <= 0 ? s.block.id : null;
+  useEffect(() => {
+    if (over !== null && struck.current !== over && sound) bell();
+    struck.current = over;
+  }, [over, sound]);
+
+  const here = people.map((p) => p.id).join(' ');
+  const looks = useMemo(
+    () => (s?.block ? looksByBlock(kit, items, [s.block], people, line.line.done, () => HOW_MANY) : []),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the block and who is here are known by their ids
+    [kit, items, s?.block?.id, here, line.line.done],
+  );
+
+  if (view === 'pairs' && withPairs.length > 0) {
+    const block = withPairs.find((b) => b.id === pairsOf) ?? toPair ?? withPairs[0]!;
+    return (
+      <Pairs
+        key={block.id}
+        kit={kit}
+        blocks={withPairs}
+        block={block}
+        people={people}
+        calls={calls}
+        onBlock={setPairsOf}
+        onBack={() => setView('clock')}
+      />
+    );
+  }
+  if (!run || !s)
+    return (
+      <div className="running">
+        <h1>The class has not begun</h1>
+        <p>
+          {clockTime(plan.starts)} to {clockTime(plan.starts + plan.minutes)}, {plan.blocks.length} blocks.
+        </p>
+        <a className="button" href="/tonight">
+          To the plan
+        </a>
+        <footer>
+          <SaveState by={by} problem={clock.problem} />
+        </footer>
+      </div>
+    );
+  const time = (t: number) => clockTime(timeOfDayIn(kit.timeZone, t));
+  const set = (next: Run) => {
+    wakeSound();
+    clock.set(next);
+  };
+  const close = () => setView('close');
+  if (clock.closed || s.block === null || view === 'close')
+    return (
+      <Close
+        kit={kit}
+        shown={shown}
+        run={run}
+        closed={clock.closed}
+        line={line}
+        onBack={
+          s.block === null && !clock.closed
+            ? () => set(backwards(run))
+            : view === 'close' && !clock.closed
+              ? () => setView('clock')
+              : null
+        }
+        onEnd={() => {
+          let ended = run;
+          while (ended.block !== null) ended = onwards(plan, ended, clock.clock(), ended !== run);
+          if (ended !== run) set(ended);
+        }}
+      />
+    );
+  const givers = whoGives(plan, run, s.late);
+  const standing = run.stoppedAt !== null;
+  const block = s.block;
+  return (
+    <div className="running">
+      <header>
+        <h1>
+          {block.name} <small>until {time(s.endsAt)}</small>
+        </h1>
+        <b className="num now">{time(now)}</b>
+      </header>
+      <RunStaff s={s} from={run.began} to={run.endsBy} now={now} timeZone={kit.timeZone} />
+      <div className="left">
+        <b className={`num digits${s.left < 0 ? ' over' : ''}`} role="timer" aria-label="Time left of the block">
+          {digits(s.left)}
+        </b>
+        <div className="what">
+          <p>
+            {block.items.length > 0 && (
+              <b>{block.items.map((i) => items.find((x) => x.key === itemKey(i.item))?.name ?? '').join(', ')}. </b>
+            )}
+            {block.how}
+          </p>
+          {block.who !== '' && <p className="quiet">{block.who}</p>}
+          {block.things !== '' && <p className="quiet">Out: {block.things}</p>}
+          {block.caution !== '' && <p className="hurts">{block.caution}</p>}
+        </div>
+      </div>
+      <TimeLeft left={s.left} of={s.of} ends={time(s.endsAt)} />
+      <div className="row wrap minutes">
+        <Button onClick={() => set(lengthened(plan, run, block.id, -1, clock.clock()))}>A minute less</Button>
+        <Button onClick={() => set(lengthened(plan, run, block.id, 1, clock.clock()))}>A minute more</Button>
+        <Button onClick={() => set(onwards(plan, run, clock.clock(), true))}>Skip it</Button>
+        {run.spent.length > 0 && (
+          <Button onClick={() => set(backwards(run))}>
+            Back to {plan.blocks.find((b) => b.id === run.spent.at(-1)!.block)?.name}
+          </Button>
+        )}
+        <Button
+          aria-pressed={sound}
+          onClick={() => {
+            wakeSound();
+            setSound(!sound);
+            localStorage.setItem(SOUND, sound ? 'off' : 'on');
+          }}
+        >
+          {sound ? 'Bell on' : 'Bell off'}
+        </Button>
+        {block.items.some((i) => 'sequence' in i.item) && (
+          <a
+            className="button"
+            href={`/sequences/${block.items.flatMap((i) => ('sequence' in i.item ? [i.item.sequence] : []))[0]}/call`}
+          >
+            Call it
+          </a>
+        )}
+      </div>
+      {s.late > 0 && (
+        <div className="late pine-bar" role="status">
+          <p>
+            <b>{countOf(s.late, 'minute')} over.</b> The class would end at {time(s.eveningEnds)} instead of{' '}
+            {time(run.endsBy)}.
+          </p>
+          <div className="row wrap">
+            {givers.slice(0, 3).map((b) => (
+              <Button key={b.id} onClick={() => set(lengthened(plan, run, b.id, -s.late, clock.clock()))}>
+                {b.name} gives {s.late}
+              </Button>
+            ))}
+            {givers.length === 0 && <p className="quiet">No block that is to come can give so much.</p>}
+            <Button onClick={() => set({ ...run, endsBy: s.eveningEnds, changes: run.changes + 1 })}>
+              End at {time(s.eveningEnds)}
+            </Button>
+          </div>
+        </div>
+      )}
+      {looks.length > 0 && (
+        <section>
+          <h2>Worth a look now</h2>
+          <ul>
+            {looks.map((l, i) => (
+              <LookLine
+                key={`${l.look.kind} ${l.look.itemKey} ${l.look.pointId} ${l.look.side} ${l.look.studentIds[0]}`}
+                kit={kit}
+                items={items}
+                found={l}
+                bar={i < 2}
+                mat
+              />
+            ))}
+          </ul>
+        </section>
+      )}
+      {s.next && (
+        <section>
+          <div className="spread">
+            <h2>
+              Next at {time(s.endsAt)}: {s.next.name}, {run.minutes[s.next.id] ?? s.next.minutes} min
+            </h2>
+            {s.next.things !== '' && <span className="quiet">{s.next.things}</span>}
+          </div>
+          {brief.rounds[0] && <PairsBrief kit={kit} shown={brief.rounds[0]} />}
+        </section>
+      )}
+      <RollCall kit={kit} line={line} />
+      <footer>
+        <SaveState by={by} problem={clock.problem} />
+        <Button onClick={() => set(stopOrGo(run, clock.clock()))}>
+          {standing ? 'The clock goes on' : 'Stop the clock'}
+        </Button>
+        {withPairs.length > 0 && <Button onClick={() => setView('pairs')}>The pairs</Button>}
+        <Button onClick={close}>Close the class</Button>
+        <Button variant="contained" onClick={() => set(onwards(plan, run, clock.clock()))}>
+          {s.next ? `On to ${s.next.name}` : 'That was it'}
+        </Button>
+      </footer>
+    </div>
+  );
+}
+
+/** Ten seconds at the end: what was taught, who was here, a note; then it is closed for every device. */
+function Close({
+  kit,
+  shown,
+  run,
+  closed,
+  line,
+  onBack,
+  onEnd,
+}: {
+  kit: LookKitView;
+  shown: ClassPlanShown;
+  run: Run;
+  closed: boolean;
+  line: ReturnType<typeof useLine>;
+  onBack: (() => void) | null;
+  onEnd: () => void;
+}) {
+  const [note, setNote] = useState(shown.note);
+  const [said, setSaid] = useState('');
+  const items = useMemo(() => itemsOf(kit), [kit]);
+  const skipped = new Set(run.spent.filter((s) => s.skipped).map((s) => s.block));
+  const [out, setOut] = useState<ReadonlySet<string>>(new Set());
+  const been = shown.plan.blocks.filter((b: Block) => !skipped.has(b.id));
+  const taught = [...new Set(been.flatMap((b) => b.items.map((i) => itemKey(i.item))))].filter((k) => !out.has(k));
+  const minutes = (id: string) => {
+    const s = run.spent.find((x) => x.block === id);
+    return s ? Math.round((s.to - s.from) / 60_000) : 0;
+  };
+  const missed = line.expected.filter((x) => line.stateOf(x.id) === 'away');
+  const close = async () => {
+    onEnd();
+    line.change({ items: taught });
+    try {
+      await put({
+        id: newId(),
+        at: new Date().toISOString(),
+        name: 'class.close',
+        input: { id: shown.id, note },
+        label: 'The class is closed',
+        by: kit.me.personId,
+        open: false,
+      });
+      setSaid('The class is closed. Whoever was away finds it on their list.');
+    } catch (e) {
+      setSaid(e instanceof Error ? e.message : 'It could not be closed.');
+    }
+  };
+  return (
+    <div className="running close">
+      <header>
+        <h1>How was the class?</h1>
+      </header>
+      <p>
+        {line.line.present.length} were here
+        {missed.length > 0 ? `; ${missed.map((x) => x.name.split(' ')[0]).join(', ')} missed it` : ''}.
+      </p>
+      <ul className="spent">
+        {shown.plan.blocks.map((b) => (
+          <li key={b.id}>
+            <b>{b.name}</b>{' '}
+            <span className="quiet">
+              {skipped.has(b.id) ? 'skipped' : `${minutes(b.id)} min, planned ${b.minutes}`}
+            </span>
+          </li>
+        ))}
+      </ul>
+      {been.some((b) => b.items.length > 0) && (
+        <fieldset>
+          <legend>Taught</legend>
+          {[...new Set(been.flatMap((b) => b.items.map((i) => itemKey(i.item))))].map((key) => (
+            <label key={key} className="row">
+              <input
+                type="checkbox"
+                checked={!out.has(key)}
+                disabled={closed}
+                onChange={(e) => setOut(new Set(e.target.checked ? [...out].filter((k) => k !== key) : [...out, key]))}
+              />
+              {items.find((i) => i.key === key)?.name ?? 'not in the library any more'}
+            </label>
+          ))}
+        </fieldset>
+      )}
+      <TextField
+        label="To remember"
+        multiline
+        minRows={3}
+        value={note}
+        disabled={closed}
+        onChange={(e) => setNote(e.target.value)}
+        slotProps={{ htmlInput: { maxLength: 2000 } }}
+      />
+      {closed && <p>This class is closed.</p>}
+      {said !== '' && <p role="status">{said}</p>}
+      <footer>
+        <SaveState by={kit.me.personId} problem={line.problem} />
+        {onBack && <Button onClick={onBack}>It goes on</Button>}
+        {closed || said !== '' ? (
+          <a className="button" href="/tonight">
+            To the plan
+          </a>
+        ) : (
+          <Button variant="contained" onClick={() => void close()}>
+            Close the class
+          </Button>
+        )}
+      </footer>
+    </div>
+  );
+}

@@ -1,0 +1,42 @@
+import { useEffect, useRef } from 'react';
+
+/** What keys do on a block that has the focus of the plan. */
+export interface BlockKeys {
+  select: (by: 1 | -1) => void;
+  move: (by: 1 | -1) => void;
+  minutes: (by: number) => void;
+  undo: () => void;
+  open: () => void;
+}
+
+/** Arrows choose a block, Alt and arrows move it, + and − change its minutes, Enter opens it, Ctrl+Z takes the last change back. */
+export function useBlockKeys(keys: BlockKeys): void {
+  const latest = useRef(keys);
+  useEffect(() => {
+    latest.current = keys;
+  });
+  useEffect(() => {
+    const go = (e: KeyboardEvent) => {
+      const at = e.target instanceof HTMLElement ? e.target : null;
+      if (at?.closest('input, textarea, select, [contenteditable="true"], [role="listbox"], [role="combobox"]')) return;
+      const k = latest.current;
+      if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'z') {
+        e.preventDefault();
+        return k.undo();
+      }
+      if (e.ctrlKey || e.metaKey || !at?.closest('.plan-blocks')) return;
+      const by = e.key === 'ArrowUp' ? -1 : e.key === 'ArrowDown' ? 1 : 0;
+      if (by !== 0) {
+        e.preventDefault();
+        return e.altKey ? k.move(by) : k.select(by);
+      }
+      if (e.altKey) return;
+      if (e.key === '+' || e.key === '=') k.minutes(1);
+      else if (e.key === '-' || e.key === '−') k.minutes(-1);
+      else return;
+      e.preventDefault();
+    };
+    addEventListener('keydown', go);
+    return () => removeEventListener('keydown', go);
+  }, []);
+}

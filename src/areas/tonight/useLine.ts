@@ -1,0 +1,91 @@
+import { useEffect, useRef, useState } from 'react';
+import type { LookKitView } from '../../contracts/views';
+import { clockTime, timeOfDayIn } from '../../core';
+import { freshLine, keepLine, lineUp, readLine, standing, type KitItem, type Line } from '../../kit/mat/line';
+import { noteClass } from '../../kit/mat/noteClass';
+import { dayNow } from '../../kit/mat/record';
+
+/** Whoever was here within so many days is expected until the roll is called. */
+const EXPECTED_DAYS = 14;
+
+/**
+ * Who is here tonight, as this device remembers it and the class has it. Once the class is noted every change goes to all
+ * other devices at once.
+ */
+export function useLine(kit: LookKitView, items: readonly KitItem[]) {
+  const [line, setLine] = useState<Line>(() => freshLine(kit.today));
+  const [problem, setProblem] = useState('');
+  const latest = useRef(line);
+  const show = (next: Line) => {
+    latest.current = next;
+    setLine(next);
+  };
+  useEffect(() => {
+    const known = readLine(dayNow(kit.timeZone));
+    const noted = kit.classes.find((c) => c.id === known.classId)?.present ?? [];
+    const left = new Set([...known.present, ...known.gone]);
+    const all = { ...known, present: [...known.present, ...noted.filter((id) => !left.has(id))] };
+    latest.current = all;
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- what the device says, once it can be read
+    setLine(all);
+  }, [kit]);
+
+  const change = (part: Partial<Line>) => {
+    show({ ...latest.current, ...part });
+    keepLine(latest.current);
+    if (latest.current.classId !== null)
+      void noteClass(kit, items, latest.current).then(
+        () => setProblem(''),
+        (e: unknown) => setProblem(e instanceof Error ? e.message : 'Who is here could not be kept.'),
+      );
+  };
+  const timeNow = () => clockTime(timeOfDayIn(kit.timeZone, Date.now()));
+  const without = (map: Record<string, string>, id: string) =>
+    Object.fromEntries(Object.entries(map).filter(([k]) => k !== id));
+
+  const begun = line.classId !== null;
+  const expected = kit.students.filter((s) => {
+    if (s.lastHere === null) return false;
+    return (Date.parse(kit.today) - Date.parse(s.lastHere)) / 86_400_000 <= EXPECTED_DAYS;
+  });
+  return {
+    line,
+    problem,
+    change,
+    /** Whether anybody said who is here. */
+    called: line.present.length > 0,
+    people: lineUp(kit, line),
+    expected,
+    stateOf(id: string): 'here' | 'late' | 'left' | 'away' {
+      if (line.left[id] !== undefined) return 'left';
+      if (!line.present.includes(id)) return 'away';
+      return line.late[id] !== undefined ? 'late' : 'here';
+    },
+    /** Here, or away; after the class began whoever comes is late, with the time. */
+    toggle(id: string) {
+      const now = latest.current;
+      if (now.present.includes(id))
+        return change({
+          ...standing(
+            now,
+            now.present.filter((x) => x !== id),
+          ),
+          late: without(now.late, id),
+          left: without(now.left, id),
+        });
+      change({
+        ...standing(now, [...now.present, id]),
+        ...(begun ? { late: { ...now.late, [id]: timeNow() } } : {}),
+      });
+    },
+    /** They go before the end, or stay after all. */
+    leave(id: string) {
+      const { left } = latest.current;
+      change({ left: left[id] === undefined ? { ...left, [id]: timeNow() } : without(left, id) });
+    },
+    all(ids: readonly string[]) {
+      change(standing(latest.current, ids));
+    },
+  };
+}
+export type TheLine = ReturnType<typeof useLine>;
