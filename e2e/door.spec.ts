@@ -203,12 +203,26 @@ test.describe('an empty installation', () => {
       ['/students/classes', 'None yet.'],
       ['/sequences', 'There is no sequence yet.'],
       ['/sequences/new', 'Type the first count at the left'],
+      ['/tonight', 'What is this evening for?'],
       ['/look', 'Nobody is on the roll yet.'],
       ['/people', 'Nobody is on the roll yet.'],
     ] as const) {
       await page.goto(empty.url + path);
       await expect(page.getByText(words).first()).toBeVisible();
     }
+
+    // The first evening is planned; a bad time is said at its field.
+    await page.goto(`${empty.url}/tonight`);
+    await page.getByLabel('Begins at').fill('half past six');
+    await expect(page.getByText('Write a time, as 18:30.')).toBeVisible();
+    await page.getByLabel('Begins at').fill('6:45 pm');
+    await page.getByLabel('Minutes').fill('60');
+    await page.getByRole('button', { name: /^Partner evening/ }).click();
+    await expect(page.getByRole('button', { name: /^Opening, 7 minutes, kept, 18:45 to 18:52$/ })).toBeVisible();
+    await expect(page.getByText(/18:45 to 19:45/)).toBeVisible();
+    await expect(page.getByText('None waits for the network.')).toBeVisible();
+    await page.reload();
+    await expect(page.getByRole('button', { name: /^Touch game/ })).toBeVisible();
 
     // A form can be typed before there is any technique, and what was typed stays when it is saved.
     await page.goto(`${empty.url}/sequences/new`);

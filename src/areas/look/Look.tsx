@@ -53,6 +53,18 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
   const [side, setSide] = useState<Side>('left');
   const [ready, setReady] = useState(false);
   const [day, setDay] = useState<string | null>(null);
+  /** The page of the evening from which a look was begun. */
+  const [back, setBack] = useState<string | null>(null);
+  useEffect(() => {
+    const from = sessionStorage.getItem('stavewright-back');
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- what the device says, once it can be read
+    if (from?.startsWith('/tonight')) setBack(from);
+  }, []);
+  const end = () => {
+    if (back === null) return go({ what: 'choose' });
+    sessionStorage.removeItem('stavewright-back');
+    location.assign(back);
+  };
   // Whoever leaves the mat comes back to today.
   useEffect(() => () => writeFor(null), []);
   const ofDay = (other: string | null) => {
@@ -195,7 +207,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
                   pointId: sweepable[(sweepable.indexOf(point) + 1) % sweepable.length]!.id,
                 })
               }
-              onEnd={() => go({ what: 'choose' })}
+              onEnd={end}
             />
           </main>
         </IslandRoot>
@@ -214,7 +226,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
       leftHanded: line.leftHanded,
       onLooked: () => looked(`${student.id} ${item.key}`),
       onNext: () => go(following ? { what: 'card', studentId: following.id } : { what: 'choose' }),
-      onEnd: () => go({ what: 'choose' }),
+      onEnd: end,
     };
     return (
       <IslandRoot scheme="dark">
@@ -258,8 +270,8 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
             </p>
             <AnotherDay day={day} today={kit.today} onDay={ofDay} />
           </div>
-          <a className="button" href="/students">
-            To the desk
+          <a className="button" href={back ?? '/tonight'}>
+            {back === null ? 'To the evening' : 'Back to the class'}
           </a>
         </header>
         <div className="two">

@@ -123,9 +123,8 @@ export function BlockSheet({
             <li key={key}>
               <span>{name}</span>
               <TextField
-                label={`How ${name} is done`}
+                slotProps={{ htmlInput: { 'aria-label': `How ${name} is done` } }}
                 select
-                size="small"
                 value={i.conditionId ?? ''}
                 onChange={(e) =>
                   onChange(

@@ -40,7 +40,7 @@ export function LookLine({
       )}
       <a href={addressOf(found)} onClick={() => sessionStorage.setItem('stavewright-back', location.pathname)}>
         <b>{who}</b> {what}
-        <span>
+        <span title={reason}>
           {look.hurts && <span className="hurts">Can hurt. </span>}
           {reason}
         </span>

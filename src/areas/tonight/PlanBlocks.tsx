@@ -2,7 +2,7 @@ import { closestCenter, DndContext, PointerSensor, useSensor, useSensors, type D
 import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import type { LookKitView } from '../../contracts/views';
-import { blockTimes, clockTime, itemKey, type Block, type ClassPlan } from '../../core';
+import { blockTimes, clockTime, countOf, itemKey, type Block, type ClassPlan } from '../../core';
 import type { KitItem } from '../../kit/mat/line';
 import { LookLine } from './LookLine';
 import type { LookInBlock } from './worth';
@@ -77,6 +77,13 @@ export function PlanBlocks({
   );
 }
 
+/** Nailed down: it keeps its minutes. */
+const Nail = () => (
+  <svg className="nail" width="9" height="9" viewBox="0 0 9 9" aria-hidden="true">
+    <circle cx="4.5" cy="4.5" r="3" fill="var(--ink)" />
+  </svg>
+);
+
 function Row({
   block,
   height,
@@ -96,32 +103,42 @@ function Row({
   onSelect: () => void;
   children: React.ReactNode;
 }) {
+  const lines = Math.floor((height - 28) / 18);
   const { listeners, setNodeRef, transform, transition } = useSortable({ id: block.id });
   return (
     <li
       ref={setNodeRef}
       className={selected ? 'selected' : ''}
-      style={{ minHeight: height, transform: CSS.Translate.toString(transform), transition }}
+      style={{ height, transform: CSS.Translate.toString(transform), transition }}
     >
       <button
         type="button"
         data-block={block.id}
         aria-expanded={selected}
-        aria-label={`${block.name}, ${block.minutes} minutes, ${clockTime(from)} to ${clockTime(to)}`}
+        aria-label={`${block.name}, ${block.minutes} minutes${block.pinned ? ', kept' : ''}, ${clockTime(from)} to ${clockTime(to)}`}
         onClick={onSelect}
         {...listeners}
       >
         <span className="spread">
           <b>{block.name}</b>
           <span className="second num">
-            {block.minutes} min{block.pinned ? ', kept' : ''}
+            {block.minutes} min{block.pinned && <Nail />}
           </span>
         </span>
-        {height > 40 && (
-          <span className="second clip">{names.length > 0 ? `${names.join(', ')}. ${block.how}` : block.how}</span>
+        {lines > 0 && (
+          <span className="second clip" style={{ WebkitLineClamp: lines }}>
+            {[
+              names.join(', '),
+              block.how,
+              block.who,
+              block.things === '' ? '' : `Out: ${block.things}.`,
+              block.pairs === null ? '' : `In pairs, ${countOf(block.pairs.rounds, 'round')}.`,
+            ]
+              .filter((x) => x !== '')
+              .map((x) => (/[.!?]$/.test(x) ? x : `${x}.`))
+              .join(' ')}
+          </span>
         )}
-        {height > 80 && block.who !== '' && <span className="second">{block.who}</span>}
-        {height > 40 && block.things !== '' && <span className="second">Out: {block.things}</span>}
       </button>
       {children}
     </li>

@@ -22,7 +22,7 @@ export function RunStaff({
   const at = x(now);
   const ends = s.times.slice(0, -1).filter((t) => t.to > t.from);
   return (
-    <svg className="run-staff" viewBox={`0 -16 ${W} 72`} width="100%" aria-hidden="true">
+    <svg className="run-staff" viewBox={`-9 -16 ${W + 18} 72`} width="100%" aria-hidden="true">
       <rect x="1" y="0" width={W - 2} height="26" rx="5" fill="none" stroke="var(--wood)" strokeWidth="1.5" />
       <rect x={at} y="1" width={Math.max(0, W - at - 2)} height="24" fill="var(--wood)" />
       {ends.map((t) => (

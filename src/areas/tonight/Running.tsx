@@ -186,8 +186,9 @@ export function Running({ kit, shown }: { kit: LookKitView; shown: ClassPlanShow
             localStorage.setItem(SOUND, sound ? 'off' : 'on');
           }}
         >
-          {sound ? 'Bell on' : 'Bell off'}
+          {sound ? 'The bell is on' : 'The bell is off'}
         </Button>
+        <Button onClick={close}>Close the class</Button>
         {block.items.some((i) => 'sequence' in i.item) && (
           <a
             className="button"
@@ -251,7 +252,6 @@ export function Running({ kit, shown }: { kit: LookKitView; shown: ClassPlanShow
           {standing ? 'The clock goes on' : 'Stop the clock'}
         </Button>
         {withPairs.length > 0 && <Button onClick={() => setView('pairs')}>The pairs</Button>}
-        <Button onClick={close}>Close the class</Button>
         <Button variant="contained" onClick={() => set(onwards(plan, run, clock.clock()))}>
           {s.next ? `On to ${s.next.name}` : 'That was it'}
         </Button>

@@ -256,22 +256,30 @@ function Planned({ kit, shown }: { kit: LookKitView; shown: ClassPlanShown }) {
         </div>
       )}
       <div className="tonight">
-        <div className="evening">
-          <PlanStaff plan={plan} scale={scale} heights={heights} />
-          <PlanBlocks
-            kit={kit}
-            items={items}
-            plan={plan}
-            heights={heights}
-            looks={looks}
-            barred={barred}
-            selected={selected}
-            onSelect={(id) => setSelected(id === selected ? null : id)}
-            onMove={(id, to) =>
-              set(moved(plan, id, to), `${plan.blocks.find((b) => b.id === id)?.name ?? 'a block'} moved`)
-            }
-          />
-          {plan.blocks.length === 0 && <p className="second">No block yet. “One more block” puts one in.</p>}
+        <div>
+          <div className="evening-heads">
+            <span />
+            <h2>
+              <Word of="worthALook">Worth a look</Word>
+            </h2>
+          </div>
+          <div className="evening">
+            <PlanStaff plan={plan} scale={scale} heights={heights} />
+            <PlanBlocks
+              kit={kit}
+              items={items}
+              plan={plan}
+              heights={heights}
+              looks={looks}
+              barred={barred}
+              selected={selected}
+              onSelect={(id) => setSelected(id === selected ? null : id)}
+              onMove={(id, to) =>
+                set(moved(plan, id, to), `${plan.blocks.find((b) => b.id === id)?.name ?? 'a block'} moved`)
+              }
+            />
+            {plan.blocks.length === 0 && <p className="second">No block yet. “One more block” puts one in.</p>}
+          </div>
         </div>
         <aside>
           {block ? (

@@ -1,6 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { ClassPlanShown } from '../../contracts/views';
-import type { ClassPlan } from '../../core';
 import { letGo, put, sendAgain, waitingIn, whenAnswered, type Waiting } from '../../kit/deviceQueue/deviceQueue';
 import { newId } from '../../kit/send';
 
@@ -18,7 +17,7 @@ export async function leftOnDevice(id: string, by: string): Promise<Planned | nu
   const last = waiting.filter((c): c is Waiting<'classPlan.save'> => c.name === 'classPlan.save').at(-1);
   if (!last) return null;
   const { id: planId, day, hallId, plan } = last.input;
-  return { id: planId, day, hallId, plan: plan as ClassPlan };
+  return { id: planId, day, hallId, plan: plan };
 }
 
 /**

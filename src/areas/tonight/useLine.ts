@@ -26,7 +26,6 @@ export function useLine(kit: LookKitView, items: readonly KitItem[]) {
     const left = new Set([...known.present, ...known.gone]);
     const all = { ...known, present: [...known.present, ...noted.filter((id) => !left.has(id))] };
     latest.current = all;
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- what the device says, once it can be read
     setLine(all);
   }, [kit]);
 

@@ -26,7 +26,6 @@ export function useRounds(kit: LookKitView, block: Block | null, present: readon
         ? { round: i + 1, called: was, proposed: { pairs: [], alone: [] } }
         : { round: i + 1, called: null, proposed: to[at++] ?? { pairs: [], alone: [] } };
     });
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- who is present is known by their ids
   }, [kit, block, key, called, pins]);
   return {
     rounds,

@@ -40,7 +40,7 @@ export function looksByBlock(
   each: (block: Block) => number,
 ): LookInBlock[] {
   if (people.length === 0) return [];
-  const known = new Set(items.map((i) => i.key));
+  const byKey = new Map(items.map((i) => [i.key, i]));
   const groupOf = new Map(kit.asked.map((a) => [a.itemKey, a.group]));
   const worths = worthsOfKit(kit);
   const names = new Map(kit.students.map((s) => [s.id, s.name.split(' ')[0]!]));
@@ -50,7 +50,7 @@ export function looksByBlock(
     {
       present: people.map((p) => p.id),
       orderOf: ordersOfKit(kit),
-      visible: (key) => known.has(key) && blockOf(key) !== undefined,
+      visible: (key) => byKey.has(key) && blockOf(key) !== undefined,
       done: new Set(done),
     },
     60,
@@ -58,6 +58,8 @@ export function looksByBlock(
   const taken = new Map<string, number>();
   return found.flatMap((look) => {
     const block = blockOf(look.itemKey);
+    // A form is watched by its card: no point of it is swept along a line.
+    if (look.kind === 'sweep' && !byKey.get(look.itemKey)?.technique) return [];
     if (!block || done.includes(`${look.itemKey} ${look.pointId} ${look.side}`)) return [];
     const n = taken.get(block.id) ?? 0;
     if (n >= each(block)) return [];

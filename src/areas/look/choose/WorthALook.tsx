@@ -52,7 +52,13 @@ export function WorthALook({
       },
       most + 6,
     );
-    return found.filter((w) => !line.done.includes(`${w.itemKey} ${w.pointId} ${w.side}`)).slice(0, most + 1);
+    return found
+      .filter(
+        (w) =>
+          (w.kind === 'card' || byKey.get(w.itemKey)?.technique) &&
+          !line.done.includes(`${w.itemKey} ${w.pointId} ${w.side}`),
+      )
+      .slice(0, most + 1);
   }, [kit, worths, people, byKey, groupOf, plan, only, line.done, most]);
   const reasonOf = (w: Worth) =>
     w.kind === 'sweep'
