@@ -64,6 +64,22 @@ test.describe('every screen is clean for axe and fits its width', () => {
     expect(errors).toEqual([]);
   });
 
+  test('the evening', async ({ demo, page }) => {
+    test.setTimeout(400_000);
+    const errors = watchConsole(page);
+    await page.goto(`${demo.url}/tonight`);
+    await page.getByRole('button', { name: 'Begin the class' }).waitFor();
+    await read(page, demo, '/tonight', [DESK, TABLET, PHONE]);
+    await page.setViewportSize(DESK);
+    await page.getByRole('button', { name: /^Four quarters/ }).click();
+    const { violations } = await new AxeBuilder({ page }).withTags(STANDARDS).analyze();
+    expect(violations.map((v) => `a block: ${v.id}: ${v.nodes.map((x) => x.html.slice(0, 160)).join(' | ')}`)).toEqual(
+      [],
+    );
+    await read(page, demo, '/tonight/run?show=pairs', [TABLET, DESK, PHONE]);
+    expect(errors).toEqual([]);
+  });
+
   test('students', async ({ demo, page }) => {
     test.setTimeout(400_000);
     const errors = watchConsole(page);

@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, test } from './house';
 
@@ -60,6 +61,17 @@ test.describe('tonight', () => {
     await maren.getByRole('button', { name: 'On to Basics in lines' }).click();
     await expect(idris.getByRole('heading', { name: /^Basics in lines/ })).toBeVisible();
     expect(Math.abs((await left(maren)) - (await left(idris)))).toBeLessThanOrEqual(2);
+
+    // The running class can be read by everybody, on a tablet and on a phone.
+    for (const width of [800, 390]) {
+      await idris.setViewportSize({ width, height: 844 });
+      expect(await idris.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+      const { violations } = await new AxeBuilder({ page: idris })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag22aa'])
+        .analyze();
+      expect(violations.map((v) => `${v.id}: ${v.nodes.map((x) => x.html.slice(0, 120)).join(' | ')}`)).toEqual([]);
+    }
+    await idris.setViewportSize({ width: 800, height: 1280 });
 
     // Without a network the assistant goes on alone, over a reload too; what was done comes home.
     await saved(idris);

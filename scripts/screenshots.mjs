@@ -54,16 +54,6 @@ await asProgram(async () => {
   // The forecast is tried out while one watches.
   await page.getByText(/^(8 times in 10|No range)/).waitFor({ timeout: 60_000 });
   await take('student');
-  await open('/students/import');
-  await page
-    .getByLabel('The list')
-    .fill(
-      'Thea Brook, Amber, 4 May 2010, 9 August 2025\nOle Fenn, Straw, 31 Feb 2012\nIda Moss, Strwa, 2 Dec 2013\nRune Alder, Fern, 19 Jan 2004',
-    );
-  await take('import');
-  await page.getByRole('button', { name: 'Clear the list' }).click();
-  await open('/techniques');
-  await take('techniques');
   await open(await linkTo('/techniques', 'Roundhouse kick'));
   await take('technique');
   await open(await linkTo('/sequences', 'Second Causeway'));
@@ -106,7 +96,6 @@ await asProgram(async () => {
   await take('people');
   await open('/look');
   await page.getByRole('button', { name: 'Everybody' }).click();
-  await take('look');
   const pick = async (item) => {
     await page.locator('#item').fill(item);
     await page.getByRole('option', { name: item, exact: true }).click();
@@ -132,5 +121,24 @@ await asProgram(async () => {
   await page.getByRole('button', { name: 'The rest held' }).click();
   await page.waitForTimeout(500);
   await take('form');
+  await open('/tonight');
+  await page.getByRole('checkbox', { name: 'Teo Marsh' }).click();
+  await take('tonight');
+  await page.getByRole('button', { name: 'Begin the class' }).click();
+  await page.waitForURL(/run$/);
+  await page.setViewportSize(tablet);
+  for (let i = 0; i < 3; i += 1) await page.getByRole('button', { name: /^On to/ }).click();
+  await page.waitForTimeout(1200);
+  await page.mouse.move(2, 2);
+  await take('tonight-run', tablet);
+  await page.getByRole('button', { name: 'The pairs' }).click();
+  await page.getByRole('button', { name: 'So they pair up' }).click();
+  for (let i = 0; i < 3; i += 1)
+    await page
+      .getByRole('button', { name: /^Both say yes/ })
+      .first()
+      .click();
+  await page.mouse.move(2, 2);
+  await take('pairs', tablet);
   await browser.close();
 });

@@ -11,6 +11,7 @@ import { benchAge } from './age';
 import { benchAlgebra } from './algebra';
 import { benchExchange } from './exchange';
 import { benchKeystroke } from './keystroke';
+import { benchPairs } from './pairs';
 import { benchReadiness } from './readiness';
 import { benchRunSheet } from './runSheet';
 import { benchSchool, TODAY } from './school';
@@ -28,7 +29,7 @@ const url = (role?: string) => {
 };
 
 /** Those that need no school: they are measured without one. */
-const ALONE = ['P5', 'P7', 'P10', 'S1'];
+const ALONE = ['P5', 'P7', 'P10', 'P11', 'S1'];
 const only = process.argv
   .find((a) => a.startsWith('--only='))
   ?.slice(7)
@@ -85,6 +86,7 @@ const MEASURES: Record<string, () => Measured | Measured[] | Promise<Measured | 
   P7: () => benchAlgebra(),
   P8: () => benchYears(db, ownerPool, env),
   P10: () => benchRunSheet(),
+  P11: () => benchPairs(),
   S1: () => benchKeystroke(),
 };
 const results: Measured[] = [];

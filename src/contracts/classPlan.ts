@@ -64,3 +64,23 @@ export const classPlanInput = v.object({ id, day: date, hallId: v.nullable(id), 
 export const classRunInput = v.object({ id, run: runShape });
 
 export const classCloseInput = v.object({ id, note: words(2000, 'A note') });
+
+/** A telephone as people write it: digits, and what is put between them. */
+const phone = v.pipe(
+  v.string(),
+  v.trim(),
+  v.maxLength(40, 'A telephone number has at most 40 signs.'),
+  v.check(
+    (t) => t === '' || (/^[+\d ()/.-]*$/.test(t) && (t.match(/\d/g)?.length ?? 0) >= 5),
+    'This is no telephone number.',
+  ),
+);
+
+/** Somebody who is here and not on the roll; of a minor somebody can be called. */
+export const guestInput = v.pipe(
+  v.object({ id, classId: id, day: date, name, minor: v.boolean(), phone }),
+  v.forward(
+    v.check((g) => !g.minor || g.phone !== '', 'Write down whom to call: a guardian’s telephone.'),
+    ['phone'],
+  ),
+);

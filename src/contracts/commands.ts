@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { accessInput } from './access';
 import { adaptationInput } from './adaptation';
 import { classInput } from './class';
-import { classCloseInput, classPlanInput, classRunInput } from './classPlan';
+import { classCloseInput, classPlanInput, classRunInput, guestInput } from './classPlan';
 import { conditionInput } from './condition';
 import { consentInput } from './consent';
 import { feltInput } from './felt';
@@ -99,6 +99,8 @@ export const COMMANDS = {
   'classPlan.remove': { may: STAFF, input: only },
   'class.run': { may: STAFF, input: classRunInput },
   'class.close': { may: STAFF, input: classCloseInput },
+  'guest.add': { may: STAFF, input: guestInput },
+  'guest.remove': { may: STAFF, input: only },
   'pairs.record': { may: STAFF, input: pairsInput },
   'partners.say': { may: STAFF, input: partnersInput },
   'partners.end': { may: STAFF, input: only },

@@ -64,6 +64,8 @@ const MAY_SEND: Record<CommandName, string> = {
   'classPlan.remove': 'hi',
   'class.run': 'hi',
   'class.close': 'hi',
+  'guest.add': 'hi',
+  'guest.remove': 'hi',
   'pairs.record': 'hi',
   'partners.say': 'hi',
   'partners.end': 'hi', // what they said themselves; the head anything
@@ -220,6 +222,7 @@ const ANSWERS: Partial<Record<CommandName, readonly number[]>> = {
   'record.strike': [404],
   // Nothing of theirs is on record, or no such plan.
   'classPlan.remove': [404],
+  'guest.remove': [404],
   'partners.end': [404],
   // That the belt was passed is on record already.
   'outcome.record': [200, 409],
@@ -283,6 +286,7 @@ describe('who may do what', () => {
       'sequence.save',
       'sequence.import',
       'classPlan.save',
+      'guest.add',
       'hall.save',
       'hall.remove',
       'rank.save',

@@ -22,7 +22,8 @@ const usable = {
 registerRoute(
   ({ request, url }) =>
     request.mode === 'navigate' &&
-    (['/look', '/tonight', '/tonight/run'].includes(url.pathname) || /^\/sequences\/[0-9a-f-]{36}\/call$/.test(url.pathname)),
+    (['/look', '/tonight', '/tonight/run'].includes(url.pathname) ||
+      /^\/sequences\/[0-9a-f-]{36}\/call$/.test(url.pathname)),
   new NetworkFirst({
     cacheName: 'pages',
     networkTimeoutSeconds: 4,

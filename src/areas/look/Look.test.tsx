@@ -4,7 +4,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { put as realPut, readOpen as realReadOpen } from '../../kit/deviceQueue/deviceQueue';
 import { freshLine, keepLine } from '../../kit/mat/line';
 import Look from './Look';
-import { BASE, CONDITION, FELT, HEEL, kitOf, student, technique } from './testing/kit';
+import { BASE, CONDITION, FELT, HEEL, kitOf, student, technique } from '../../kit/mat/testing/kit';
 
 vi.mock(import('../../kit/deviceQueue/deviceQueue'), async (read) => ({
   ...(await read()),

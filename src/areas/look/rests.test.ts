@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { restAt } from './rests';
-import { student } from './testing/kit';
+import { student } from '../../kit/mat/testing/kit';
 
 const until = '2026-03-20';
 

@@ -1,13 +1,15 @@
 import Button from '@mui/material/Button';
 import type { LookKitView } from '../../contracts/views';
 import { Belt } from '../../kit/marks/Belt';
+import { Guests } from './Guests';
 import { Peg } from './Peg';
+import type { TheGuests } from './useGuests';
 import type { TheLine } from './useLine';
 
 const WORDS = { here: '', late: 'late', left: 'left', away: 'away' } as const;
 
 /** The roll by belt, a peg each: a tap says here or away, and after the beginning late with its time. */
-export function RollCall({ kit, line }: { kit: LookKitView; line: TheLine }) {
+export function RollCall({ kit, line, guests }: { kit: LookKitView; line: TheLine; guests: TheGuests }) {
   const groups = [...kit.ranks]
     .reverse()
     .map((rank) => ({ rank, students: kit.students.filter((s) => s.rankId === rank.id) }))
@@ -73,6 +75,7 @@ export function RollCall({ kit, line }: { kit: LookKitView; line: TheLine }) {
           </li>
         ))}
       </ul>
+      <Guests of={guests} />
       {line.problem !== '' && <p className="hurts">{line.problem}</p>}
     </section>
   );

@@ -28,6 +28,7 @@ import { RunStaff } from './RunStaff';
 import { bell, wakeSound } from './sound';
 import { TimeLeft } from './TimeLeft';
 import { useCalled } from './useCalled';
+import { useGuests, type TheGuests } from './useGuests';
 import { useLine } from './useLine';
 import { useRounds } from './useRounds';
 import { useRun } from './useRun';
@@ -49,7 +50,11 @@ export function Running({ kit, shown }: { kit: LookKitView; shown: ClassPlanShow
   const items = useMemo(() => itemsOf(kit), [kit]);
   const line = useLine(kit, items);
   const calls = useCalled(shown.id, shown.day, by);
-  const clock = useRun(shown, by, calls.merge);
+  const guests = useGuests(kit, shown.id, shown.day);
+  const clock = useRun(shown, by, (told) => {
+    calls.merge(told.called);
+    guests.merge(told.guests);
+  });
   const { run, now } = clock;
   const { plan } = shown;
   const [view, setView] = useState<'clock' | 'pairs' | 'close'>('clock');
@@ -126,6 +131,7 @@ export function Running({ kit, shown }: { kit: LookKitView; shown: ClassPlanShow
         run={run}
         closed={clock.closed}
         line={line}
+        guests={guests}
         onBack={
           s.block === null && !clock.closed
             ? () => set(backwards(run))
@@ -151,6 +157,12 @@ export function Running({ kit, shown }: { kit: LookKitView; shown: ClassPlanShow
         </h1>
         <b className="num now">{time(now)}</b>
       </header>
+      {clock.replanned && (
+        <div className="row wrap pine-bar" role="status">
+          <p>The plan was changed on another device.</p>
+          <Button onClick={() => location.reload()}>Take it up</Button>
+        </div>
+      )}
       <RunStaff s={s} from={run.began} to={run.endsBy} now={now} timeZone={kit.timeZone} />
       <div className="left">
         <b className={`num digits${s.left < 0 ? ' over' : ''}`} role="timer" aria-label="Time left of the block">
@@ -245,7 +257,7 @@ export function Running({ kit, shown }: { kit: LookKitView; shown: ClassPlanShow
           {brief.rounds[0] && <PairsBrief kit={kit} shown={brief.rounds[0]} />}
         </section>
       )}
-      <RollCall kit={kit} line={line} />
+      <RollCall kit={kit} line={line} guests={guests} />
       <footer>
         <SaveState by={by} problem={clock.problem} />
         <Button onClick={() => set(stopOrGo(run, clock.clock()))}>
@@ -267,6 +279,7 @@ function Close({
   run,
   closed,
   line,
+  guests,
   onBack,
   onEnd,
 }: {
@@ -275,6 +288,7 @@ function Close({
   run: Run;
   closed: boolean;
   line: ReturnType<typeof useLine>;
+  guests: TheGuests;
   onBack: (() => void) | null;
   onEnd: () => void;
 }) {
@@ -315,6 +329,7 @@ function Close({
       </header>
       <p>
         {line.line.present.length} were here
+        {guests.guests.length > 0 ? `, and ${countOf(guests.guests.length, 'guest')}` : ''}
         {missed.length > 0 ? `; ${missed.map((x) => x.name.split(' ')[0]).join(', ')} missed it` : ''}.
       </p>
       <ul className="spent">

@@ -35,6 +35,7 @@ import { keepToday, planOfToday } from './today';
 import { useBlockKeys } from './useBlockKeys';
 import { useCalled } from './useCalled';
 import { useClassPlan } from './useClassPlan';
+import { useGuests } from './useGuests';
 import { useLine } from './useLine';
 import { useRounds } from './useRounds';
 import { useRun } from './useRun';
@@ -99,7 +100,11 @@ function Planned({ kit, shown }: { kit: LookKitView; shown: ClassPlanShown }) {
   const line = useLine(kit, items);
   const { planned, change, undo, undoes, problem, aside, keepMine, takeTheirs } = useClassPlan(shown, by);
   const { called, merge } = useCalled(shown.id, planned.day, by);
-  const clock = useRun(shown, by, merge);
+  const guests = useGuests(kit, shown.id, planned.day);
+  const clock = useRun(shown, by, (told) => {
+    merge(told.called);
+    guests.merge(told.guests);
+  });
   const [selected, setSelected] = useState<string | null>(null);
   const { plan } = planned;
   const people = line.called ? line.people : line.expected;
@@ -300,7 +305,7 @@ function Planned({ kit, shown }: { kit: LookKitView; shown: ClassPlanShown }) {
             />
           ) : (
             <>
-              <RollCall kit={kit} line={line} />
+              <RollCall kit={kit} line={line} guests={guests} />
               {forPairs && people.length > 0 && rounds[0] && (
                 <section aria-labelledby="pairs-head">
                   <div className="spread">

@@ -41,17 +41,18 @@ function keepRun(id: string, { run, off }: Kept): void {
  * Where a class stands: the account that has seen more, of this device, of the kit, and of what others told the server.
  * Without a network it goes on by the clock alone. `now` moves every half second.
  */
-export function useRun(shown: ClassPlanShown, by: string, onCalled: (called: ClassRunView['called']) => void) {
+export function useRun(shown: ClassPlanShown, by: string, onTold: (view: ClassRunView) => void) {
   const [kept, setKept] = useState<Kept>(() => {
     const own = readRun(shown.id);
     return { ...own, run: laterRun(own.run, shown.run) };
   });
   const [now, setNow] = useState(() => Date.now() + kept.off);
   const [closed, setClosed] = useState(shown.closed);
+  const [version, setVersion] = useState(shown.version);
   const latest = useRef(kept);
-  const told = useRef(onCalled);
+  const told = useRef(onTold);
   useEffect(() => {
-    told.current = onCalled;
+    told.current = onTold;
   });
   const keep = useCallback(
     (next: Kept) => {
@@ -77,7 +78,8 @@ export function useRun(shown: ClassPlanShown, by: string, onCalled: (called: Cla
       const off = said.view.now - (asked + Date.now()) / 2;
       const run = laterRun(latest.current.run, said.view.run);
       setClosed(said.view.closed);
-      told.current(said.view.called);
+      setVersion(said.view.version);
+      told.current(said.view);
       if (run !== latest.current.run || Math.abs(off - latest.current.off) > 750) keep({ run, off });
     };
     void follow();
@@ -108,5 +110,7 @@ export function useRun(shown: ClassPlanShown, by: string, onCalled: (called: Cla
     },
     [keep, shown.id, by],
   );
-  return { run: kept.run, set, now, closed, problem, clock: () => Date.now() + latest.current.off };
+  /** Somebody changed the plan after this device had it. */
+  const replanned = version > shown.version;
+  return { run: kept.run, set, now, closed, replanned, problem, clock: () => Date.now() + latest.current.off };
 }

@@ -13,6 +13,15 @@ export interface ClassPlanShown {
   version: number;
 }
 
+/** Somebody who came and is not on the roll; whom to call. */
+export interface GuestShown {
+  id: string;
+  classId: string;
+  name: string;
+  minor: boolean;
+  phone: string;
+}
+
 /** Two or three as they were called, at which rung, and who was first. */
 export interface CalledPair {
   id: string;
@@ -29,6 +38,7 @@ export interface ClassRunView {
   version: number;
   closed: boolean;
   /** Rounds that were called in it. */
+  guests: GuestShown[];
   called: { blockId: string; round: number; pairs: CalledPair[] }[];
   now: number;
 }

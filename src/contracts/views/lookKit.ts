@@ -11,7 +11,7 @@ import type {
   VerdictWord,
   SchoolStance,
 } from '../../core';
-import type { ClassPlanShown } from './classPlan';
+import type { ClassPlanShown, GuestShown } from './classPlan';
 import type { ConditionShown } from './condition';
 import type { FocusShown, SlipShown } from './focus';
 import type { RankShown } from './rank';
@@ -63,6 +63,8 @@ export interface LookKitView {
   /** Plans of today and of what is to come, by day; and the last few that were. */
   plans?: ClassPlanShown[];
   plansBefore?: ClassPlanShown[];
+  /** Who is here today and not on the roll. */
+  guests?: GuestShown[];
   halls?: { id: string; name: string }[];
   /** From which age the school allows what can hurt. */
   ages?: Limits['ages'];

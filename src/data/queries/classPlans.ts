@@ -1,6 +1,6 @@
 import { asc, desc, eq, gte, lt } from 'drizzle-orm';
 import type { Transaction } from '../connection';
-import { classPlan } from '../tables';
+import { classPlan, guest } from '../tables';
 
 /** So many classes to come, and so many that were, are taken along. */
 const TO_COME = 60;
@@ -25,3 +25,11 @@ export async function readClassPlans(tx: Transaction, today: string) {
 
 export const readClassPlan = async (tx: Transaction, id: string) =>
   (await tx.select().from(classPlan).where(eq(classPlan.id, id)))[0];
+
+/** Who was there on a day and is not on the roll, as they came. */
+export const readGuests = (tx: Transaction, day: string) =>
+  tx
+    .select({ id: guest.id, classId: guest.classId, name: guest.name, minor: guest.minor, phone: guest.phone })
+    .from(guest)
+    .where(eq(guest.day, day))
+    .orderBy(asc(guest.at), asc(guest.id));

@@ -1,4 +1,4 @@
-import { foreignKey, index, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { boolean, foreignKey, index, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
 import { storedClassPlan } from '../../contracts/stored/classPlan';
 import { storedClassRun } from '../../contracts/stored/classRun';
 import { day, edited, instant, kept, schoolId } from './columns';
@@ -25,4 +25,23 @@ export const classPlan = pgTable(
     foreignKey({ columns: [t.schoolId, t.hallId], foreignColumns: [hall.schoolId, hall.id] }),
     index('class_plan_day').on(t.schoolId, t.day),
   ],
+);
+
+/** Somebody who came to a class and is not on the roll: a guest, or a first-timer. */
+export const guest = pgTable(
+  'guest',
+  {
+    schoolId: schoolId(),
+    id: uuid('id').notNull(),
+    classId: uuid('class_id').notNull(),
+    day: day('day').notNull(),
+    name: text('name').notNull(),
+    /** Not of age, or nobody asked. */
+    minor: boolean('minor').notNull(),
+    /** Whom to call; of a minor the guardian's. */
+    phone: text('phone').notNull().default(''),
+    by: uuid('by'),
+    at: instant('at').notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.schoolId, t.id] }), index('guest_day').on(t.schoolId, t.day)],
 );

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { dayInWords, laterRun } from '../../core';
-import { classPlan, hall } from '../../data/tables';
+import { classPlan, guest, hall } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import type { Runs } from './command';
 import { mayChangeClass } from './class';
@@ -16,7 +16,9 @@ async function planned(tx: Transaction, who: Who, id: string) {
   return now;
 }
 
-export const classPlanCommands: Runs<'classPlan.save' | 'classPlan.remove' | 'class.run' | 'class.close'> = {
+export const classPlanCommands: Runs<
+  'classPlan.save' | 'classPlan.remove' | 'class.run' | 'class.close' | 'guest.add' | 'guest.remove'
+> = {
   /** Whoever plans last keeps it; who began from an older one is shown both. */
   'classPlan.save': async (tx, who, { id, day, hallId, plan, version }) => {
     await inTurn(tx, who, `classes ${day}`);
@@ -55,6 +57,25 @@ export const classPlanCommands: Runs<'classPlan.save' | 'classPlan.remove' | 'cl
     const later = laterRun(now.run, run)!;
     if (later === run) await tx.update(classPlan).set({ run }).where(eq(classPlan.id, id));
     return { run: later };
+  },
+  /** Somebody who is not on the roll is here; written again it is put right. */
+  'guest.add': async (tx, who, { id, ...g }) => {
+    await mayChangeClass(tx, who, g.day);
+    await tx
+      .insert(guest)
+      .values({ schoolId: who.schoolId, id, ...g, by: who.personId, at: who.now })
+      .onConflictDoUpdate({
+        target: [guest.schoolId, guest.id],
+        set: { name: g.name, minor: g.minor, phone: g.phone },
+      });
+    return { id };
+  },
+  'guest.remove': async (tx, who, { id }) => {
+    const [now] = await tx.select({ day: guest.day }).from(guest).where(eq(guest.id, id));
+    if (!now) throw new Refusal(404, 'This guest is no longer there.');
+    await mayChangeClass(tx, who, now.day);
+    await tx.delete(guest).where(eq(guest.id, id));
+    return {};
   },
   'class.close': async (tx, who, { id, note }) => {
     await planned(tx, who, id);

@@ -52,6 +52,8 @@ const TOUCHES: { [N in CommandName]: Touch<N> } = {
   'classPlan.remove': 'nothing',
   'class.run': 'nothing',
   'class.close': 'nothing',
+  'guest.add': 'nothing',
+  'guest.remove': 'nothing',
   'pairs.record': 'nothing',
   'partners.say': 'nothing',
   'partners.end': 'nothing',

@@ -98,6 +98,8 @@ export const goodInputs = (s: SmallSchool): { [N in CommandName]: () => CommandD
     run: { ...beginRun(aPlan(), NOW.getTime(), NOW.getTime() + 90 * 60_000), spent: [] },
   }),
   'class.close': () => ({ id: s.plan, note: '' }),
+  'guest.add': () => ({ id: v7(), classId: s.plan, day: DAY, name: 'Wren Alder', minor: true, phone: '01632 960 123' }),
+  'guest.remove': () => ({ id: v7() }),
   'pairs.record': () => ({
     classId: s.plan,
     blockId: v7(),

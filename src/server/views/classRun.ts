@@ -2,7 +2,7 @@ import type { ClassRunView, ViewInput } from '../../contracts/views';
 import { asc, eq } from 'drizzle-orm';
 import { paired } from '../../data/tables';
 import type { Transaction } from '../../data/connection';
-import { readClassPlan } from '../../data/queries/classPlans';
+import { readClassPlan, readGuests } from '../../data/queries/classPlans';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
 
@@ -22,6 +22,7 @@ export async function classRunView(tx: Transaction, who: Who, { id }: ViewInput<
     run: now.run,
     version: now.version,
     closed: now.closedAt !== null,
+    guests: (await readGuests(tx, now.day)).filter((g) => g.classId === id),
     called: [...rounds.values()],
     now: who.now.getTime(),
   };

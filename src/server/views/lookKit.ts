@@ -18,7 +18,7 @@ import {
   type Resting,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
-import { readClassPlans } from '../../data/queries/classPlans';
+import { readClassPlans, readGuests } from '../../data/queries/classPlans';
 import { readPairing } from '../../data/queries/pairing';
 import { hall } from '../../data/tables';
 import { readUsualMinutes } from '../../data/queries/usualMinutes';
@@ -107,6 +107,7 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
     students,
     classes: await readClasses(tx, who.today),
     plans: plans.toCome.map(planShown),
+    guests: await readGuests(tx, who.today),
     plansBefore: plans.before.map(planShown),
     halls: await tx.select({ id: hall.id, name: hall.name }).from(hall).orderBy(hall.name),
     ages: followed[0]!.body.limits.ages,

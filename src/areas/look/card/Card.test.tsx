@@ -5,7 +5,18 @@ import type { LookWritten } from '../../../contracts/look';
 import { ALONE } from '../../../core';
 import { drop, openNow, readOpen } from '../../../kit/deviceQueue/deviceQueue';
 import Card from './Card';
-import { BASE, CONDITION, FELT, focusOn, HEEL, kitOf, point, SPOT, student, technique } from '../testing/kit';
+import {
+  BASE,
+  CONDITION,
+  FELT,
+  focusOn,
+  HEEL,
+  kitOf,
+  point,
+  SPOT,
+  student,
+  technique,
+} from '../../../kit/mat/testing/kit';
 
 // The server is away all the time: everything here must be on the device.
 beforeEach(async () => {

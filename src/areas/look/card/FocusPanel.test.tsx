@@ -4,7 +4,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { put as realPut } from '../../../kit/deviceQueue/deviceQueue';
 import { FocusPanel } from './FocusPanel';
 import { slippedTonight, type SlippedTonight } from './tonight';
-import { BASE, focusOn, HEEL, kitOf, slipOf, student } from '../testing/kit';
+import { BASE, focusOn, HEEL, kitOf, slipOf, student } from '../../../kit/mat/testing/kit';
 
 vi.mock(import('../../../kit/deviceQueue/deviceQueue'), async (read) => ({ ...(await read()), put: vi.fn() }));
 const put = vi.mocked(realPut);

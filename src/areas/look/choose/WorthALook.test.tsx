@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { LookKitView, WorthShown } from '../../../contracts/views';
 import { freshLine, itemsOf, type Line } from '../../../kit/mat/line';
-import { CONDITION, HEEL, kitOf, point, student, technique } from '../testing/kit';
+import { CONDITION, HEEL, kitOf, point, student, technique } from '../../../kit/mat/testing/kit';
 import { WorthALook } from './WorthALook';
 
 const stance = technique([HEEL], { id: '00000000-0000-7000-8000-000000000051', name: 'Front stance', kind: 'stance' });

@@ -5,7 +5,7 @@ import type { LookWritten } from '../../../contracts/look';
 import { parseSequence } from '../../../core';
 import { drop, openNow, readOpen } from '../../../kit/deviceQueue/deviceQueue';
 import FormCard from './FormCard';
-import { CONDITION, HEEL, kitOf, sequence, student } from '../testing/kit';
+import { CONDITION, HEEL, kitOf, sequence, student } from '../../../kit/mat/testing/kit';
 
 beforeEach(async () => {
   vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')));

@@ -6,7 +6,7 @@ import type { EarlierMarksView } from '../../../contracts/views';
 import { put as realPut } from '../../../kit/deviceQueue/deviceQueue';
 import { shown } from '../../../kit/testing/server';
 import { Sweep } from './Sweep';
-import { BASE, CONDITION, HEEL, kitOf, student, technique } from '../testing/kit';
+import { BASE, CONDITION, HEEL, kitOf, student, technique } from '../../../kit/mat/testing/kit';
 
 vi.mock(import('../../../kit/deviceQueue/deviceQueue'), async (read) => ({ ...(await read()), put: vi.fn() }));
 const put = vi.mocked(realPut);

@@ -1,6 +1,6 @@
 import type { FocusShown, LookKitView, SlipShown } from '../../../contracts/views';
 import { ALONE } from '../../../core';
-import type { KitPoint, KitSequence, KitStudent, KitTechnique } from '../../../kit/mat/line';
+import type { KitPoint, KitSequence, KitStudent, KitTechnique } from '../line';
 
 // What the mat takes along, in small: one technique a side with a seen, a measured, a counted and a felt point.
 const uuid = (n: number) => `00000000-0000-7000-8000-${String(n).padStart(12, '0')}`;

@@ -1,0 +1,220 @@
+import { render, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import type { ClassPlanShown, LookKitView } from '../../contracts/views';
+import { beginRun, onwards, type Block, type ClassPlan, type Run } from '../../core';
+import { put as realPut, waitingIn as realWaitingIn } from '../../kit/deviceQueue/deviceQueue';
+import { freshLine, keepLine } from '../../kit/mat/line';
+import { HEEL, kitOf, student, technique } from '../../kit/mat/testing/kit';
+import { Running } from './Running';
+import { Tonight } from './Tonight';
+
+vi.mock(import('../../kit/deviceQueue/deviceQueue'), async (read) => ({
+  ...(await read()),
+  put: vi.fn(),
+  waitingIn: vi.fn(),
+  keepSending: vi.fn(() => () => undefined),
+}));
+const [put, waitingIn] = [vi.mocked(realPut), vi.mocked(realWaitingIn)];
+
+const TODAY = new Date().toISOString().slice(0, 10);
+const uuid = (n: number) => `00000000-0000-7000-8000-00000000${String(n).padStart(4, '0')}`;
+const block = (n: number, name: string, minutes: number, more: Partial<Block> = {}): Block => ({
+  id: uuid(700 + n),
+  name,
+  kind: 'other',
+  minutes,
+  items: [],
+  how: '',
+  who: '',
+  things: '',
+  caution: '',
+  pairs: null,
+  pinned: false,
+  ...more,
+});
+const kick = technique([HEEL]);
+const plan: ClassPlan = {
+  starts: 1110,
+  minutes: 60,
+  blocks: [
+    block(1, 'Opening', 10, { pinned: true }),
+    block(2, 'Kicks', 30, { items: [{ item: { technique: kick.id }, conditionId: null }] }),
+    block(3, 'Touch game', 20, { pairs: { kind: 'contact', rung: 1, answers: false, rounds: 2 } }),
+  ],
+};
+const shown: ClassPlanShown = {
+  id: uuid(800),
+  day: TODAY,
+  hallId: null,
+  plan,
+  run: null,
+  closed: false,
+  note: '',
+  version: 3,
+};
+const people = [
+  student(1, 'Ilse Marrow', { lastHere: TODAY }),
+  student(2, 'Bram Oakes', { lastHere: TODAY }),
+  student(3, 'Saoirse Quay', { lastHere: TODAY, rung: null }),
+];
+const kit = (more: Partial<LookKitView> = {}) =>
+  kitOf({ today: TODAY, students: people, techniques: [kick], plans: [shown], ...more });
+
+beforeEach(() => {
+  put.mockReset().mockResolvedValue(undefined);
+  waitingIn.mockReset().mockResolvedValue([]);
+  localStorage.clear();
+  sessionStorage.clear();
+  vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')));
+});
+const button = (name: string | RegExp) => screen.getByRole('button', { name });
+const sent = (name: string) => put.mock.calls.map(([c]) => c).filter((c) => c.name === name);
+const user = userEvent.setup({ delay: null });
+
+describe('the plan', () => {
+  it('begins with a kept pattern in the minutes there are; what is no time is said and nothing is planned', async () => {
+    render(<Tonight kit={kit({ plans: [] })} school="Causeway Hall" />);
+    await user.clear(screen.getByLabelText('Begins at'));
+    await user.type(screen.getByLabelText('Begins at'), 'soon');
+    await user.click(button(/^Push evening/));
+    expect(screen.getByText('Write a time, as 18:30.')).toBeTruthy();
+    expect(sent('classPlan.save')).toEqual([]);
+    await user.clear(screen.getByLabelText('Begins at'));
+    await user.type(screen.getByLabelText('Begins at'), '19.15');
+    await user.click(button(/^Push evening/));
+    const { plan: made } = sent('classPlan.save')[0]!.input as { plan: ClassPlan };
+    expect([made.starts, made.minutes, made.blocks.reduce((n, b) => n + b.minutes, 0)]).toEqual([1155, 90, 90]);
+    expect(button(/^Braking, 20 minutes, 19:22 to 19:42/)).toBeTruthy();
+  });
+
+  it('says what is too long and who gives; the change is on the device at once and can be taken back', async () => {
+    render(<Tonight kit={kit()} school="Causeway Hall" />);
+    button(/^Touch game/).focus();
+    await user.keyboard('+++');
+    expect(screen.getByText('3 minutes too long: it would end at 19:33.')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /^Opening gives/ })).toBeNull();
+    await user.click(button('Kicks gives 3'));
+    expect(screen.queryByText(/too long/)).toBeNull();
+    const last = sent('classPlan.save').at(-1)!.input as { plan: ClassPlan; version: number };
+    expect([last.plan.blocks[1]!.minutes, last.version]).toEqual([27, 3]);
+    await user.click(button('Undo'));
+    expect(screen.getByText(/^3 minutes too long/)).toBeTruthy();
+  });
+
+  it('takes up what was left on the device, and changes a block in its sheet', async () => {
+    const left = { ...plan, blocks: [block(1, 'Only this', 60)] };
+    waitingIn.mockResolvedValue([
+      { name: 'classPlan.save', input: { id: shown.id, day: TODAY, hallId: null, plan: left } } as never,
+    ]);
+    render(<Tonight kit={kit()} school="Causeway Hall" />);
+    await user.click(await screen.findByRole('button', { name: /^Only this, 60 minutes/ }));
+    const sheet = screen.getByRole('region', { name: 'Only this' });
+    await user.type(within(sheet).getByLabelText('How'), 'slowly');
+    await user.tab();
+    await user.click(within(sheet).getByLabelText('With a partner'));
+    const made = (sent('classPlan.save').at(-1)!.input as { plan: ClassPlan }).plan.blocks[0]!;
+    expect([made.how, made.pairs]).toEqual(['slowly', { kind: 'drill', rung: 0, answers: false, rounds: 3 }]);
+    await user.click(within(sheet).getByRole('button', { name: 'Take this block out' }));
+    expect(screen.getByText('60 minutes are free.')).toBeTruthy();
+  });
+
+  it('shows pairs of those who are expected, and who has nobody with what would allow it', () => {
+    render(<Tonight kit={kit()} school="Causeway Hall" />);
+    expect(screen.getByText(/no consent on record\. Allowed by: their own yes\./)).toBeTruthy();
+    expect(screen.getByText('rung 1')).toBeTruthy();
+  });
+});
+
+describe('the roll', () => {
+  it('counts who is here; a guest under age needs whom to call, and is kept without a network', async () => {
+    render(<Tonight kit={kit()} school="Causeway Hall" />);
+    expect(screen.getByText('3 expected')).toBeTruthy();
+    await user.click(button('All who are expected'));
+    await user.click(screen.getByRole('checkbox', { name: 'Bram Oakes' }));
+    expect(screen.getByText('2 here')).toBeTruthy();
+    await user.click(button('A guest'));
+    await user.type(screen.getByLabelText('Name of the guest'), 'Wren Alder');
+    await user.click(button('The guest is here'));
+    expect(screen.getByText('Write down whom to call: a guardian’s telephone.')).toBeTruthy();
+    expect(sent('guest.add')).toEqual([]);
+    await user.type(screen.getByLabelText('A guardian’s telephone'), 'call mother');
+    await user.click(button('The guest is here'));
+    expect(screen.getByText('This is no telephone number.')).toBeTruthy();
+    await user.clear(screen.getByLabelText('A guardian’s telephone'));
+    await user.type(screen.getByLabelText('A guardian’s telephone'), '01632 960 123');
+    await user.click(button('The guest is here'));
+    expect(screen.getByText('guest, not of age, 01632 960 123')).toBeTruthy();
+    expect(sent('guest.add')[0]!.input).toMatchObject({ name: 'Wren Alder', minor: true, classId: shown.id });
+    await user.click(button('take out Wren Alder'));
+    expect(sent('guest.remove')).toHaveLength(1);
+    expect(screen.queryByText(/^guest/)).toBeNull();
+  });
+});
+
+describe('the class', () => {
+  const minutesAgo = (n: number) => Date.now() - n * 60_000;
+  const running = (run: Run, more: Partial<LookKitView> = {}) => {
+    keepLine({ ...freshLine(TODAY), present: people.map((p) => p.id), classId: shown.id });
+    render(<Running kit={kit(more)} shown={{ ...shown, run }} />);
+  };
+  const begun = (ago: number) => beginRun(plan, minutesAgo(ago), minutesAgo(ago) + 60 * 60_000);
+
+  it('stands where the clock says, and a run on the device that has seen more is right', () => {
+    running(begun(4));
+    expect(screen.getByRole('timer').textContent).toMatch(/^(6:00|5:5\d)$/);
+    expect(screen.getByRole('heading', { name: /^Opening/ })).toBeTruthy();
+  });
+
+  it('says when it is over, lets a later block give, and never a block that was', async () => {
+    running(onwards(plan, begun(16), minutesAgo(2)));
+    expect(screen.getByText('4 minutes over.')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /^Opening gives/ })).toBeNull();
+    await user.click(button('Touch game gives 4'));
+    await waitFor(() => expect(screen.queryByText('4 minutes over.')).toBeNull());
+    const { run } = sent('class.run')[0]!.input as { run: Run };
+    expect(run.minutes[plan.blocks[2]!.id]).toBe(16);
+    // It is on the device too, before any network.
+    expect(localStorage.getItem(`stavewright-run-${shown.id}`)).toContain('"changes":3');
+  });
+
+  it('stops and goes on, skips, goes back, and is over after the last', async () => {
+    running(begun(1));
+    await user.click(button('Stop the clock'));
+    expect(button('The clock goes on')).toBeTruthy();
+    await user.click(button('The clock goes on'));
+    await user.click(button('Skip it'));
+    expect(screen.getByRole('heading', { name: /^Kicks/ })).toBeTruthy();
+    await user.click(button('Back to Opening'));
+    expect(screen.getByRole('heading', { name: /^Opening/ })).toBeTruthy();
+    await user.click(button('On to Kicks'));
+    await user.click(button('On to Touch game'));
+    await user.click(button('That was it'));
+    expect(screen.getByRole('heading', { name: 'How was the class?' })).toBeTruthy();
+  });
+
+  it('is closed with what was taught and a note; what was skipped was not taught', async () => {
+    running(onwards(plan, onwards(plan, begun(30), minutesAgo(20)), minutesAgo(1)));
+    await user.click(screen.getByRole('checkbox', { name: 'Bram Oakes' }));
+    await user.click(button('Close the class'));
+    expect(screen.getByText(/^2 were here; Bram missed it\.$/)).toBeTruthy();
+    await user.type(screen.getByLabelText('To remember'), 'Heels.');
+    await user.click(button('Close the class'));
+    await waitFor(() => expect(sent('class.close')[0]!.input).toEqual({ id: shown.id, note: 'Heels.' }));
+    const noted = sent('class.record').at(-1)!.input as { taught: unknown[]; id: string; gone: string[] };
+    expect([noted.id, noted.taught, noted.gone]).toEqual([shown.id, [{ technique: kick.id }], [people[1]!.id]]);
+  });
+
+  it('pairs by consent, writes a round down without contact until both said yes, and rung by rung after it', async () => {
+    running(onwards(plan, onwards(plan, begun(45), minutesAgo(35)), minutesAgo(5)));
+    await user.click(button('The pairs'));
+    expect(screen.getByText(/Saoirse/).closest('p')!.textContent).toContain('their own yes');
+    await user.click(button('So they pair up'));
+    const round = () => sent('pairs.record').at(-1)!.input as { pairs: { rung: number }[]; round: number };
+    expect([round().round, round().pairs.map((p) => p.rung)]).toEqual([1, [0]]);
+    await user.click(button(/^Both say yes\?/));
+    expect(round().pairs.map((p) => p.rung)).toEqual([1]);
+    await user.click(button(/^Both said yes/));
+    expect(round().pairs.map((p) => p.rung)).toEqual([0]);
+  });
+});
