@@ -2,6 +2,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { ClassPlanShown } from '../../contracts/views';
 import { letGo, put, sendAgain, waitingIn, whenAnswered, type Waiting } from '../../kit/deviceQueue/deviceQueue';
 import { newId } from '../../kit/send';
+import { keepToday } from './today';
 
 /** A change is sent when nobody touched the plan for so long, in ms. */
 const SETTLED = 700;
@@ -64,6 +65,7 @@ export function useClassPlan(first: ClassPlanShown, by: string) {
   const keep = useCallback(
     (next: Planned) => {
       show(next);
+      keepToday({ ...next, version: version.current });
       void write(false);
       clearTimeout(timer.current);
       timer.current = setTimeout(() => void write(true), SETTLED);
@@ -91,8 +93,10 @@ export function useClassPlan(first: ClassPlanShown, by: string) {
     });
     const stop = whenAnswered((c, answer) => {
       if (c.chain !== chainOf(first.id)) return;
-      if (answer.ok) version.current = (answer.answer as { version: number }).version;
-      else setAside(c);
+      if (answer.ok) {
+        version.current = (answer.answer as { version: number }).version;
+        keepToday({ ...latest.current, version: version.current });
+      } else setAside(c);
     });
     return () => {
       current = false;

@@ -78,7 +78,7 @@ export function useRun(shown: ClassPlanShown, by: string, onTold: (view: ClassRu
       const off = said.view.now - (asked + Date.now()) / 2;
       const run = laterRun(latest.current.run, said.view.run);
       setClosed(said.view.closed);
-      setVersion(said.view.version);
+      if (said.view.changedBy !== by) setVersion(said.view.version);
       told.current(said.view);
       if (run !== latest.current.run || Math.abs(off - latest.current.off) > 750) keep({ run, off });
     };
@@ -88,7 +88,7 @@ export function useRun(shown: ClassPlanShown, by: string, onTold: (view: ClassRu
       current = false;
       clearInterval(timer);
     };
-  }, [shown.id, keep]);
+  }, [shown.id, keep, by]);
 
   const [problem, setProblem] = useState('');
   const set = useCallback(

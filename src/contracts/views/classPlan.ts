@@ -35,7 +35,9 @@ export interface CalledPair {
 /** Where a class stands, for devices that follow; `now` is the server's clock in milliseconds since 1970. */
 export interface ClassRunView {
   run: Run | null;
+  /** Of the plan, and who changed it last. */
   version: number;
+  changedBy: string | null;
   closed: boolean;
   /** Rounds that were called in it. */
   guests: GuestShown[];

@@ -21,6 +21,7 @@ export async function classRunView(tx: Transaction, who: Who, { id }: ViewInput<
   return {
     run: now.run,
     version: now.version,
+    changedBy: now.changedBy,
     closed: now.closedAt !== null,
     guests: (await readGuests(tx, now.day)).filter((g) => g.classId === id),
     called: [...rounds.values()],
