@@ -4,11 +4,11 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { ClassPlanShown, LookKitView } from '../../contracts/views';
 import {
-  clockTime,
+  clockInWords,
   dayInWords,
   fittedTo,
   PATTERNS,
-  readClockTime,
+  readClock,
   type Block,
   type BlockKind,
   type ClassPlan,
@@ -74,10 +74,10 @@ export function BeginPlan({
   onPlan: (plan: ClassPlan, hallId: string | null) => void;
 }) {
   const last = kit.plansBefore?.[0];
-  const [starts, setStarts] = useState(clockTime(last?.plan.starts ?? 18 * 60 + 30));
+  const [starts, setStarts] = useState(clockInWords(last?.plan.starts ?? 18 * 60 + 30));
   const [minutes, setMinutes] = useState(String(last?.plan.minutes ?? kit.usualMinutes));
   const [hallId, setHall] = useState(last?.hallId ?? kit.halls?.[0]?.id ?? '');
-  const at = readClockTime(starts);
+  const at = readClock(starts);
   const long = Number(minutes);
   const wrong = at === null ? 'Write a time, as 18:30.' : '';
   const tooShort = !(Number.isInteger(long) && long >= 5 && long <= 600) ? 'From 5 to 600 minutes.' : '';

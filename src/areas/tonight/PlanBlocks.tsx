@@ -2,7 +2,7 @@ import { closestCenter, DndContext, PointerSensor, useSensor, useSensors, type D
 import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import type { LookKitView } from '../../contracts/views';
-import { blockTimes, clockTime, countOf, itemKey, type Block, type ClassPlan } from '../../core';
+import { blockTimes, clockInWords, countOf, itemKey, type Block, type ClassPlan } from '../../core';
 import type { KitItem } from '../../kit/mat/line';
 import { LookLine } from './LookLine';
 import type { LookInBlock } from './worth';
@@ -115,7 +115,7 @@ function Row({
         type="button"
         data-block={block.id}
         aria-expanded={selected}
-        aria-label={`${block.name}, ${block.minutes} minutes${block.pinned ? ', kept' : ''}, ${clockTime(from)} to ${clockTime(to)}`}
+        aria-label={`${block.name}, ${block.minutes} minutes${block.pinned ? ', kept' : ''}, ${clockInWords(from)} to ${clockInWords(to)}`}
         onClick={onSelect}
         {...listeners}
       >

@@ -1,4 +1,4 @@
-import { clockTime, type ClassPlan } from '../../core';
+import { clockInWords, type ClassPlan } from '../../core';
 
 const r1 = (n: number) => Math.round(n * 10) / 10;
 
@@ -28,12 +28,12 @@ export function PlanStaff({ plan, scale, heights }: { plan: ClassPlan; scale: nu
         <g key={i}>
           {i > 0 && <path d={lash(l.y)} stroke="var(--wood-line)" strokeWidth="2.2" />}
           <text x="-12" y={l.y + (i === 0 ? 10 : 5)} textAnchor="end" fontSize="14" fill="var(--ink2)">
-            {clockTime(l.at)}
+            {clockInWords(l.at)}
           </text>
         </g>
       ))}
       <text x="-12" y={total + 4} textAnchor="end" fontSize="14" fill="var(--ink2)">
-        {clockTime(at)}
+        {clockInWords(at)}
       </text>
     </svg>
   );

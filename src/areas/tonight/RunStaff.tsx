@@ -1,4 +1,4 @@
-import { clockTime, timeOfDayIn, type Standing } from '../../core';
+import { clockInWords, timeOfDayIn, type Standing } from '../../core';
 
 const W = 744;
 const r1 = (n: number) => Math.round(n * 10) / 10;
@@ -55,7 +55,7 @@ export function RunStaff({
         );
       })}
       <title>
-        {clockTime(timeOfDayIn(timeZone, from))} to {clockTime(timeOfDayIn(timeZone, end))}
+        {clockInWords(timeOfDayIn(timeZone, from))} to {clockInWords(timeOfDayIn(timeZone, end))}
       </title>
     </svg>
   );

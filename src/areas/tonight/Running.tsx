@@ -4,7 +4,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { ClassPlanShown, LookKitView } from '../../contracts/views';
 import {
   backwards,
-  clockTime,
+  clockInWords,
   countOf,
   itemKey,
   lengthened,
@@ -27,6 +27,7 @@ import { RollCall } from './RollCall';
 import { RunStaff } from './RunStaff';
 import { bell, wakeSound } from './sound';
 import { TimeLeft } from './TimeLeft';
+import { ToMind } from './ToMind';
 import { useCalled } from './useCalled';
 import { useGuests, type TheGuests } from './useGuests';
 import { useLine } from './useLine';
@@ -107,7 +108,7 @@ export function Running({ kit, shown }: { kit: LookKitView; shown: ClassPlanShow
       <div className="running">
         <h1>The class has not begun</h1>
         <p>
-          {clockTime(plan.starts)} to {clockTime(plan.starts + plan.minutes)}, {plan.blocks.length} blocks.
+          {clockInWords(plan.starts)} to {clockInWords(plan.starts + plan.minutes)}, {plan.blocks.length} blocks.
         </p>
         <a className="button" href="/tonight">
           To the plan
@@ -117,7 +118,7 @@ export function Running({ kit, shown }: { kit: LookKitView; shown: ClassPlanShow
         </footer>
       </div>
     );
-  const time = (t: number) => clockTime(timeOfDayIn(kit.timeZone, t));
+  const time = (t: number) => clockInWords(timeOfDayIn(kit.timeZone, t));
   const set = (next: Run) => {
     wakeSound();
     clock.set(next);
@@ -258,6 +259,7 @@ export function Running({ kit, shown }: { kit: LookKitView; shown: ClassPlanShow
         </section>
       )}
       <RollCall kit={kit} line={line} guests={guests} />
+      <ToMind kit={kit} people={people} />
       <footer>
         <SaveState by={by} problem={clock.problem} />
         <Button onClick={() => set(stopOrGo(run, clock.clock()))}>

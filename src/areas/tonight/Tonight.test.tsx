@@ -126,6 +126,27 @@ describe('the plan', () => {
   });
 });
 
+describe('what is to be minded', () => {
+  it('names whose work rests, who has given no yes, and whom a birthday made old enough', () => {
+    const rests = student(4, 'Emre Holloway', {
+      lastHere: TODAY,
+      resting: [{ what: 'no kicks', until: null, pause: false }],
+    });
+    const older = student(5, 'Yuna Brack', { lastHere: TODAY, cameOfAge: 'Amber' });
+    render(<Tonight kit={kit({ students: [...people, rests, older] })} school="Causeway Hall" />);
+    const list = screen.getByRole('region', { name: 'To mind tonight' });
+    expect(
+      within(list)
+        .getAllByRole('listitem')
+        .map((x) => x.textContent),
+    ).toEqual([
+      expect.stringMatching(/^Saoirse Quay: no consent/),
+      expect.stringMatching(/^Emre Holloway: .*no kicks/),
+      'Yuna Brack: old enough for Amber since a birthday this week',
+    ]);
+  });
+});
+
 describe('the roll', () => {
   it('counts who is here; a guest under age needs whom to call, and is kept without a network', async () => {
     render(<Tonight kit={kit()} school="Causeway Hall" />);

@@ -4,7 +4,7 @@ import type { ClassPlanShown, LookKitView } from '../../contracts/views';
 import {
   beginRun,
   changed,
-  clockTime,
+  clockInWords,
   countOf,
   dayInWords,
   daysBetween,
@@ -32,6 +32,7 @@ import { PlanBlocks } from './PlanBlocks';
 import { PlanStaff } from './PlanStaff';
 import { RollCall } from './RollCall';
 import { keepToday, planOfToday } from './today';
+import { ToMind } from './ToMind';
 import { useBlockKeys } from './useBlockKeys';
 import { useCalled } from './useCalled';
 import { useClassPlan } from './useClassPlan';
@@ -217,8 +218,8 @@ function Planned({ kit, shown }: { kit: LookKitView; shown: ClassPlanShown }) {
         <div>
           <h1>What shall I watch tonight?</h1>
           <p className="sub">
-            {weekday(planned.day)} {dayInWords(planned.day, kit.today)}, {clockTime(plan.starts)} to{' '}
-            {clockTime(plan.starts + plan.minutes)}
+            {weekday(planned.day)} {dayInWords(planned.day, kit.today)}, {clockInWords(plan.starts)} to{' '}
+            {clockInWords(plan.starts + plan.minutes)}
             {hall ? `, ${hall}` : ''}.{until}
           </p>
         </div>
@@ -250,7 +251,7 @@ function Planned({ kit, shown }: { kit: LookKitView; shown: ClassPlanShown }) {
         <div className={`message${over > 0 ? ' wrong' : ''} row wrap`} role="status">
           <p>
             {over > 0
-              ? `${countOf(over, 'minute')} too long: it would end at ${clockTime(plan.starts + plan.minutes + over)}.`
+              ? `${countOf(over, 'minute')} too long: it would end at ${clockInWords(plan.starts + plan.minutes + over)}.`
               : `${countOf(-over, 'minute')} are free.`}
           </p>
           {givers.slice(0, 3).map((b) => (
@@ -306,6 +307,7 @@ function Planned({ kit, shown }: { kit: LookKitView; shown: ClassPlanShown }) {
           ) : (
             <>
               <RollCall kit={kit} line={line} guests={guests} />
+              <ToMind kit={kit} people={people} />
               {forPairs && people.length > 0 && rounds[0] && (
                 <section aria-labelledby="pairs-head">
                   <div className="spread">

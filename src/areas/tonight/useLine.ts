@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { LookKitView } from '../../contracts/views';
-import { clockTime, timeOfDayIn } from '../../core';
+import { clockInWords, timeOfDayIn } from '../../core';
 import { freshLine, keepLine, lineUp, readLine, standing, type KitItem, type Line } from '../../kit/mat/line';
 import { noteClass } from '../../kit/mat/noteClass';
 import { dayNow } from '../../kit/mat/record';
@@ -38,7 +38,7 @@ export function useLine(kit: LookKitView, items: readonly KitItem[]) {
         (e: unknown) => setProblem(e instanceof Error ? e.message : 'Who is here could not be kept.'),
       );
   };
-  const timeNow = () => clockTime(timeOfDayIn(kit.timeZone, Date.now()));
+  const timeNow = () => clockInWords(timeOfDayIn(kit.timeZone, Date.now()));
   const without = (map: Record<string, string>, id: string) =>
     Object.fromEntries(Object.entries(map).filter(([k]) => k !== id));
 

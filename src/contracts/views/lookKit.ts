@@ -52,6 +52,8 @@ export interface LookKitView {
     mass?: number | null;
     /** Who share one come from one house. */
     household?: string | null;
+    /** The belt whose gate of age a birthday of the last days has opened. */
+    cameOfAge?: string | null;
     /** Not of age, or nobody knows. */
     minor: boolean;
     /** The version they are judged by; empty: none yet. */

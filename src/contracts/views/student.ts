@@ -143,7 +143,18 @@ export interface StudentView {
   slips: SlipShown[];
   pauses: { id: string; item: string; habit: string; from: string; until: string | null }[];
   practice: PracticeSum & { list: (Practice & { id: string; what: string })[] };
-  room: { width: number | null; depth: number | null; stature: number | null };
+  room: { width: number | null; depth: number | null; stature: number | null; mass: number | null };
+  /** With whom they never work, or would like to; for those who teach. Who said so is told to the head alone. */
+  partners: {
+    id: string;
+    other: string;
+    kind: 'apart' | 'together';
+    said: { by: string; why: string; day: string } | null;
+    /** Whether the reader may end it. */
+    mine: boolean;
+  }[];
+  /** Everybody on the roll, to choose a partner from; empty for others than those who teach. */
+  classmates: { id: string; name: string }[];
   missed: MissedShown[];
   /** Felt points that this student can tell of, from looks of the last days: of their own work, or of a partner's. */
   feltAsked: {

@@ -48,22 +48,3 @@ export function instantAt(timeZone: string, day: PlainDate, minutes: number): nu
   const fits = [once, twice, once - 60 * MINUTE, twice - 60 * MINUTE].filter((at) => shown(at) === wanted);
   return fits.length > 0 ? Math.min(...fits) : Math.max(once, twice);
 }
-
-/** A time of day as clocks on walls show it: 18:30. */
-export const clockTime = (minutes: number): string => {
-  const of = ((minutes % DAY) + DAY) % DAY;
-  return `${String(Math.floor(of / 60)).padStart(2, '0')}:${String(of % 60).padStart(2, '0')}`;
-};
-
-/** Reads a time of day as people type it: 18:30, 18.30, 1830, 6:30 pm, 7pm, 18; null where it is none. */
-export function readClockTime(text: string): number | null {
-  const m = /^(\d{1,2})(?:[:.h ]?(\d{2}))? ?(am|pm)?$/i.exec(text.trim());
-  if (!m) return null;
-  const minutes = Number(m[2] ?? 0);
-  let hours = Number(m[1]);
-  if (m[3]) {
-    if (hours < 1 || hours > 12) return null;
-    hours = (hours % 12) + (m[3].toLowerCase() === 'pm' ? 12 : 0);
-  }
-  return hours > 23 || minutes > 59 ? null : hours * 60 + minutes;
-}

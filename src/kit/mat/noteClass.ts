@@ -1,5 +1,5 @@
 import type { LookKitView } from '../../contracts/views';
-import { readClockTime } from '../../core';
+import { readClock } from '../../core';
 import { put } from '../deviceQueue/deviceQueue';
 import { newId } from '../send';
 import { lineUp, taughtTonight, type KitItem, type Line } from './line';
@@ -46,7 +46,7 @@ export async function noteClass(
 
 /** When people came late or left early, as the hours count them. */
 function timesOf({ late, left }: Line): Record<string, { came: number | null; went: number | null }> {
-  const at = (text: string | undefined) => (text === undefined ? null : readClockTime(text));
+  const at = (text: string | undefined) => (text === undefined ? null : readClock(text));
   return Object.fromEntries(
     [...new Set([...Object.keys(late), ...Object.keys(left)])].map((id) => [
       id,

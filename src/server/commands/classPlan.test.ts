@@ -101,7 +101,10 @@ describe('who worked with whom', () => {
     await agree(s.as.student.personId, 'slow, soft hands');
     await expect(told({})).rejects.toMatchObject({ status: 409 });
     await agree(s.as.student.personId, 'slow, soft hands', 'Aunt Petra');
-    await expect(told({ rung: 2 })).rejects.toMatchObject({ status: 409, message: expect.stringContaining('rung 1') });
+    await expect(told({ rung: 2 })).rejects.toMatchObject({
+      status: 409,
+      message: expect.stringContaining('rung 1') as string,
+    });
     await told({ rung: 1 });
     await agree(s.as.student.personId, null);
     await expect(told({ rung: 1 })).rejects.toMatchObject({ status: 409 });
@@ -121,11 +124,17 @@ describe('who worked with whom', () => {
     });
     await expect(told({})).rejects.toMatchObject({
       status: 409,
-      message: expect.stringContaining('do not work together'),
+      message: expect.stringContaining('do not work together') as string,
     });
     const seen = await kit();
     expect(seen.pairing!.apart).toEqual([[s.student, s.as.student.personId].sort()]);
     expect(JSON.stringify(seen)).not.toContain('quarrel');
+    const page = (role: 'head' | 'instructor') => runView(t.db, s.as[role], 'student', { id: s.student }, NOW);
+    expect((await page('instructor')).partners).toMatchObject([{ kind: 'apart', said: null, mine: false }]);
+    expect((await page('head')).partners).toMatchObject([{ said: { why: 'a quarrel' }, mine: true }]);
+    // Neither the two nor their guardians see it.
+    const own = await runView(t.db, s.as.guardian, 'student', { id: s.student }, NOW);
+    expect([own.partners, own.classmates]).toEqual([[], []]);
     await expect(s.send('instructor', 'partners.end', { id })).rejects.toMatchObject({ status: 404 });
     await s.send('head', 'partners.end', { id });
     expect((await kit()).pairing!.apart).toEqual([]);

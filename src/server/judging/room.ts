@@ -22,12 +22,15 @@ export const roomOf = (row?: { width: number | null; depth: number | null; statu
   stature: (row?.stature ?? STATURE * 100) / 100,
 });
 
-export async function readRoom(tx: Transaction, id: string): Promise<RoomAtHome & { said: number | null }> {
+export async function readRoom(
+  tx: Transaction,
+  id: string,
+): Promise<RoomAtHome & { said: number | null; mass: number | null }> {
   const [row] = await tx
-    .select({ width: person.roomWidth, depth: person.roomDepth, stature: person.stature })
+    .select({ width: person.roomWidth, depth: person.roomDepth, stature: person.stature, mass: person.mass })
     .from(person)
     .where(eq(person.id, id));
-  return { ...roomOf(row), said: row?.stature ?? null };
+  return { ...roomOf(row), said: row?.stature ?? null, mass: row?.mass ?? null };
 }
 
 /** How an item can be done on a floor at home, in words; empty where there is nothing to say. */

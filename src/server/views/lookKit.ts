@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import type { ClassPlanShown, KitAnswer, KitStudent, LookKitView, ViewInput, WorthShown } from '../../contracts/views';
 import {
   adaptationsOn,
+  addDays,
   ageOn,
   canHurt,
   CARD_SECONDS,
@@ -229,6 +230,7 @@ function studentInKit(
     name: x.name,
     rankId: x.rankId,
     age: x.born ? ageOn(x.born, j.today) : null,
+    cameOfAge: opensByAge(gates, next, x.born, j.today),
     minor: isMinor(x.born, j.today, j.ofAge),
     lastHere: x.lastHere,
     waived: own.filter((a) => a.waived).map((a) => a.pointId),
@@ -250,6 +252,22 @@ function studentInKit(
         return r === undefined ? [] : [worthShown(w, r, points[w.itemKey] ?? [])];
       }),
   };
+}
+
+/** A birthday is news for so many days: classes are not every day. */
+const BIRTHDAY = 7;
+
+/** The next belt, where a birthday of the last days has opened its gate of age. */
+function opensByAge(
+  gates: readonly { rankId: string; kind: string; amount: number }[],
+  next: { id: string; name: string } | null | undefined,
+  born: string | null,
+  today: string,
+): string | null {
+  const gate = next && gates.find((g) => g.rankId === next.id && g.kind === 'age');
+  if (!gate || born === null) return null;
+  const before = ageOn(born, addDays(today, -BIRTHDAY));
+  return ageOn(born, today) >= gate.amount && before < gate.amount ? next.name : null;
 }
 
 /** What of all that can be looked at rests for somebody; few have anything open. */

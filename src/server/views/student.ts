@@ -49,6 +49,7 @@ import { readMissed } from '../judging/missed';
 import { rankAbove } from '../judging/rankAbove';
 import { requirementNames } from '../judging/requirementNames';
 import { readResting, restOf } from '../judging/rests';
+import { readPartners } from '../judging/partners';
 import { readRoom } from '../judging/room';
 import { staleEarlier } from '../judging/stale';
 import type { Who } from '../who';
@@ -328,7 +329,12 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
         what,
       })),
     },
-    room: { width: room.width, depth: room.depth, stature: room.said },
+    room: { width: room.width, depth: room.depth, stature: room.said, mass: room.mass },
+    partners: reader === 'teacher' ? await readPartners(tx, who, id) : [],
+    classmates:
+      reader === 'teacher'
+        ? (await readRoll(tx)).filter((x) => x.id !== id).map((x) => ({ id: x.id, name: x.name }))
+        : [],
     missed: (missed.get(id) ?? []).map((m) => ({ ...m.way, day: m.day })),
     feltAsked:
       who.role === 'student' ? await feltAsked(tx, j, id, new Map(syllabus.conditions.map((c) => [c.id, c]))) : [],

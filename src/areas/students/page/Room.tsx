@@ -8,6 +8,7 @@ const WORDS: Record<string, string> = {
   roomWidth: 'width in metres',
   roomDepth: 'depth in metres',
   stature: 'height in centimetres',
+  mass: 'weight in kilograms',
 };
 
 /** The floor at home and the height: what the home sheet fits to. */
@@ -17,6 +18,7 @@ export function Room({ view, done, leave }: Sheet) {
     roomWidth: view.room.width,
     roomDepth: view.room.depth,
     stature: view.room.stature,
+    mass: view.room.mass,
   };
   const { sheet, meeting } = useEditedSheet<'student.room'>({
     command: 'student.room',
@@ -39,6 +41,10 @@ export function Room({ view, done, leave }: Sheet) {
       <NumberField name="roomWidth" label="Width in metres" empty={null} />
       <NumberField name="roomDepth" label="Depth in metres" empty={null} />
       <NumberField name="stature" label="Height in centimetres" empty={null} />
+      <NumberField name="mass" label="Weight in kilograms" empty={null} />
+      <p className="second">
+        The weight is for who holds for whom, and where it lands; nobody else of the class sees it.
+      </p>
       <p className="second">Measure what is really clear, with furniture out of reach.</p>
     </SheetForm>
   );

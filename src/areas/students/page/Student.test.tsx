@@ -112,6 +112,27 @@ describe('a student’s page', () => {
 });
 
 describe('what is decided and written on it', () => {
+  it('says with whom somebody never works, by whom for the head, and ends what one said oneself', async () => {
+    const said = { by: 'Idris Vane', why: 'a quarrel', day: '2026-02-10' };
+    const user = open(
+      pageOf({
+        partners: [
+          { id: idFor('p1'), other: 'Bram Oakes', kind: 'apart', said, mine: true },
+          { id: idFor('p2'), other: 'Noor Saltby', kind: 'together', said: null, mine: false },
+        ],
+        classmates: [{ id: idFor('bram'), name: 'Bram Oakes' }],
+      }),
+    );
+    const list = screen.getByRole('heading', { name: 'Partners' }).closest('section')!;
+    expect(list.textContent).toContain('Never with Bram Oakes, Idris Vane, 10 February 2026: a quarrel');
+    expect(list.textContent).toContain('Likes to work with Noor Saltby');
+    expect(within(list).getAllByRole('button', { name: 'It ends' })).toHaveLength(1);
+    await user.click(within(list).getByRole('button', { name: 'It ends' }));
+    expect(sent).toMatchObject([{ name: 'partners.end', input: { id: idFor('p1') } }]);
+    await user.click(within(list).getByRole('button', { name: 'Say with whom' }));
+    expect(button('Record it')).toHaveProperty('disabled', true);
+  });
+
   it('a refused decision says why at its field, and what was typed stays', async () => {
     answer = {
       status: 422,

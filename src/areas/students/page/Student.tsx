@@ -22,6 +22,7 @@ import { Missed } from './Missed';
 import { ChooseFocus, OneThing } from './OneThing';
 import { OnTheDay } from './OnTheDay';
 import { Outcome } from './Outcome';
+import { Partners, SayPartners } from './Partners';
 import { Pause, Pauses } from './Pauses';
 import { PracticeLog, Practise } from './Practice';
 import { Promote } from './Promote';
@@ -49,6 +50,7 @@ const SHEETS = {
   room: Room,
   outcome: Outcome,
   consent: Consent,
+  partners: SayPartners,
 };
 type Open =
   | { what: 'requirement'; id: string }
@@ -220,6 +222,11 @@ export default function Student({ view: first }: { view: StudentView }) {
             onConsent={view.consentSaid ? () => setOpen({ what: 'consent' }) : null}
             onInjury={may.look ? (value) => setOpen({ what: 'injury', value }) : null}
             onStrike={may.decide ? strike : null}
+          />
+          <Partners
+            view={view}
+            onSay={may.look && view.classmates.length > 0 ? () => setOpen({ what: 'partners' }) : null}
+            onEnd={may.look ? (id) => void press('partners.end', { id }) : null}
           />
           <Belts
             view={view}

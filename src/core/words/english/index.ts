@@ -3,6 +3,7 @@ export * from './agreement';
 export * from './answer';
 export * from './certificate';
 export * from './chance';
+export * from './clock';
 export * from './compare';
 export * from './consent';
 export * from './day';

@@ -1,16 +1,6 @@
 import type { DayCheck, DayGroup, Laid, Slack, Task } from '../../runSheet';
+import { clockInWords } from './clock';
 import { capital, countOf, inSentence, inWords, listInWords, plural } from './speak';
-
-/** A minute of the day as a clock shows it. */
-export const clockInWords = (minute: number): string =>
-  `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`;
-
-/** A time of day as people type it, in minutes; null: it is none. "9", "9.30", "9:30", "0930". */
-export function readClock(typed: string): number | null {
-  const m = /^\s*(\d{1,2})(?:[:.h ]?(\d{2}))?\s*$/.exec(typed);
-  const [h, min] = [Number(m?.[1]), Number(m?.[2] ?? 0)];
-  return m && h < 24 && min < 60 ? h * 60 + min : null;
-}
 
 /** What a task takes besides time. */
 export const taskInWords = (t: Task): string =>
