@@ -9,7 +9,18 @@ import { defineConfig, globalIgnores } from 'eslint/config';
 import ts from 'typescript-eslint';
 
 // Arrows run one way: core ← contracts ← data ← server ← pages, and core ← contracts ← kit ← areas ← pages.
-const AREAS = ['techniques', 'sequences', 'caller', 'syllabus', 'students', 'look', 'people', 'grading', 'school', 'tonight'];
+const AREAS = [
+  'techniques',
+  'sequences',
+  'caller',
+  'syllabus',
+  'students',
+  'look',
+  'people',
+  'grading',
+  'school',
+  'tonight',
+];
 /** @param {string} target @param {string[]} rooms @param {string} message */
 const zone = (target, rooms, message) => ({
   target: `./src/${target}`,
