@@ -92,6 +92,9 @@ test.describe('tonight', () => {
     await maren.getByRole('checkbox', { name: 'Emre Holloway' }).click();
     await expect(maren.getByRole('checkbox', { name: /^Emre Holloway \d\d:\d\d$/ })).toBeChecked();
 
+    await expect(idris.getByRole('checkbox', { name: /^Emre Holloway \d\d:\d\d$/ })).toBeChecked();
+    await expect(idris.getByText(/^33 here, 1 late$/)).toBeVisible();
+
     // Pairs: the lower yes; who refused has nobody, said with what would allow it.
     await maren.getByRole('button', { name: 'The pairs' }).click();
     const pairs = maren.locator('.pairs-list > li');

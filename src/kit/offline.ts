@@ -11,6 +11,8 @@ export function registerWorker(): void {
 
 /** What this device remembers of people besides marks that still wait: it goes when somebody signs out. */
 export const forgottenAtSignOut = { roll: 'stavewright-roll' } as const;
+/** What is kept of each class by its id: who dropped in, with whom to call, and who worked with whom. */
+export const keptOfClass = { guests: 'stavewright-guests-', called: 'stavewright-called-' } as const;
 
 /** Where the device keeps what the mat takes along. */
 export const KIT_STORE = 'stavewright-kit';
@@ -18,6 +20,8 @@ export const KIT_STORE = 'stavewright-kit';
 /** Throws away what holds people's data: what the mat took along, the pages kept for use without a network, and lists that were pasted. */
 export async function forgetPeople(): Promise<void> {
   for (const key of Object.values(forgottenAtSignOut)) localStorage.removeItem(key);
+  const ofClasses = Object.keys(localStorage).filter((k) => Object.values(keptOfClass).some((p) => k.startsWith(p)));
+  for (const key of ofClasses) localStorage.removeItem(key);
   if ('indexedDB' in globalThis) indexedDB.deleteDatabase(KIT_STORE);
   if (!('caches' in globalThis)) return;
   await Promise.all(['pages', 'views'].map((name) => caches.delete(name)));

@@ -55,6 +55,7 @@ export function Running({ kit, shown }: { kit: LookKitView; shown: ClassPlanShow
   const clock = useRun(shown, by, (told) => {
     calls.merge(told.called);
     guests.merge(told.guests);
+    line.follow(shown.id, told.here);
   });
   const { run, now } = clock;
   const { plan } = shown;

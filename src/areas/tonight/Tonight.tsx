@@ -105,6 +105,7 @@ function Planned({ kit, shown }: { kit: LookKitView; shown: ClassPlanShown }) {
   const clock = useRun(shown, by, (told) => {
     merge(told.called);
     guests.merge(told.guests);
+    line.follow(shown.id, told.here);
   });
   const [selected, setSelected] = useState<string | null>(null);
   const { plan } = planned;

@@ -1,10 +1,11 @@
 import { useCallback, useState } from 'react';
 import type { CalledPair, ClassRunView } from '../../contracts/views';
 import { put } from '../../kit/deviceQueue/deviceQueue';
+import { keptOfClass } from '../../kit/offline';
 import { newId } from '../../kit/send';
 import { calledKey, type Called } from './pairing';
 
-const keyOf = (classId: string) => `stavewright-called-${classId}`;
+const keyOf = (classId: string) => keptOfClass.called + classId;
 
 function read(classId: string): Called {
   try {

@@ -3,9 +3,10 @@ import { guestInput } from '../../contracts/classPlan';
 import { readInput, type FieldError } from '../../contracts/commands';
 import type { GuestShown, LookKitView } from '../../contracts/views';
 import { put } from '../../kit/deviceQueue/deviceQueue';
+import { keptOfClass } from '../../kit/offline';
 import { newId } from '../../kit/send';
 
-const keyOf = (classId: string) => `stavewright-guests-${classId}`;
+const keyOf = (classId: string) => keptOfClass.guests + classId;
 
 interface Kept {
   here: GuestShown[];

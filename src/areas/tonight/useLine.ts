@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import type { LookKitView } from '../../contracts/views';
+import type { ClassRunView, LookKitView } from '../../contracts/views';
 import { clockInWords, timeOfDayIn } from '../../core';
 import { freshLine, keepLine, lineUp, readLine, standing, type KitItem, type Line } from '../../kit/mat/line';
 import { noteClass } from '../../kit/mat/noteClass';
@@ -81,6 +81,22 @@ export function useLine(kit: LookKitView, items: readonly KitItem[]) {
     leave(id: string) {
       const { left } = latest.current;
       change({ left: left[id] === undefined ? { ...left, [id]: timeNow() } : without(left, id) });
+    },
+    /** What other devices noted of this class: whoever they know is here too, with their times; nobody is taken off by it. */
+    follow(classId: string, theirs: ClassRunView['here']) {
+      const now = latest.current;
+      if (theirs.length === 0 || (now.classId !== null && now.classId !== classId)) return;
+      const known = new Set([...now.present, ...now.gone]);
+      const fresh = theirs.filter((t) => !known.has(t.id)).map((t) => t.id);
+      const times = (of: 'came' | 'went') =>
+        Object.fromEntries(theirs.flatMap((t) => (t[of] === null ? [] : [[t.id, clockInWords(t[of])]])));
+      const late = { ...times('came'), ...now.late };
+      const left = { ...times('went'), ...now.left };
+      const same = (a: object, b: object) => Object.keys(a).length === Object.keys(b).length;
+      if (now.classId === classId && fresh.length === 0 && same(late, now.late) && same(left, now.left)) return;
+      const openedAt = now.classId === classId ? now.openedAt : null;
+      show({ ...now, classId, openedAt, present: [...now.present, ...fresh], late, left });
+      keepLine(latest.current);
     },
     all(ids: readonly string[]) {
       change(standing(latest.current, ids));

@@ -1,6 +1,6 @@
 import type { ClassRunView, ViewInput } from '../../contracts/views';
 import { asc, eq } from 'drizzle-orm';
-import { paired } from '../../data/tables';
+import { attendance, paired } from '../../data/tables';
 import type { Transaction } from '../../data/connection';
 import { readClassPlan, readGuests } from '../../data/queries/classPlans';
 import { Refusal } from '../http/problem';
@@ -23,6 +23,11 @@ export async function classRunView(tx: Transaction, who: Who, { id }: ViewInput<
     version: now.version,
     changedBy: now.changedBy,
     closed: now.closedAt !== null,
+    here: await tx
+      .select({ id: attendance.personId, came: attendance.came, went: attendance.went })
+      .from(attendance)
+      .where(eq(attendance.classId, id))
+      .orderBy(asc(attendance.place)),
     guests: (await readGuests(tx, now.day)).filter((g) => g.classId === id),
     called: [...rounds.values()],
     now: who.now.getTime(),
