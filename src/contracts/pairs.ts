@@ -9,7 +9,7 @@ export const pairsInput = v.object({
   blockId: id,
   day: date,
   round: whole(1, 40, 'The round'),
-  /** Both showed how hard, and both said yes tonight: asked for wherever it lands. */
+  /** At the rung to which both said yes tonight; 0 until they have. */
   pairs: v.pipe(
     v.array(
       v.object({

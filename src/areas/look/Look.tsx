@@ -20,6 +20,7 @@ import {
 } from '../../kit/mat/line';
 import { beginning, type Mode } from './mode';
 import { writeFor } from '../../kit/mat/record';
+import { backToClass, forgetWayBack } from '../../kit/mat/backToClass';
 import { SaveState } from '../../kit/mat/SaveState';
 import { Sweep } from './sweep/Sweep';
 import { WhichItem } from './choose/WhichItem';
@@ -56,13 +57,12 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
   /** The page of the evening from which a look was begun. */
   const [back, setBack] = useState<string | null>(null);
   useEffect(() => {
-    const from = sessionStorage.getItem('stavewright-back');
     // eslint-disable-next-line react-hooks/set-state-in-effect -- what the device says, once it can be read
-    if (from?.startsWith('/tonight')) setBack(from);
+    setBack(backToClass());
   }, []);
   const end = () => {
     if (back === null) return go({ what: 'choose' });
-    sessionStorage.removeItem('stavewright-back');
+    forgetWayBack();
     location.assign(back);
   };
   // Whoever leaves the mat comes back to today.

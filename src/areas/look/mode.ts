@@ -1,6 +1,6 @@
 import type { LookKitView } from '../../contracts/views';
 import type { Side } from '../../core';
-import { readLine, type KitItem, type Line } from '../../kit/mat/line';
+import { readLine, withTheOthers, type KitItem, type Line } from '../../kit/mat/line';
 import { dayNow } from '../../kit/mat/record';
 
 /** What stands on the mat's screen. */
@@ -13,13 +13,6 @@ export interface Beginning {
   conditionId: string | null;
   side: Side | null;
   mode: Mode;
-}
-
-/** The line with those whom other devices have noted in the same class meanwhile. */
-function withTheOthers(kit: LookKitView, line: Line): Line {
-  const noted = kit.classes.find((c) => c.id === line.classId)?.present ?? [];
-  const left = new Set([...line.present, ...line.gone]);
-  return { ...line, present: [...line.present, ...noted.filter((id) => !left.has(id))] };
 }
 
 /** With what the mat begins: what the address asks for, on the line this device remembers of today. */

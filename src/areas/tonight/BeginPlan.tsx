@@ -6,6 +6,7 @@ import type { ClassPlanShown, LookKitView } from '../../contracts/views';
 import {
   clockInWords,
   dayInWords,
+  EMPTY_BLOCK,
   fittedTo,
   PATTERNS,
   readClock,
@@ -14,19 +15,6 @@ import {
   type ClassPlan,
 } from '../../core';
 import { newId } from '../../kit/send';
-
-const BLANK: Omit<Block, 'id'> = {
-  name: 'First block',
-  kind: 'other',
-  minutes: 10,
-  items: [],
-  how: '',
-  who: '',
-  things: '',
-  caution: '',
-  pairs: null,
-  pinned: false,
-};
 
 /** Strips of wood as long as their minutes. */
 function Strip({ blocks }: { blocks: readonly { minutes: number; kind: BlockKind }[] }) {
@@ -139,7 +127,9 @@ export function BeginPlan({
           </li>
         ))}
       </ul>
-      <Button onClick={() => begin([{ ...BLANK, minutes: Math.min(10, long) }])}>Begin with nothing</Button>
+      <Button onClick={() => begin([{ ...EMPTY_BLOCK, name: 'First block', minutes: Math.min(10, long) }])}>
+        Begin with nothing
+      </Button>
     </section>
   );
 }

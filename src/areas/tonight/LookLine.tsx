@@ -1,5 +1,6 @@
 import { low } from '../../core';
 import type { LookKitView } from '../../contracts/views';
+import { lookFromHere } from '../../kit/mat/backToClass';
 import type { KitItem } from '../../kit/mat/line';
 import { Belt } from '../../kit/marks/Belt';
 import { Lozenge } from '../../kit/marks/Lozenge';
@@ -38,7 +39,7 @@ export function LookLine({
       ) : (
         rank && <Belt name={rank.name} cloth={rank.cloth} width={mat ? 54 : 40} height={mat ? 17 : 13} />
       )}
-      <a href={addressOf(found)} onClick={() => sessionStorage.setItem('stavewright-back', location.pathname)}>
+      <a href={addressOf(found)} onClick={lookFromHere}>
         <b>{who}</b> {what}
         <span title={reason}>
           {look.hurts && <span className="hurts">Can hurt. </span>}
@@ -46,11 +47,7 @@ export function LookLine({
         </span>
       </a>
       {mat ? (
-        <a
-          className="button"
-          href={addressOf(found)}
-          onClick={() => sessionStorage.setItem('stavewright-back', location.pathname)}
-        >
+        <a className="button" href={addressOf(found)} onClick={lookFromHere}>
           {look.kind === 'sweep' ? 'Sweep' : 'Card'}
           <span className="hidden">
             {' '}

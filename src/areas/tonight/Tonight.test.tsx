@@ -1,11 +1,12 @@
 import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import type { ClassPlanShown, LookKitView } from '../../contracts/views';
-import { beginRun, onwards, type Block, type ClassPlan, type Run } from '../../core';
+import type { ClassPlanShown, ClassRunView, LookKitView } from '../../contracts/views';
+import { beginRun, EMPTY_BLOCK, onwards, type Block, type ClassPlan, type Run } from '../../core';
 import { put as realPut, waitingIn as realWaitingIn } from '../../kit/deviceQueue/deviceQueue';
 import { freshLine, keepLine } from '../../kit/mat/line';
 import { HEEL, kitOf, student, technique } from '../../kit/mat/testing/kit';
+import { shown as answered } from '../../kit/testing/server';
 import { Running } from './Running';
 import { Tonight } from './Tonight';
 
@@ -20,17 +21,10 @@ const [put, waitingIn] = [vi.mocked(realPut), vi.mocked(realWaitingIn)];
 const TODAY = new Date().toISOString().slice(0, 10);
 const uuid = (n: number) => `00000000-0000-7000-8000-00000000${String(n).padStart(4, '0')}`;
 const block = (n: number, name: string, minutes: number, more: Partial<Block> = {}): Block => ({
+  ...EMPTY_BLOCK,
   id: uuid(700 + n),
   name,
-  kind: 'other',
   minutes,
-  items: [],
-  how: '',
-  who: '',
-  things: '',
-  caution: '',
-  pairs: null,
-  pinned: false,
   ...more,
 });
 const kick = technique([HEEL]);
@@ -237,5 +231,36 @@ describe('the class', () => {
     expect(round().pairs.map((p) => p.rung)).toEqual([1]);
     await user.click(button(/^Both said yes/));
     expect(round().pairs.map((p) => p.rung)).toEqual([0]);
+  });
+
+  it('learns from other devices who came and who was taken off again, and keeps its clock in whole milliseconds', async () => {
+    let here: ClassRunView['here'] = [
+      { id: people[0]!.id, came: null, went: null },
+      { id: people[1]!.id, came: 1130, went: null },
+    ];
+    const told = (): ClassRunView => ({
+      run: null,
+      version: 3,
+      changedBy: null,
+      closed: false,
+      here,
+      guests: [{ id: uuid(900), classId: shown.id, name: 'Wren Alder', minor: false, phone: '' }],
+      called: [],
+      // A clock an odd number of milliseconds ahead, measured over a way there and back.
+      now: Date.now() + 90_001,
+    });
+    vi.stubGlobal('fetch', () => new Promise((done) => setTimeout(() => done(answered(told())), 3)));
+    render(<Running kit={kit()} shown={{ ...shown, run: begun(4) }} />);
+    expect(await screen.findByRole('checkbox', { name: 'Bram Oakes 18:50' })).toHaveProperty('ariaChecked', 'true');
+    expect(screen.getByText('guest')).toBeTruthy();
+    expect(screen.getByText('1 here, 1 late')).toBeTruthy();
+    await user.click(button('On to Kicks'));
+    const { run } = sent('class.run')[0]!.input as { run: Run };
+    expect([run.since, run.spent[0]!.to].every(Number.isInteger)).toBe(true);
+    here = here.slice(0, 1);
+    await waitFor(() => expect(screen.getByText('1 here')).toBeTruthy(), { timeout: 5000 });
+    // Whom another device took off is not brought back by this one.
+    await user.click(screen.getByRole('checkbox', { name: /^Saoirse Quay/ }));
+    expect((sent('class.record').at(-1)!.input as { gone: string[] }).gone).toContain(people[1]!.id);
   });
 });

@@ -7,6 +7,7 @@ import {
   clockInWords,
   countOf,
   dayInWords,
+  EMPTY_BLOCK,
   daysBetween,
   inserted,
   instantAt,
@@ -164,22 +165,9 @@ function Planned({ kit, shown }: { kit: LookKitView; shown: ClassPlanShown }) {
       if (b) set(resized(plan, b.id, n), `${b.name} to ${b.minutes + n} minutes`);
     },
     undo,
-    open: () => undefined,
   });
   const newBlock = () => {
-    const b: Block = {
-      id: newId(),
-      name: 'New block',
-      kind: 'other',
-      minutes: Math.max(1, Math.min(30, over < 0 ? -over : 10)),
-      items: [],
-      how: '',
-      who: '',
-      things: '',
-      caution: '',
-      pairs: null,
-      pinned: false,
-    };
+    const b: Block = { ...EMPTY_BLOCK, id: newId(), minutes: Math.max(1, Math.min(30, over < 0 ? -over : 10)) };
     // Before the close, if there is one.
     const last = plan.blocks.at(-1);
     set(inserted(plan, b, last?.kind === 'close' ? plan.blocks.length - 1 : plan.blocks.length), 'a new block');

@@ -1,20 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import type { Block } from '../../core';
+import { EMPTY_BLOCK, type Block } from '../../core';
 import { HEEL, kitOf, student, technique } from '../../kit/mat/testing/kit';
 import { calledKey, pairingAround, pairingPeople, roundsToCome } from './pairing';
 
 const block = (more: Partial<Block> = {}): Block => ({
+  ...EMPTY_BLOCK,
   id: 'b',
   name: 'Touch game',
   kind: 'partner',
-  minutes: 15,
-  items: [],
-  how: '',
-  who: '',
-  things: '',
-  caution: '',
   pairs: { kind: 'contact', rung: 2, answers: false, rounds: 3 },
-  pinned: false,
   ...more,
 });
 const kick = technique([HEEL]);

@@ -6,10 +6,9 @@ export interface BlockKeys {
   move: (by: 1 | -1) => void;
   minutes: (by: number) => void;
   undo: () => void;
-  open: () => void;
 }
 
-/** Arrows choose a block, Alt and arrows move it, + and − change its minutes, Enter opens it, Ctrl+Z takes the last change back. */
+/** Arrows choose a block, Alt and arrows move it, + and − change its minutes, Ctrl+Z takes the last change back. */
 export function useBlockKeys(keys: BlockKeys): void {
   const latest = useRef(keys);
   useEffect(() => {

@@ -1,7 +1,16 @@
 import { useEffect, useRef, useState } from 'react';
 import type { ClassRunView, LookKitView } from '../../contracts/views';
 import { clockInWords, timeOfDayIn } from '../../core';
-import { freshLine, keepLine, lineUp, readLine, standing, type KitItem, type Line } from '../../kit/mat/line';
+import {
+  freshLine,
+  keepLine,
+  lineUp,
+  readLine,
+  standing,
+  withTheOthers,
+  type KitItem,
+  type Line,
+} from '../../kit/mat/line';
 import { noteClass } from '../../kit/mat/noteClass';
 import { dayNow } from '../../kit/mat/record';
 
@@ -16,15 +25,14 @@ export function useLine(kit: LookKitView, items: readonly KitItem[]) {
   const [line, setLine] = useState<Line>(() => freshLine(kit.today));
   const [problem, setProblem] = useState('');
   const latest = useRef(line);
+  /** Whom the class had when it was last asked. */
+  const before = useRef<ReadonlySet<string>>(new Set());
   const show = (next: Line) => {
     latest.current = next;
     setLine(next);
   };
   useEffect(() => {
-    const known = readLine(dayNow(kit.timeZone));
-    const noted = kit.classes.find((c) => c.id === known.classId)?.present ?? [];
-    const left = new Set([...known.present, ...known.gone]);
-    const all = { ...known, present: [...known.present, ...noted.filter((id) => !left.has(id))] };
+    const all = withTheOthers(kit, readLine(dayNow(kit.timeZone)));
     latest.current = all;
     setLine(all);
   }, [kit]);
@@ -82,10 +90,16 @@ export function useLine(kit: LookKitView, items: readonly KitItem[]) {
       const { left } = latest.current;
       change({ left: left[id] === undefined ? { ...left, [id]: timeNow() } : without(left, id) });
     },
-    /** What other devices noted of this class: whoever they know is here too, with their times; nobody is taken off by it. */
+    /**
+     * What other devices noted of this class: whoever they know is here too, with their times; whom they knew and took off
+     * again goes. Whom only this device knows stays: it may not have been sent.
+     */
     follow(classId: string, theirs: ClassRunView['here']) {
       const now = latest.current;
       if (theirs.length === 0 || (now.classId !== null && now.classId !== classId)) return;
+      const there = new Set(theirs.map((t) => t.id));
+      const off = [...before.current].filter((id) => !there.has(id) && now.present.includes(id));
+      before.current = there;
       const known = new Set([...now.present, ...now.gone]);
       const fresh = theirs.filter((t) => !known.has(t.id)).map((t) => t.id);
       const times = (of: 'came' | 'went') =>
@@ -93,9 +107,11 @@ export function useLine(kit: LookKitView, items: readonly KitItem[]) {
       const late = { ...times('came'), ...now.late };
       const left = { ...times('went'), ...now.left };
       const same = (a: object, b: object) => Object.keys(a).length === Object.keys(b).length;
-      if (now.classId === classId && fresh.length === 0 && same(late, now.late) && same(left, now.left)) return;
+      const nothingNew = fresh.length === 0 && off.length === 0;
+      if (now.classId === classId && nothingNew && same(late, now.late) && same(left, now.left)) return;
       const openedAt = now.classId === classId ? now.openedAt : null;
-      show({ ...now, classId, openedAt, present: [...now.present, ...fresh], late, left });
+      const present = [...now.present.filter((id) => !off.includes(id)), ...fresh];
+      show({ ...now, classId, openedAt, present, gone: [...now.gone, ...off], late, left });
       keepLine(latest.current);
     },
     all(ids: readonly string[]) {

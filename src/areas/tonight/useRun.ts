@@ -21,7 +21,7 @@ const CLOCK_KEY = 'stavewright-clock';
 export function readRun(id: string): Kept {
   let off = 0;
   try {
-    off = Number(localStorage.getItem(CLOCK_KEY) ?? '0') || 0;
+    off = Math.round(Number(localStorage.getItem(CLOCK_KEY) ?? '0')) || 0;
   } catch {
     // A closed store: the device's own clock is as good as any.
   }
@@ -31,7 +31,7 @@ export function readRun(id: string): Kept {
 function keepRun(id: string, { run, off }: Kept): void {
   if (run) keepOnDevice(keyOf(id), storedClassRun, run);
   try {
-    localStorage.setItem(CLOCK_KEY, String(Math.round(off)));
+    localStorage.setItem(CLOCK_KEY, String(off));
   } catch {
     // As above.
   }
@@ -75,7 +75,7 @@ export function useRun(shown: ClassPlanShown, by: string, onTold: (view: ClassRu
       const said = await ask('classRun', { id: shown.id });
       if (!current || !said.ok) return;
       // The server's clock stood there half of the way ago.
-      const off = said.view.now - (asked + Date.now()) / 2;
+      const off = Math.round(said.view.now - (asked + Date.now()) / 2);
       const run = laterRun(latest.current.run, said.view.run);
       setClosed(said.view.closed);
       if (said.view.changedBy !== by) setVersion(said.view.version);

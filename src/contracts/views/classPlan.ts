@@ -39,10 +39,10 @@ export interface ClassRunView {
   version: number;
   changedBy: string | null;
   closed: boolean;
-  /** Rounds that were called in it. */
   /** Who is here, as they stand, and when they came late or left early, in minutes after midnight. */
   here: { id: string; came: number | null; went: number | null }[];
   guests: GuestShown[];
+  /** Rounds that were called in it. */
   called: { blockId: string; round: number; pairs: CalledPair[] }[];
   now: number;
 }

@@ -14,3 +14,9 @@ export function matchAll(n: number, edges: readonly Edge[]): number[] {
   );
   return Array.from({ length: n }, (_, i) => mates[i] ?? -1);
 }
+
+/** The pairs that are worth most together, however many: only what is worth more than nothing is made. */
+export function matchBest(n: number, edges: readonly Edge[]): number[] {
+  const mates = blossom(edges.filter(([, , w]) => w > 0).map(([i, j, w]) => [i, j, w]));
+  return Array.from({ length: n }, (_, i) => mates[i] ?? -1);
+}

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { around, hallOf, person, work } from './builders';
-import { matchAll, type Edge } from './matching';
+import { matchAll, matchBest, type Edge } from './matching';
 import { barBetween, pairKey, pairRounds, pairUp, type Pairing, type PairingPerson } from '.';
 
 const names = (p: Pairing) => p.pairs.map((x) => [x.a, x.b, ...(x.c ? [x.c] : [])].sort().join(' ')).sort();
@@ -18,6 +18,16 @@ function byHand(edges: readonly Edge[]): { pairs: number; worth: number } {
     }
   };
   go(0, new Set(), 0, 0);
+  return best;
+}
+
+/** The most that pairs can be worth together, by trying every way. */
+function mostWorth(edges: readonly Edge[], at = 0, used: ReadonlySet<number> = new Set()): number {
+  let best = 0;
+  for (let k = at; k < edges.length; k += 1) {
+    const [i, j, w] = edges[k]!;
+    if (!used.has(i) && !used.has(j)) best = Math.max(best, w + mostWorth(edges, k + 1, new Set([...used, i, j])));
+  }
   return best;
 }
 
@@ -46,6 +56,12 @@ describe('the matching', () => {
           mates.forEach((j, i) => j >= 0 && expect(mates[j]).toBe(i));
           const chosen = edges.filter(([i, j]) => mates[i] === j);
           const best = byHand(edges);
+          // Where fewer may be better, it is worth at least as much, and never makes a pair that is worth nothing.
+          const worths2 = edges.map(([i, j, w]): Edge => [i, j, w - 30]);
+          const some = matchBest(n, worths2);
+          const of = worths2.filter(([i, j]) => some[i] === j);
+          expect(of.every((e) => e[2] > 0)).toBe(true);
+          expect(of.reduce((sum, e) => sum + e[2], 0)).toBe(mostWorth(worths2));
           expect([chosen.length, chosen.reduce((sum, e) => sum + e[2], 0)]).toEqual([best.pairs, best.worth]);
         },
       ),

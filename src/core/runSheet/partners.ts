@@ -1,3 +1,4 @@
+import { matchBest, type Edge } from '../pairing/matching';
 import type { DayCandidate, DayGroup, DayPlan, DaySettings } from './model';
 
 /**
@@ -38,41 +39,31 @@ function fit(a: DayCandidate, b: DayCandidate): number {
 const ALONE = 10_000;
 const STANDS_IN = 100;
 
-/** The cheapest way to pair a few, each either with another or with somebody who stands in. Exact: by sets, Held and Karp's way. */
+/** A fit in whole points, as the matching counts. */
+const POINTS = 1000;
+
+/**
+ * The cheapest way to pair people, each either with another or with somebody who stands in: a pair saves what the two would
+ * cost apart, and the most is saved by the matching.
+ */
 function pairUp(
   people: readonly DayCandidate[],
   helpers: readonly DayCandidate[],
 ): { pairs: [number, number][]; helped: number[] } {
-  const n = people.length;
-  const cost = new Float64Array(1 << n).fill(Infinity);
-  const from = new Int32Array(1 << n).fill(-1);
-  cost[0] = 0;
-  const withHelper = people.map((p) => Math.min(...helpers.map((h) => fit(p, h)), Infinity));
-  for (let set = 0; set < 1 << n; set += 1) {
-    if (cost[set] === Infinity) continue;
-    let i = 0;
-    while (i < n && set & (1 << i)) i += 1;
-    if (i === n) continue;
-    const offer = (next: number, c: number, how: number) => {
-      if (cost[set]! + c < cost[next]!) {
-        cost[next] = cost[set]! + c;
-        from[next] = how;
-      }
-    };
-    offer(set | (1 << i), Math.min(STANDS_IN + withHelper[i]!, ALONE), i * n + i);
-    for (let j = i + 1; j < n; j += 1)
-      if (!(set & (1 << j)))
-        offer(set | (1 << i) | (1 << j), Math.min(fit(people[i]!, people[j]!), 3 * ALONE), i * n + j);
-  }
-  const pairs: [number, number][] = [];
-  const helped: number[] = [];
-  for (let set = (1 << n) - 1; set !== 0;) {
-    const [i, j] = [Math.floor(from[set]! / n), from[set]! % n];
-    if (i === j) helped.push(i);
-    else pairs.push([i, j]);
-    set &= ~((1 << i) | (1 << j));
-  }
-  return { pairs, helped };
+  const apart = people.map((p) => Math.min(STANDS_IN + Math.min(...helpers.map((h) => fit(p, h)), Infinity), ALONE));
+  const edges: Edge[] = [];
+  people.forEach((a, i) =>
+    people.slice(i + 1).forEach((b, k) => {
+      const j = i + 1 + k;
+      const saved = apart[i]! + apart[j]! - fit(a, b);
+      if (saved > 0) edges.push([i, j, Math.round(saved * POINTS)]);
+    }),
+  );
+  const mates = matchBest(people.length, edges);
+  return {
+    pairs: mates.flatMap((j, i): [number, number][] => (j > i ? [[i, j]] : [])),
+    helped: mates.flatMap((j, i) => (j < 0 ? [i] : [])),
+  };
 }
 
 /**
@@ -104,32 +95,29 @@ export function partnersOf(
         const b = at.get(own.id)!;
         return b >= ends + s.rest || b + own.minutes + s.rest <= begins;
       });
-      // Sixteen at most are paired as a whole; a longer line is paired in halves of it.
-      const parts = willing.length <= 16 ? [willing] : [willing.slice(0, 16), willing.slice(16, 32)];
       const used = new Set<string>();
       const left: DayCandidate[] = [];
       const pairs: Partnered[] = [];
       const alone: Paired['alone'][number][] = mine
         .filter((p) => !willing.includes(p))
         .map((p) => ({ id: p.id, why: resting.includes(p) ? 'rests' : 'no consent' }));
-      for (const part of parts) {
-        const found = pairUp(part, free);
-        for (const [i, j] of found.pairs)
-          pairs.push({
-            a: part[i]!.id,
-            b: part[j]!.id,
-            rung: Math.min(part[i]!.rung!, part[j]!.rung!),
-            standsIn: false,
-          });
-        for (const i of found.helped) {
-          const helper = free
-            .filter((h) => !used.has(h.id) && fit(part[i]!, h) < Infinity)
-            .sort((x, y) => fit(part[i]!, x) - fit(part[i]!, y))[0];
-          if (!helper) left.push(part[i]!);
-          else {
-            used.add(helper.id);
-            pairs.push({ a: part[i]!.id, b: helper.id, rung: Math.min(part[i]!.rung!, helper.rung!), standsIn: true });
-          }
+      const found = pairUp(willing, free);
+      for (const [i, j] of found.pairs)
+        pairs.push({
+          a: willing[i]!.id,
+          b: willing[j]!.id,
+          rung: Math.min(willing[i]!.rung!, willing[j]!.rung!),
+          standsIn: false,
+        });
+      for (const i of found.helped) {
+        const one = willing[i]!;
+        const helper = free
+          .filter((h) => !used.has(h.id) && fit(one, h) < Infinity)
+          .sort((x, y) => fit(one, x) - fit(one, y))[0];
+        if (!helper) left.push(one);
+        else {
+          used.add(helper.id);
+          pairs.push({ a: one.id, b: helper.id, rung: Math.min(one.rung!, helper.rung!), standsIn: true });
         }
       }
       for (const p of left) {

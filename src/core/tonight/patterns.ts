@@ -1,4 +1,4 @@
-import type { Block, BlockKind, BlockPairs } from './plan';
+import { EMPTY_BLOCK, type Block, type BlockKind, type BlockPairs } from './plan';
 
 /** A kind of evening that is kept, to begin a plan with. */
 export interface ClassPattern {
@@ -15,16 +15,11 @@ const block = (
   how: string,
   more: Partial<Omit<Block, 'id'>> = {},
 ): Omit<Block, 'id'> => ({
+  ...EMPTY_BLOCK,
   kind,
   name,
   minutes,
   how,
-  items: [],
-  who: '',
-  things: '',
-  caution: '',
-  pairs: null,
-  pinned: false,
   ...more,
 });
 

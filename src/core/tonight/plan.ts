@@ -39,6 +39,20 @@ export interface Block {
   pinned: boolean;
 }
 
+/** A block of which nothing is said yet. */
+export const EMPTY_BLOCK: Omit<Block, 'id'> = {
+  name: 'New block',
+  kind: 'other',
+  minutes: 10,
+  items: [],
+  how: '',
+  who: '',
+  things: '',
+  caution: '',
+  pairs: null,
+  pinned: false,
+};
+
 /** One class as it is meant to go. */
 export interface ClassPlan {
   /** When it begins, in minutes after midnight at the school, and how long it lasts. */

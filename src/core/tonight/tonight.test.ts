@@ -4,6 +4,7 @@ import {
   backwards,
   beginRun,
   blockTimes,
+  EMPTY_BLOCK,
   fittedTo,
   inserted,
   laterRun,
@@ -25,17 +26,10 @@ import {
 } from '.';
 
 const block = (id: string, minutes: number, more: Partial<Block> = {}): Block => ({
+  ...EMPTY_BLOCK,
   id,
   name: id,
-  kind: 'other',
   minutes,
-  items: [],
-  how: '',
-  who: '',
-  things: '',
-  caution: '',
-  pairs: null,
-  pinned: false,
   ...more,
 });
 

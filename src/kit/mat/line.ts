@@ -62,6 +62,13 @@ export const standing = (line: Line, present: readonly string[]): Pick<Line, 'pr
   return { present: [...present], gone: [...new Set([...line.gone, ...left])].filter((id) => !here.has(id)) };
 };
 
+/** The line with those whom other devices have noted in the same class meanwhile. */
+export function withTheOthers(kit: Pick<LookKitView, 'classes'>, line: Line): Line {
+  const noted = kit.classes.find((c) => c.id === line.classId)?.present ?? [];
+  const known = new Set([...line.present, ...line.gone]);
+  return { ...line, present: [...line.present, ...noted.filter((id) => !known.has(id))] };
+}
+
 /** The line of a day; another day begins empty, only the hand is remembered. */
 export function readLine(day: string): Line {
   try {

@@ -1,6 +1,6 @@
 import { and, eq, sql } from 'drizzle-orm';
 import { v7 } from 'uuid';
-import { ageOn, pairUp, type Block, type BlockItem, type ClassPlan, type PlainDate } from '../../../core';
+import { ageOn, EMPTY_BLOCK, pairUp, type Block, type BlockItem, type ClassPlan, type PlainDate } from '../../../core';
 import { NOTHING_AROUND, type PairingPerson } from '../../../core/pairing/model';
 import type { Transaction } from '../../connection';
 import { classPlan, condition, consent, hall, paired, partners, person, sequence } from '../../tables';
@@ -49,17 +49,11 @@ export async function writeEvenings(tx: Transaction, made: DemoSchool, today: Pl
     conditionId: under === null ? null : (conditions.get(under) ?? null),
   });
   const block = (name: string, kind: Block['kind'], minutes: number, more: Partial<Block> = {}): Block => ({
+    ...EMPTY_BLOCK,
     id: v7(),
     name,
     kind,
     minutes,
-    items: [],
-    how: '',
-    who: '',
-    things: '',
-    caution: '',
-    pairs: null,
-    pinned: false,
     ...more,
   });
   const evening = (): ClassPlan => ({

@@ -1,0 +1,125 @@
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useMemo, useState } from 'react';
+import type { ClassPlanShown, LookKitView } from '../../contracts/views';
+import { countOf, itemKey, type Run } from '../../core';
+import { put } from '../../kit/deviceQueue/deviceQueue';
+import { itemsOf } from '../../kit/mat/line';
+import { SaveState } from '../../kit/mat/SaveState';
+import { newId } from '../../kit/send';
+import type { TheGuests } from './useGuests';
+import type { TheLine } from './useLine';
+
+/** Ten seconds at the end: what was taught, who was here, a note; then it is closed for every device. */
+export function Close({
+  kit,
+  shown,
+  run,
+  closed,
+  line,
+  guests,
+  onBack,
+  onEnd,
+}: {
+  kit: LookKitView;
+  shown: ClassPlanShown;
+  run: Run;
+  closed: boolean;
+  line: TheLine;
+  guests: TheGuests;
+  onBack: (() => void) | null;
+  onEnd: () => void;
+}) {
+  const [note, setNote] = useState(shown.note);
+  const [said, setSaid] = useState('');
+  const items = useMemo(() => itemsOf(kit), [kit]);
+  const skipped = new Set(run.spent.filter((s) => s.skipped).map((s) => s.block));
+  const [out, setOut] = useState<ReadonlySet<string>>(new Set());
+  const been = shown.plan.blocks.filter((b) => !skipped.has(b.id));
+  const taught = [...new Set(been.flatMap((b) => b.items.map((i) => itemKey(i.item))))].filter((k) => !out.has(k));
+  const minutes = (id: string) => {
+    const s = run.spent.find((x) => x.block === id);
+    return s ? Math.round((s.to - s.from) / 60_000) : 0;
+  };
+  const missed = line.expected.filter((x) => line.stateOf(x.id) === 'away');
+  const close = async () => {
+    onEnd();
+    line.change({ items: taught });
+    try {
+      await put({
+        id: newId(),
+        at: new Date().toISOString(),
+        name: 'class.close',
+        input: { id: shown.id, note },
+        label: 'The class is closed',
+        by: kit.me.personId,
+        open: false,
+      });
+      setSaid('The class is closed. Whoever was away finds it on their list.');
+    } catch (e) {
+      setSaid(e instanceof Error ? e.message : 'It could not be closed.');
+    }
+  };
+  return (
+    <div className="running close">
+      <header>
+        <h1>How was the class?</h1>
+      </header>
+      <p>
+        {line.line.present.length} were here
+        {guests.guests.length > 0 ? `, and ${countOf(guests.guests.length, 'guest')}` : ''}
+        {missed.length > 0 ? `; ${missed.map((x) => x.name.split(' ')[0]).join(', ')} missed it` : ''}.
+      </p>
+      <ul className="spent">
+        {shown.plan.blocks.map((b) => (
+          <li key={b.id}>
+            <b>{b.name}</b>{' '}
+            <span className="quiet">
+              {skipped.has(b.id) ? 'skipped' : `${minutes(b.id)} min, planned ${b.minutes}`}
+            </span>
+          </li>
+        ))}
+      </ul>
+      {been.some((b) => b.items.length > 0) && (
+        <fieldset>
+          <legend>Taught</legend>
+          {[...new Set(been.flatMap((b) => b.items.map((i) => itemKey(i.item))))].map((key) => (
+            <label key={key} className="row">
+              <input
+                type="checkbox"
+                checked={!out.has(key)}
+                disabled={closed}
+                onChange={(e) => setOut(new Set(e.target.checked ? [...out].filter((k) => k !== key) : [...out, key]))}
+              />
+              {items.find((i) => i.key === key)?.name ?? 'not in the library any more'}
+            </label>
+          ))}
+        </fieldset>
+      )}
+      <TextField
+        label="To remember"
+        multiline
+        minRows={3}
+        value={note}
+        disabled={closed}
+        onChange={(e) => setNote(e.target.value)}
+        slotProps={{ htmlInput: { maxLength: 2000 } }}
+      />
+      {closed && <p>This class is closed.</p>}
+      {said !== '' && <p role="status">{said}</p>}
+      <footer>
+        <SaveState by={kit.me.personId} problem={line.problem} />
+        {onBack && <Button onClick={onBack}>It goes on</Button>}
+        {closed || said !== '' ? (
+          <a className="button" href="/tonight">
+            To the plan
+          </a>
+        ) : (
+          <Button variant="contained" onClick={() => void close()}>
+            Close the class
+          </Button>
+        )}
+      </footer>
+    </div>
+  );
+}
