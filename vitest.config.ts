@@ -1,10 +1,17 @@
+import { readdirSync, readFileSync } from 'node:fs';
 import { defineConfig } from 'vitest/config';
 
-/** Screens that keep things on the device, start workers or have stand-ins for modules: each file begins anew. */
+/**
+ * Screens that keep things on the device, start workers or have stand-ins for modules: each file begins anew. Who has
+ * stand-ins says so itself; beside others its modules would have been read before the stand-ins were there.
+ */
 const ALONE = [
   'src/areas/{look,caller}/**/*.test.tsx',
   'src/kit/mat/**/*.test.tsx',
   'src/**/{use*,RunSheet,Forecast}.test.tsx',
+  ...readdirSync('src', { recursive: true, encoding: 'utf8' })
+    .map((file) => `src/${file}`)
+    .filter((file) => file.endsWith('.test.tsx') && readFileSync(file, 'utf8').includes('vi.mock(')),
 ];
 
 export default defineConfig({

@@ -1,11 +1,12 @@
 /** Registers the service worker of a built app, so that the mat opens without a network. */
 export function registerWorker(): void {
   if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;
+  // A page that came before the worker woke was passed over; it asks to be taken along, or its first visit to the mat
+  // would not be kept.
+  const passedOver = !navigator.serviceWorker.controller;
   void navigator.serviceWorker.register('/sw.js');
-  // A page that came just as the worker woke may have been passed over; it asks to be taken along, or its first visit to
-  // the mat would not be kept.
   void navigator.serviceWorker.ready.then(({ active }) => {
-    if (!navigator.serviceWorker.controller) active?.postMessage('claim');
+    if (passedOver) active?.postMessage('claim');
   });
 }
 

@@ -19,18 +19,16 @@ const usable = {
   cacheWillUpdate: ({ response }: { response: Response }) =>
     Promise.resolve(ours(response) && response.ok && !response.redirected ? response : null),
 };
-registerRoute(
-  ({ request, url }) =>
-    request.mode === 'navigate' &&
-    (['/look', '/tonight', '/tonight/run'].includes(url.pathname) ||
-      /^\/sequences\/[0-9a-f-]{36}\/call$/.test(url.pathname)),
-  new NetworkFirst({
-    cacheName: 'pages',
-    networkTimeoutSeconds: 4,
-    matchOptions: { ignoreSearch: true },
-    plugins: [usable, new ExpirationPlugin({ maxEntries: 24, maxAgeSeconds: 14 * 86_400 })],
-  }),
-);
+const isKept = (url: URL) =>
+  ['/look', '/tonight', '/tonight/run'].includes(url.pathname) ||
+  /^\/sequences\/[0-9a-f-]{36}\/call$/.test(url.pathname);
+const pages = new NetworkFirst({
+  cacheName: 'pages',
+  networkTimeoutSeconds: 4,
+  matchOptions: { ignoreSearch: true },
+  plugins: [usable, new ExpirationPlugin({ maxEntries: 24, maxAgeSeconds: 14 * 86_400 })],
+});
+registerRoute(({ request, url }) => request.mode === 'navigate' && isKept(url), pages);
 // What is newer than a moment is of use for that moment only.
 registerRoute(
   ({ url, request }) =>
@@ -56,6 +54,14 @@ setCatchHandler(({ request }) =>
 );
 self.addEventListener('install', () => void self.skipWaiting());
 self.addEventListener('message', (event) => {
-  if (event.data === 'claim') event.waitUntil(self.clients.claim());
+  if (event.data !== 'claim') return;
+  // A page that came before the worker stood did not pass through it: it is fetched once more, to be kept as well.
+  const from = event.source instanceof WindowClient ? new URL(event.source.url) : null;
+  const keep = async () => {
+    if (!from || !isKept(from)) return;
+    const [, kept] = pages.handleAll({ event, request: new Request(from.href) });
+    await kept.catch(() => undefined);
+  };
+  event.waitUntil(Promise.all([self.clients.claim(), keep()]));
 });
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
