@@ -20,6 +20,7 @@ const AREAS = [
   'grading',
   'school',
   'tonight',
+  'cycle',
 ];
 /** @param {string} target @param {string[]} rooms @param {string} message */
 const zone = (target, rooms, message) => ({

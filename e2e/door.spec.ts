@@ -211,6 +211,33 @@ test.describe('an empty installation', () => {
       await expect(page.getByText(words).first()).toBeVisible();
     }
 
+    // Weeks are laid out in a school where nobody has come yet: one row of its own, planned, and tonight is made from it.
+    await page.goto(`${empty.url}/cycle`);
+    await page.waitForLoadState('networkidle');
+    await page.getByRole('button', { name: 'Lay them out' }).click();
+    await expect(page.getByText('Say when classes are.')).toBeVisible();
+    await page.getByRole('button', { name: 'Another class a week' }).click();
+    await page.getByLabel('Day', { exact: true }).click();
+    await page
+      .getByRole('option', { name: new Intl.DateTimeFormat('en-GB', { weekday: 'long' }).format(new Date()) })
+      .click();
+    await page.getByRole('button', { name: 'Lay them out' }).click();
+    await expect(page.getByText('No row yet.')).toBeVisible();
+    await page.getByRole('button', { name: 'Another row' }).click();
+    await expect(page.getByText('Everything that is asked of those who come has a row.')).toBeVisible();
+    await page.getByRole('button', { name: 'A row of our own' }).click();
+    await page.getByLabel('Name', { exact: true }).fill('Sliding steps');
+    await page.getByLabel('at most').fill('3');
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByText('The longest stretch in minutes is at least 5.')).toBeVisible();
+    await page.getByLabel('at most').fill('20');
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await page.getByRole('button', { name: 'Plan', exact: true }).click();
+    await expect(page.getByText(/^Yes: everything fits, and \d+ minutes are free\.$/)).toBeVisible();
+    await expect(page.getByText('None waits for the network.')).toBeVisible();
+    await page.goto(`${empty.url}/tonight`);
+    await expect(page.getByRole('button', { name: /^From the weeks, 18:30\s*Sliding steps$/ })).toBeVisible();
+
     // The first evening is planned; a bad time is said at its field.
     await page.goto(`${empty.url}/tonight`);
     await page.getByLabel('Begins at').fill('half past six');

@@ -70,6 +70,8 @@ test.describe('every screen is clean for axe and fits its width', () => {
     await page.goto(`${demo.url}/tonight`);
     await page.getByRole('button', { name: 'Begin the class' }).waitFor();
     await read(page, demo, '/tonight', [DESK, TABLET, PHONE]);
+    for (const path of ['/cycle', '/cycle?new=1', '/cycle/catch-up']) await read(page, demo, path, [DESK, PHONE]);
+    await page.goto(`${demo.url}/tonight`);
     await page.setViewportSize(DESK);
     await page.getByRole('button', { name: /^Four quarters/ }).click();
     const { violations } = await new AxeBuilder({ page }).withTags(STANDARDS).analyze();

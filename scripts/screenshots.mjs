@@ -2,7 +2,7 @@
 // docs/screenshots. The demo must be running (npm run demo); ADDRESS names it if not the usual one.
 import { mkdirSync } from 'node:fs';
 import path from 'node:path';
-import { chromium } from '@playwright/test';
+import { chromium, expect } from '@playwright/test';
 import { asProgram, Plain, project, say } from './machine.mjs';
 import { DEMO_PASSWORD, DEMO_SIGN_INS } from './demo-sign-ins.mjs';
 
@@ -52,7 +52,7 @@ await asProgram(async () => {
   await take('ready');
   await open(await linkTo('/students', 'Ilse Marrow'));
   // The forecast is tried out while one watches.
-  await page.getByText(/^(8 times in 10|No range)/).waitFor({ timeout: 60_000 });
+  await page.getByText(/^(By |[89] times in 10|No range)/).waitFor({ timeout: 60_000 });
   await take('student');
   await open(await linkTo('/techniques', 'Roundhouse kick'));
   await take('technique');
@@ -92,8 +92,16 @@ await asProgram(async () => {
   await page.getByRole('button', { name: /^Next:/ }).click();
   await page.getByText('None waits for the network.').waitFor();
   await page.setViewportSize(desk);
-  await open('/people');
-  await take('people');
+  await open('/cycle');
+  await page.getByRole('button', { name: 'Plan again' }).click();
+  await page.getByRole('button', { name: 'Stop here' }).waitFor();
+  await page.getByRole('button', { name: 'Plan again' }).waitFor({ timeout: 60_000 });
+  // Until every idea was planned.
+  await expect
+    .poll(async () => (await page.locator('.help b').allInnerTexts()).every((t) => /min/.test(t)), { timeout: 60_000 })
+    .toBe(true);
+  await page.mouse.move(2, 2);
+  await take('cycle');
   await open('/look');
   await page.getByRole('button', { name: 'Everybody' }).click();
   const pick = async (item) => {

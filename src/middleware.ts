@@ -12,6 +12,8 @@ const strangers = new Pace(authPool, { most: 1200, seconds: 60 });
 const OPEN = new Set(['/signin', '/setup', '/api/setup', '/api/health', '/c', '/c/', '/api/verify']);
 /** What proves a certificate: its page, and the open keys and the list of those taken back. */
 const PROOF = /^\/(c\/[^/]+|schools\/[0-9a-f-]{36}\/(keys|taken-back)\.json)$/;
+/** Calendars ask again by an address with a secret, without a sign-in. */
+const CALENDAR = /^\/calendar\/[^/]+\.ics$/;
 /** A code is not found by trying: so few are asked for in a minute from one address. */
 const checks = new Pace(authPool, { most: 60, seconds: 60 });
 
@@ -39,7 +41,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
       const pace = await checks.allows(`check ${context.request.headers.get('x-client-ip') ?? ''}`);
       if (!pace.ok) throw new Refusal(429, `Too many certificates at once. Wait ${pace.seconds} seconds.`);
     }
-    if (context.locals.me || proof || OPEN.has(pathname)) return next();
+    if (context.locals.me || proof || CALENDAR.test(pathname) || OPEN.has(pathname)) return next();
     if (api) return problem(401, 'Sign in first. What waits on this device is kept.');
     const back = pathname === '/' ? '' : `?to=${encodeURIComponent(pathname + context.url.search)}`;
     return context.redirect(`/signin${back}`);

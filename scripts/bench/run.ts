@@ -13,6 +13,7 @@ import { benchExchange } from './exchange';
 import { benchKeystroke } from './keystroke';
 import { benchPairs } from './pairs';
 import { benchReadiness } from './readiness';
+import { benchCycle } from './cycle';
 import { benchRunSheet } from './runSheet';
 import { benchSchool, TODAY } from './school';
 import { benchTablets } from './tablets';
@@ -29,7 +30,7 @@ const url = (role?: string) => {
 };
 
 /** Those that need no school: they are measured without one. */
-const ALONE = ['P5', 'P7', 'P10', 'P11', 'S1'];
+const ALONE = ['P4', 'P5', 'P7', 'P10', 'P11', 'S1'];
 const only = process.argv
   .find((a) => a.startsWith('--only='))
   ?.slice(7)
@@ -85,6 +86,7 @@ const MEASURES: Record<string, () => Measured | Measured[] | Promise<Measured | 
   P6: () => benchAge(db, ownerPool),
   P7: () => benchAlgebra(),
   P8: () => benchYears(db, ownerPool, env),
+  P4: () => benchCycle(),
   P10: () => benchRunSheet(),
   P11: () => benchPairs(),
   S1: () => benchKeystroke(),

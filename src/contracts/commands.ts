@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { accessInput } from './access';
 import { adaptationInput } from './adaptation';
 import { classInput } from './class';
+import { calendarOpen, cycleInput } from './cycle';
 import { classCloseInput, classPlanInput, classRunInput, guestInput } from './classPlan';
 import { conditionInput } from './condition';
 import { consentInput } from './consent';
@@ -99,6 +100,10 @@ export const COMMANDS = {
   'classPlan.remove': { may: STAFF, input: only },
   'class.run': { may: STAFF, input: classRunInput },
   'class.close': { may: STAFF, input: classCloseInput },
+  'cycle.save': { may: STAFF, input: cycleInput },
+  'cycle.remove': { may: HEAD, input: only },
+  'calendar.open': { may: HEAD, input: calendarOpen },
+  'calendar.close': { may: HEAD, input: only },
   'guest.add': { may: STAFF, input: guestInput },
   'guest.remove': { may: STAFF, input: only },
   'pairs.record': { may: STAFF, input: pairsInput },

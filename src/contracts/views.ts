@@ -1,10 +1,11 @@
 import * as v from 'valibot';
-import { id, instant } from './fields';
+import { date, id, instant } from './fields';
 import type { Role } from './role';
 import type { Bundle } from './stored/bundle';
 import type { CalibrationView } from './views/calibration';
 import type { ClassesView } from './views/classes';
 import type { ClassRunView } from './views/classPlan';
+import type { CatchUpView, CycleAskedView, CycleView } from './views/cycle';
 import type { ChancesView } from './views/chance';
 import type { EarlierMarksView } from './views/earlierMarks';
 import type { EarlierShowingsView } from './views/earlierShowings';
@@ -36,6 +37,7 @@ export type * from './views/chance';
 export type * from './views/classes';
 export type * from './views/classPlan';
 export type * from './views/condition';
+export type * from './views/cycle';
 export type * from './views/earlierMarks';
 export type * from './views/earlierShowings';
 export type * from './views/everybody';
@@ -99,6 +101,10 @@ export const VIEWS = {
   incidents: { may: STAFF, input: v.object({}) },
   classes: { may: STAFF, input: v.object({}) },
   classRun: { may: STAFF, input: v.object({ id }) },
+  cycle: { may: STAFF, input: v.object({ id: v.optional(id) }) },
+  cycleAsked: { may: STAFF, input: v.object({}) },
+  /** `day`: one of the week. */
+  catchUp: { may: STAFF, input: v.object({ day: v.optional(date) }) },
   lookKit: {
     may: STAFF,
     /** The version of what the device has already. */
@@ -156,6 +162,9 @@ export interface ViewResults {
   incidents: IncidentsView;
   classes: ClassesView;
   classRun: ClassRunView;
+  cycle: CycleView;
+  cycleAsked: CycleAskedView;
+  catchUp: CatchUpView;
   lookKit: KitAnswer;
   earlierMarks: EarlierMarksView;
   earlierShowings: EarlierShowingsView;

@@ -2,6 +2,7 @@
 export * from './agreement';
 export * from './caller';
 export * from './certificate';
+export * from './cycle';
 export * from './evidence';
 export * from './floor';
 export * from './grading';
@@ -10,6 +11,7 @@ export * from './roll';
 export * from './runSheet';
 export * from './sequence';
 export * from './sideBySide';
+export * from './solver';
 export * from './syllabus';
 export * from './technique';
 export * from './tonight';

@@ -114,4 +114,9 @@ async function guardTables(client: pg.Client, roles: Roles) {
     await policy('auth.certificate_code', 'own_school', app, `school_id = ${THIS_SCHOOL}`);
     await client.query(`grant insert on auth.certificate_code to ${app}`);
   }
+  // The same of calendars, whose addresses can be taken back.
+  if (tables.rows.some((t) => t.name === 'calendar_address')) {
+    await policy('auth.calendar_address', 'own_school', app, `school_id = ${THIS_SCHOOL}`);
+    await client.query(`grant select, insert, delete on auth.calendar_address to ${app}`);
+  }
 }

@@ -40,7 +40,7 @@ export const solveWith =
       const found = Number(model.info.get('primal_solution_status')) === 2;
       const columns: Record<string, number> = {};
       if (found) model.getSolution().colValue.forEach((v, i) => (columns[names[i]!] = v));
-      const whole = /^[ \t]*Binary/m.test(text);
+      const whole = /^[ \t]*(?:Binary|General)/m.test(text);
       const optimal = model.getModelStatus() === highs.constants.modelStatus.optimal;
       const bound = whole ? Number(model.info.get('mip_dual_bound')) : optimal ? model.getObjectiveValue() : null;
       return { columns: found ? columns : null, bound: bound !== null && Number.isFinite(bound) ? bound : null };

@@ -7,12 +7,14 @@ import {
   clockInWords,
   dayInWords,
   EMPTY_BLOCK,
+  eveningOf,
   fittedTo,
   PATTERNS,
   readClock,
   type Block,
   type BlockKind,
   type ClassPlan,
+  type CycleRow,
 } from '../../core';
 import { newId } from '../../kit/send';
 
@@ -59,7 +61,8 @@ export function BeginPlan({
 }: {
   kit: LookKitView;
   day: string;
-  onPlan: (plan: ClassPlan, hallId: string | null) => void;
+  /** `id`: that of the class in the weeks, where it is made from them. */
+  onPlan: (plan: ClassPlan, hallId: string | null, id?: string) => void;
 }) {
   const last = kit.plansBefore?.[0];
   const [starts, setStarts] = useState(clockInWords(last?.plan.starts ?? 18 * 60 + 30));
@@ -74,6 +77,14 @@ export function BeginPlan({
     const own = blocks.map((b) => ({ ...b, id: newId() }));
     onPlan({ starts: at, minutes: long, blocks: fittedTo(own, long) }, hallId === '' ? null : hallId);
   };
+  // The weeks have said already when it is and how long.
+  const sided = new Set(kit.techniques.filter((t) => t.sided).map((t) => t.id));
+  const isSided = (row: CycleRow) =>
+    row.items.length > 0 && row.items.every(({ item }) => 'technique' in item && sided.has(item.technique));
+  const weeks = (kit.cycle?.cycle.classes ?? []).flatMap((c) => {
+    const plan = eveningOf(kit.cycle!.cycle, c.id, newId, isSided);
+    return plan && plan.blocks.length > 0 ? [{ c, plan }] : [];
+  });
   const before = (kit.plansBefore ?? []).filter((p: ClassPlanShown) => p.plan.blocks.length > 0);
   return (
     <section className="begin-plan" aria-labelledby="begin-head">
@@ -108,6 +119,20 @@ export function BeginPlan({
         )}
       </div>
       <ul className="patterns">
+        {weeks.map(({ c, plan }) => (
+          <li key={c.id}>
+            <button type="button" onClick={() => onPlan(plan, c.hallId, c.id)}>
+              <b>From the weeks, {clockInWords(c.starts)}</b>
+              <span>
+                {plan.blocks
+                  .filter((b) => !b.pinned)
+                  .map((b) => b.name)
+                  .join(', ')}
+              </span>
+              <Strip blocks={plan.blocks} />
+            </button>
+          </li>
+        ))}
         {before.map((p) => (
           <li key={p.id}>
             <button type="button" onClick={() => begin(p.plan.blocks)}>

@@ -11,6 +11,7 @@ import {
   standsAt,
   stopOrGo,
   timeOfDayIn,
+  shortOfBlock,
   whoGives,
   type Run,
 } from '../../core';
@@ -145,7 +146,7 @@ export function Running({ kit, shown }: { kit: LookKitView; shown: ClassPlanShow
         }}
       />
     );
-  const givers = whoGives(plan, run, s.late);
+  const givers = whoGives(plan, run, s.late, (b) => shortOfBlock(kit.cycle ?? null, b));
   const standing = run.stoppedAt !== null;
   const block = s.block;
   return (

@@ -18,10 +18,13 @@ import {
   plannedMinutes,
   removed,
   resized,
+  shortOfBlock,
+  weekdayInWords,
   type Block,
   type ClassPlan,
 } from '../../core';
 import { put } from '../../kit/deviceQueue/deviceQueue';
+import { KeptAside } from '../../kit/mat/KeptAside';
 import { SaveState } from '../../kit/mat/SaveState';
 import { itemsOf } from '../../kit/mat/line';
 import { newId } from '../../kit/send';
@@ -43,9 +46,6 @@ import { useRounds } from './useRounds';
 import { useRun } from './useRun';
 import { looksByBlock, type LookInBlock } from './worth';
 
-const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
-const weekday = (day: string) => WEEKDAYS[new Date(`${day}T12:00:00Z`).getUTCDay()]!;
-
 /** So high is the staff where the screen is a laptop's, and no block lower than a line. */
 const HIGH = 610;
 const LINE = 28;
@@ -56,8 +56,7 @@ const BARS = 3;
 export function Tonight({ kit, school }: { kit: LookKitView; school: string }) {
   const [shown, setShown] = useState<ClassPlanShown | null>(() => planOfToday(kit));
   if (shown) return <Planned key={shown.id} kit={kit} shown={shown} />;
-  const begin = (plan: ClassPlan, hallId: string | null) => {
-    const id = newId();
+  const begin = (plan: ClassPlan, hallId: string | null, id = newId()) => {
     const made: ClassPlanShown = {
       id,
       day: kit.today,
@@ -87,7 +86,7 @@ export function Tonight({ kit, school }: { kit: LookKitView; school: string }) {
         <div>
           <h1>What shall I watch tonight?</h1>
           <p className="sub">
-            {weekday(kit.today)} {dayInWords(kit.today, kit.today)}, {school}. No class is planned yet.
+            {weekdayInWords(kit.today)} {dayInWords(kit.today, kit.today)}, {school}. No class is planned yet.
           </p>
         </div>
       </div>
@@ -140,7 +139,7 @@ function Planned({ kit, shown }: { kit: LookKitView; shown: ClassPlanShown }) {
   const set = (next: ClassPlan, says: string) => change({ plan: next }, says);
 
   const over = overBy(plan);
-  const givers = over > 0 ? mayGive(plan.blocks, over) : [];
+  const givers = over > 0 ? mayGive(plan.blocks, over, (b) => shortOfBlock(kit.cycle ?? null, b)) : [];
   const at = plan.blocks.findIndex((b) => b.id === selected);
   const block = plan.blocks[at];
   const focusOn = (id: string) =>
@@ -207,7 +206,7 @@ function Planned({ kit, shown }: { kit: LookKitView; shown: ClassPlanShown }) {
         <div>
           <h1>What shall I watch tonight?</h1>
           <p className="sub">
-            {weekday(planned.day)} {dayInWords(planned.day, kit.today)}, {clockInWords(plan.starts)} to{' '}
+            {weekdayInWords(planned.day)} {dayInWords(planned.day, kit.today)}, {clockInWords(plan.starts)} to{' '}
             {clockInWords(plan.starts + plan.minutes)}
             {hall ? `, ${hall}` : ''}.{until}
           </p>
@@ -228,13 +227,7 @@ function Planned({ kit, shown }: { kit: LookKitView; shown: ClassPlanShown }) {
           )}
         </div>
       </div>
-      {aside && (
-        <div className="message wrong row wrap" role="alert">
-          <p>Somebody else changed this plan meanwhile. Yours is kept on this device.</p>
-          <Button onClick={() => void keepMine()}>Keep mine</Button>
-          <Button onClick={() => void takeTheirs()}>Take theirs</Button>
-        </div>
-      )}
+      <KeptAside kept={{ aside, keepMine, takeTheirs }} what="this plan" />
       {problem !== '' && <p className="hurts">{problem}</p>}
       {over !== 0 && (
         <div className={`message${over > 0 ? ' wrong' : ''} row wrap`} role="status">

@@ -2,6 +2,7 @@ import { storedBundle } from './bundle';
 import { storedClassPlan } from './classPlan';
 import { storedClassRun } from './classRun';
 import { storedCloth } from './cloth';
+import { storedCycle } from './cycle';
 import { storedDepartures } from './departures';
 import type { StoredDocument } from './document';
 import { storedGradingRule } from './gradingRule';
@@ -22,6 +23,7 @@ export const STORED: Record<string, StoredDocument<unknown>> = {
   classPlan: storedClassPlan,
   classRun: storedClassRun,
   cloth: storedCloth,
+  cycle: storedCycle,
   departures: storedDepartures,
   gradingRule: storedGradingRule,
   recipe: storedRecipe,

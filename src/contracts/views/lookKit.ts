@@ -1,5 +1,6 @@
 // What the mat takes along.
 import type {
+  CycleOfDay,
   Group,
   Limits,
   PointKind,
@@ -65,6 +66,8 @@ export interface LookKitView {
   /** Plans of today and of what is to come, by day; and the last few that were. */
   plans?: ClassPlanShown[];
   plansBefore?: ClassPlanShown[];
+  /** What the weeks to the day have for today; null: nothing. */
+  cycle?: CycleOfDay | null;
   /** Who is here today and not on the roll. */
   guests?: GuestShown[];
   halls?: { id: string; name: string }[];

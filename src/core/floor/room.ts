@@ -128,3 +128,7 @@ export function fitRoom(seq: Sequence, room: Room, body: Body): RoomFit {
   }
   return { fits: false, turned: false, longest, needs };
 }
+
+/** Whether what takes so much room stands in a hall, in either turn; metres. */
+export const standsIn = (takes: { width: number; depth: number }, hall: { width: number; depth: number }): boolean =>
+  (takes.width <= hall.width && takes.depth <= hall.depth) || (takes.depth <= hall.width && takes.width <= hall.depth);

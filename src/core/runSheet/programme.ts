@@ -1,3 +1,5 @@
+import { wrapped } from '../solver/lpText';
+import type { BreakChoice } from '../solver/solve';
 import { costOf, leastEnd, PAUSE, waitedAnyway, type Job, type Jobs, type Starts } from './jobs';
 
 /** Begins of a job on a grid of `step` minutes within its window. */
@@ -80,12 +82,6 @@ const latestOf = (all: Jobs, known: Starts): number =>
       ),
   );
 
-/** One choice of the break, and before which minute (from the first begin on) no plan with it ends. */
-export interface BreakChoice {
-  column: string;
-  least: number;
-}
-
 /**
  * Begins of the break one by one: a break that is parted over an hour costs next to nothing, so a bound is only worth
  * something break by break. What lies before it has to fit in whole, so the end is known better, too.
@@ -143,13 +139,6 @@ function fullest(lengths: readonly number[], room: readonly number[]): number {
       room.reduce((n, r, k) => n + (Math.floor(s / strides[k]!) % (r + 1)), 0),
     );
   return best;
-}
-
-/** Long rows in pieces: a reader of such texts takes no endless lines. */
-function wrapped(terms: readonly string[]): string[] {
-  const out: string[] = [];
-  for (let i = 0; i < terms.length; i += 12) out.push(`  ${terms.slice(i, i + 12).join(' ')}`);
-  return out;
 }
 
 const BEGIN = /^x(\d+)_(\d+)$/;

@@ -1,22 +1,8 @@
+import type { Solve } from '../solver/solve';
 import type { Random } from '../units/random';
 import { broken, costOf, waitedAnyway, type Jobs, type Starts } from './jobs';
-import { columnsOf, pauseBranches, programmeOf, startsFrom, type BreakChoice } from './programme';
+import { columnsOf, pauseBranches, programmeOf, startsFrom } from './programme';
 import { bettered, firstDay } from './schedule';
-
-/**
- * A solver of programmes in LP text, for at most so many seconds or until so near its bound, begun from what is known. Gives
- * the values it found (null: none in that time) and what no solution goes below (null: it does not know).
- */
-export type Solve = (
-  text: string,
-  options: {
-    seconds: number;
-    gap: number;
-    start?: Readonly<Record<string, number>>;
-    /** Columns of which one is chosen: each choice is solved by itself, and the least of all is the bound. */
-    branches?: readonly BreakChoice[];
-  },
-) => { columns: Readonly<Record<string, number>> | null; bound: number | null };
 
 /** How far the laying out is, and the best day so far. */
 export interface Laid {

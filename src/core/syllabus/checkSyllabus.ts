@@ -1,4 +1,5 @@
 import { ALONE, countsFor, isBeyond, type ConditionFacts } from '../units/condition';
+import { standsIn } from '../floor/room';
 import { hangsOn } from '../units/graphOrder';
 import { beyondCeiling, type Landing } from '../technique/ceiling';
 import { countOf, listInWords } from '../words';
@@ -52,7 +53,10 @@ export interface SyllabusContext {
 }
 
 /** How something lands that is asked in a condition and on a rung. */
-const landingOf = (r: Pick<Requirement, 'rung'>, condition: Pick<ConditionFacts, 'partner' | 'gear'>): Landing => ({
+export const landingOf = (
+  r: Pick<Requirement, 'rung'>,
+  condition: Pick<ConditionFacts, 'partner' | 'gear'>,
+): Landing => ({
   partner: condition.partner || r.rung !== null,
   equipment: condition.gear !== null,
   contact: r.rung !== null,
@@ -190,11 +194,7 @@ export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[
         );
     }
     if (f.room && c.halls.length > 0) {
-      const fits = c.halls.some(
-        (h) =>
-          (f.room!.width <= h.width && f.room!.depth <= h.depth) ||
-          (f.room!.depth <= h.width && f.room!.width <= h.depth),
-      );
+      const fits = c.halls.some((h) => standsIn(f.room!, h));
       if (!fits && life.last >= 0)
         say(
           'too large for the hall',

@@ -1,5 +1,6 @@
 // Points, slips, stances and what a technique stands on.
 export * from './ceiling';
+export * from './contrast';
 export * from './point';
 export * from './pose';
 export * from './prerequisites';

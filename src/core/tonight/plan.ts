@@ -79,11 +79,14 @@ export function blockTimes(e: ClassPlan): { id: string; from: number; to: number
   return e.blocks.map((b) => ({ id: b.id, from: at, to: (at += b.minutes) }));
 }
 
-/** Who can give so many minutes and still be worth beginning: never a pinned one; the longest first. */
-export function mayGive(blocks: readonly Block[], minutes: number): Block[] {
+/**
+ * Who can give so many minutes and still be worth beginning: never a pinned one; what is least short in the weeks first, of
+ * those the longest.
+ */
+export function mayGive(blocks: readonly Block[], minutes: number, short: (b: Block) => number = () => 0): Block[] {
   return blocks
     .filter((b) => !b.pinned && b.minutes - minutes >= WORTH_BEGINNING)
-    .sort((a, b) => b.minutes - a.minutes);
+    .sort((a, b) => short(a) - short(b) || b.minutes - a.minutes);
 }
 
 /** One block with other fields. */

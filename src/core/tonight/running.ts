@@ -147,10 +147,10 @@ export function lengthened(e: ClassPlan, run: Run, id: string, by: number, now: 
 }
 
 /** Which blocks that are still to come could give the minutes by which the evening would end late. */
-export function whoGives(e: ClassPlan, run: Run, minutes: number): Block[] {
+export function whoGives(e: ClassPlan, run: Run, minutes: number, short?: (b: Block) => number): Block[] {
   const been = new Set([...run.spent.map((s) => s.block), run.block]);
   const toCome = e.blocks.filter((b) => !been.has(b.id)).map((b) => ({ ...b, minutes: minutesOf(run, b) }));
-  return minutes > 0 ? mayGive(toCome, minutes) : [];
+  return minutes > 0 ? mayGive(toCome, minutes, short) : [];
 }
 
 /** Of two accounts of the same evening, the one that has seen more. */
@@ -159,3 +159,13 @@ export const laterRun = (a: Run | null, b: Run | null): Run | null => {
   if (a.changes !== b.changes) return a.changes > b.changes ? a : b;
   return a.since >= b.since ? a : b;
 };
+
+/** How many minutes each block took as the class went: what was skipped took none; what never began is as it was planned. */
+export function minutesTaken(e: ClassPlan, run: Run | null): { block: Block; minutes: number; skipped: boolean }[] {
+  return e.blocks.map((block) => {
+    const spent = run?.spent.filter((s) => s.block === block.id) ?? [];
+    if (spent.length === 0) return { block, minutes: block.minutes, skipped: false };
+    const minutes = spent.reduce((n, s) => n + (s.skipped ? 0 : (s.to - s.from) / MINUTE), 0);
+    return { block, minutes, skipped: spent.every((s) => s.skipped) };
+  });
+}

@@ -99,6 +99,9 @@ export const fromDayNumber = (n: number): PlainDate => new Date(n * 86_400_000).
 
 export const daysBetween = (from: PlainDate, to: PlainDate): number => dayNumber(to) - dayNumber(from);
 
+/** From 0, Sunday. */
+export const weekdayOf = (date: PlainDate): number => (((dayNumber(date) + 4) % 7) + 7) % 7;
+
 export const addDays = (date: PlainDate, days: number): PlainDate => fromDayNumber(dayNumber(date) + days);
 
 /** The same day so many months later, or the last day of that month where it is shorter. */

@@ -4,6 +4,7 @@ import { inSchool, openDatabase, openPool } from '../connection';
 import { school } from '../tables';
 import { DEMO_SCHOOL_ID, generateDemo } from './generate';
 import { writeLived, writeShowings } from './lived';
+import { writeCycle } from './write/cycle';
 import { writeDecisions } from './write/decisions';
 import { writeEvenings } from './write/evenings';
 import { writeGradings } from './write/gradings';
@@ -30,7 +31,7 @@ export async function fillDemo(appUrl: string, day?: PlainDate) {
       await writeShowings(tx, DEMO_SCHOOL_ID, made, today);
       const { guardian } = await writeLived(tx, DEMO_SCHOOL_ID, made, today);
       await writePastGrading(tx, made);
-      await writeEvenings(tx, made, today);
+      await writeEvenings(tx, made, today, await writeCycle(tx, made, today));
       await writeGradings(tx, made);
       await writeSignIns(tx, made, [guardian]);
       const marks = made.looks.reduce((n, l) => n + l.marks.length, 0);

@@ -74,9 +74,11 @@ export async function readVersions(tx: Transaction): Promise<Versions> {
 }
 
 /** What counts for the whole school on a day: the version in force, or else the first published, or the draft. */
+export const countsOn = (v: Versions, day: string): VersionRow | null => v.inForce(day) ?? v.published[0] ?? v.draft;
+
 export async function readSyllabus(tx: Transaction, today: string): Promise<SyllabusRead> {
   const v = await readVersions(tx);
-  return v.read(v.inForce(today) ?? v.published[0] ?? v.draft);
+  return v.read(countsOn(v, today));
 }
 
 /** The newest thinking of the school: the draft, or else what was published last. */

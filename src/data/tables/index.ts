@@ -17,6 +17,7 @@ export * from './technique';
 export * from './point';
 export * from './class';
 export * from './classPlan';
+export * from './cycle';
 export * from './pairs';
 export * from './look';
 export * from './standing';

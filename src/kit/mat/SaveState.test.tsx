@@ -50,7 +50,11 @@ describe('how the marks stand', () => {
     await user.click(await screen.findByRole('button', { name: '1 stands aside: see why' }));
     await user.click(await screen.findByRole('button', { name: 'Send it again' }));
     await waitFor(() => expect(inputs).toHaveLength(2));
-    await user.click(await screen.findByRole('button', { name: 'Let it go' }));
+    // As long as it is on its way nothing can be let go.
+    await waitFor(() =>
+      expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Let it go' }).disabled).toBe(false),
+    );
+    await user.click(screen.getByRole('button', { name: 'Let it go' }));
     await user.click(screen.getByRole('button', { name: 'Keep it' }));
     expect(await waitingHere()).toBe(1);
     await user.click(screen.getByRole('button', { name: 'Let it go' }));

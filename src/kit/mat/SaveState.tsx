@@ -7,7 +7,15 @@ import './SaveState.css';
 const StandsAside = lazy(() => import('./StandsAside'));
 
 /** How the marks stand, always in words: on this tablet, waiting for the network, or aside and why. */
-export function SaveState({ by, problem }: { by: string; problem: string }) {
+export function SaveState({
+  by,
+  problem,
+  what = 'marks',
+}: {
+  by: string;
+  problem: string;
+  what?: 'marks' | 'changes';
+}) {
   const [state, setState] = useState<QueueState | null>(null);
   const [open, setOpen] = useState(false);
   useEffect(() => keepSending(by, setState), [by]);
@@ -24,9 +32,9 @@ export function SaveState({ by, problem }: { by: string; problem: string }) {
               ? 'Reading what this tablet keeps…'
               : n === 0
                 ? aside.length === 0
-                  ? 'All marks are saved.'
-                  : 'All other marks are saved.'
-                : 'All marks are saved on this tablet.'}
+                  ? `All ${what} are saved.`
+                  : `All other ${what} are saved.`
+                : `All ${what} are saved on this tablet.`}
           </b>
           <span>
             {state === null ? (

@@ -7,6 +7,7 @@ const OF: Record<string, string> = {
   Students: 'students',
   'My belt': 'students',
   'Their belt': 'students',
+  Cycle: 'cycle',
   Look: 'look',
   Grading: 'gradings',
   Records: 'records',

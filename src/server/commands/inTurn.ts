@@ -10,7 +10,16 @@ import type { Who } from '../who';
 export async function inTurn(
   tx: Transaction,
   who: Who,
-  what: 'roll' | 'certificates' | 'library' | 'way' | `person ${string}` | `classes ${string}` | `grading ${string}`,
+  what:
+    | 'roll'
+    | 'certificates'
+    | 'library'
+    | 'way'
+    | 'calendar'
+    | `person ${string}`
+    | `classes ${string}`
+    | `cycle ${string}`
+    | `grading ${string}`,
 ) {
   await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`${who.schoolId} ${what}`}, 0))`);
 }

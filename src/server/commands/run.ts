@@ -30,6 +30,7 @@ import { strikeCommands } from './strike';
 import { feltCommands } from './felt';
 import { classCommands } from './class';
 import { classPlanCommands } from './classPlan';
+import { cycleCommands } from './cycle';
 import { pairsCommands } from './pairs';
 import { focusCommands } from './focus';
 import { practiceCommands } from './practice';
@@ -68,6 +69,7 @@ const RUNS: Runs<CommandName> = {
   ...feltCommands,
   ...classCommands,
   ...classPlanCommands,
+  ...cycleCommands,
   ...pairsCommands,
   ...focusCommands,
   ...practiceCommands,

@@ -1,9 +1,10 @@
 // A good input of every command there is, for tests that go through all doors.
+import { createHash } from 'node:crypto';
 import { v7 } from 'uuid';
 import type { CommandDraft, CommandName } from '../../contracts/commands';
 import { ALONE, beginRun, NOTHING_ASKED } from '../../core';
 import { settings as daySettings } from '../../core/runSheet/builders';
-import { aLook, aPlan, DAY, NOW, usualRule, type SmallSchool } from './school';
+import { aLook, aCycle, aPlan, DAY, NOW, usualRule, type SmallSchool } from './school';
 
 const plain = { colour: '#FFFFFF', second: null, stripe: null, bars: 0 };
 let n = 0;
@@ -98,6 +99,10 @@ export const goodInputs = (s: SmallSchool): { [N in CommandName]: () => CommandD
     run: { ...beginRun(aPlan(), NOW.getTime(), NOW.getTime() + 90 * 60_000), spent: [] },
   }),
   'class.close': () => ({ id: s.plan, note: '' }),
+  'cycle.save': () => ({ id: v7(), cycle: aCycle(s.stance, s.conditions.get('in air')!) }),
+  'cycle.remove': () => ({ id: v7() }),
+  'calendar.open': () => ({ id: v7(), hash: createHash('sha256').update(v7()).digest('hex'), name: 'the telephone' }),
+  'calendar.close': () => ({ id: v7() }),
   'guest.add': () => ({ id: v7(), classId: s.plan, day: DAY, name: 'Wren Alder', minor: true, phone: '01632 960 123' }),
   'guest.remove': () => ({ id: v7() }),
   'pairs.record': () => ({

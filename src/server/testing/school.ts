@@ -2,7 +2,7 @@
 import { v7 } from 'uuid';
 import type { CommandDraft, CommandName } from '../../contracts/commands';
 import type { Role } from '../../contracts/role';
-import { addDays, STEADY, USUAL_RULE, type PlacedRequirement } from '../../core';
+import { addDays, EMPTY_ROW, STEADY, USUAL_RULE, type PlacedRequirement } from '../../core';
 import { inSchool } from '../../data/connection';
 import { readCertificates } from '../../data/queries/certificates';
 import { openSchool } from '../../data/openSchool';
@@ -34,6 +34,7 @@ export interface SmallSchool {
   grading: string;
   /** A class of today that is planned. */
   plan: string;
+  cycle: string;
   /** The student’s first belt, with its certificate. */
   held: string;
   certificate: string;
@@ -152,6 +153,8 @@ export async function smallSchool(t: TestDatabase, name: string): Promise<SmallS
   await send('head', 'certificate.give', { heldId: held });
   const plan = v7();
   await send('head', 'classPlan.save', { id: plan, day: DAY, hallId: null, plan: aPlan() });
+  const cycle = v7();
+  await send('head', 'cycle.save', { id: cycle, cycle: aCycle(stance, made.conditions.get('in air')!) });
   const [certified] = await inSchool(t.db, id, (tx) => readCertificates(tx, { studentId: student }));
   return {
     id,
@@ -168,11 +171,60 @@ export async function smallSchool(t: TestDatabase, name: string): Promise<SmallS
     sequence,
     grading,
     plan,
+    cycle,
     held,
     certificate: certified!.id,
     send,
   };
 }
+
+/** Three weeks of one class, with one row that is in two of them. */
+export const aCycle = (techniqueId: string, conditionId: string): CommandDraft<'cycle.save'>['cycle'] => {
+  const classes = [0, 7, 14].map((n) => ({
+    id: v7(),
+    day: addDays(DAY, n),
+    starts: 18 * 60,
+    minutes: 90,
+    hallId: null,
+    off: null,
+    guest: null,
+    frame: null,
+  }));
+  const row = v7();
+  return {
+    name: 'To the grading',
+    end: 'grading',
+    from: DAY,
+    day: addDays(DAY, 20),
+    ranks: [],
+    groups: ['all'],
+    weekly: [],
+    classes,
+    rows: [
+      {
+        ...EMPTY_ROW,
+        id: row,
+        name: 'Stance',
+        items: [{ item: { technique: techniqueId }, conditionId }],
+        minutes: 40,
+        least: 10,
+        most: 20,
+        gap: 2,
+        notOn: [],
+        fresh: true,
+        kind: 'basics',
+        pairs: null,
+        heaviness: 'light',
+        opens: [],
+      },
+    ],
+    cells: classes.slice(0, 2).map((c) => ({ row, class: c.id, minutes: 20, pinned: false })),
+    rules: { frame: 20, newThings: 2, growing: [1, 2], review: 2, load: 2.2 },
+    righted: [],
+    before: null,
+    result: null,
+  };
+};
 
 /** An evening of two blocks, the second with a partner. */
 export const aPlan = (): CommandDraft<'classPlan.save'>['plan'] => {

@@ -7,6 +7,7 @@ import {
   canHurt,
   CARD_SECONDS,
   consentOf,
+  cycleOfDay,
   isMinor,
   daysBetween,
   itemKey,
@@ -20,11 +21,12 @@ import {
 } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readClassPlans, readGuests } from '../../data/queries/classPlans';
+import { cycleOn, pastOfWeeks } from '../../data/queries/cycles';
 import { readPairing } from '../../data/queries/pairing';
 import { hall } from '../../data/tables';
 import { readUsualMinutes } from '../../data/queries/usualMinutes';
 import { readRoll, type RollRow } from '../../data/queries/roll';
-import type { SyllabusRead } from '../../data/queries/syllabus';
+import { countsOn, type SyllabusRead } from '../../data/queries/syllabus';
 import { groundsOf } from '../belief/chance';
 import { focusOf, readGiven, type GivenRow } from '../belief/focus';
 import { nextGrading } from '../belief/gradings';
@@ -60,6 +62,7 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
   const resting = await readResting(tx, who.today);
   const grading = await nextGrading(tx, who.today);
   const plans = await readClassPlans(tx, who.today);
+  const weeks = await cycleOn(tx, who.today);
   const bodies = await readBodies(tx);
   const followed = versionsFollowed(j, roll, who.today);
   const requirements = followed.flatMap((v) => v.requirements);
@@ -110,6 +113,7 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
     plans: plans.toCome.map(planShown),
     guests: await readGuests(tx, who.today),
     plansBefore: plans.before.map(planShown),
+    cycle: weeks && cycleOfDay(weeks.cycle, await pastOfWeeks(tx, weeks.cycle, who.today), who.today),
     halls: await tx.select({ id: hall.id, name: hall.name }).from(hall).orderBy(hall.name),
     ages: followed[0]!.body.limits.ages,
     pairing: await readPairing(tx, who.today),
@@ -172,7 +176,7 @@ const planShown = ({ id, day, hallId, plan, run, closedAt, note, version }: Plan
 
 /** The versions by which anybody on the roll is judged; the one in force says first what is asked. */
 function versionsFollowed(j: Judging, roll: readonly RollRow[], today: string): SyllabusRead[] {
-  const first = j.versions.read(j.versions.inForce(today) ?? j.versions.published[0] ?? j.versions.draft);
+  const first = j.versions.read(countsOn(j.versions, today));
   return [...new Set([first, ...roll.map((x) => j.syllabusOf(x))])];
 }
 

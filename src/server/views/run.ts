@@ -11,9 +11,12 @@ import { Refusal } from '../http/problem';
 import { readWho, whoQuestion, type Who, type WhoRow } from '../who';
 import { bundleView } from './bundle';
 import { calibrationView } from './calibration';
+import { catchUpView } from './catchUp';
 import { chancesView } from './chances';
 import { classesView } from './classes';
 import { classRunView } from './classRun';
+import { cycleView } from './cycle';
+import { cycleAskedView } from './cycleAsked';
 import { earlierMarksView } from './earlierMarks';
 import { earlierShowingsView } from './earlierShowings';
 import { examineView, paperSheetView } from './examine';
@@ -76,6 +79,9 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   incidents: incidentsView,
   classes: classesView,
   classRun: classRunView,
+  cycle: cycleView,
+  cycleAsked: cycleAskedView,
+  catchUp: catchUpView,
   lookKit: lookKitView,
   earlierMarks: earlierMarksView,
   earlierShowings: earlierShowingsView,

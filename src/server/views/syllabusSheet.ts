@@ -3,6 +3,7 @@ import type { SyllabusSheetView, ViewInput } from '../../contracts/views';
 import { gateAsks, GROUPS, standardPlain } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { partOf } from '../../data/queries/items';
+import { countsOn } from '../../data/queries/syllabus';
 import { school } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import { type Who } from '../who';
@@ -20,7 +21,7 @@ export async function syllabusSheetView(
   if (!rank) throw new Refusal(404, 'This belt is not in the syllabus.');
   const version =
     versionId === undefined
-      ? (versions.inForce(who.today) ?? versions.published[0] ?? versions.draft)
+      ? countsOn(versions, who.today)
       : versions.draft?.id === versionId
         ? versions.draft
         : versions.published.find((p) => p.id === versionId);

@@ -6,6 +6,7 @@ export * from './chance';
 export * from './clock';
 export * from './compare';
 export * from './consent';
+export * from './cycle';
 export * from './day';
 export * from './difference';
 export * from './feedback';

@@ -9,9 +9,6 @@ import { DEMO_SCHOOL_ID as schoolId, type DemoSchool } from '../generate';
 import { insertAll } from './insertAll';
 
 const EVENING = { starts: 18 * 60 + 30, minutes: 90 };
-/** The last evenings that were planned, in classes before today. */
-const PLANNED_BEFORE = 6;
-
 /** How tall and heavy people are: made up, as children grow and grown people differ. */
 function bodyOf(d: ReturnType<typeof dice>, age: number): { stature: number; mass: number } {
   const stature = Math.round(age < 17 ? 82 + age * 5.6 + d.normal(0, 4) : 170 + d.normal(0, 8));
@@ -19,8 +16,13 @@ function bodyOf(d: ReturnType<typeof dice>, age: number): { stature: number; mas
   return { stature, mass: Math.max(20, Math.round((index * stature * stature) / 10_000)) };
 }
 
-/** Tonight as it is planned, the evenings before with who worked with whom, two who are kept apart and two who like to work together. */
-export async function writeEvenings(tx: Transaction, made: DemoSchool, today: PlainDate) {
+/** Tonight as it is planned, the evenings of these weeks with who worked with whom, two who are kept apart and two who like to work together. */
+export async function writeEvenings(
+  tx: Transaction,
+  made: DemoSchool,
+  today: PlainDate,
+  { tonight, plans: before }: { tonight: string; plans: ReadonlyMap<string, ClassPlan> },
+) {
   const d = dice(53);
   const by = made.teachers[0]!.id;
   const bodies = new Map<string, { stature: number; mass: number }>();
@@ -88,14 +90,16 @@ export async function writeEvenings(tx: Transaction, made: DemoSchool, today: Pl
     ],
   });
   const hallId = halls[0]?.id ?? null;
-  const before = made.classes.slice(-PLANNED_BEFORE);
-  const plans = before.map((c) => ({ id: c.id, day: c.day, plan: evening(), present: c.present }));
+  const plans = made.classes.flatMap(({ id, day, present }) => {
+    const plan = before.get(id);
+    return plan ? [{ id, day, plan, present }] : [];
+  });
   await insertAll(
     tx,
     classPlan,
     [
       ...plans.map(({ id, day, plan }) => ({ id, day, plan, closedAt: new Date(`${day}T20:10:00Z`) })),
-      { id: v7(), day: today, plan: evening(), closedAt: null },
+      { id: tonight, day: today, plan: evening(), closedAt: null },
     ].map((p) => ({ ...p, schoolId, hallId, changedBy: by })),
   );
   const said = await tx.select().from(consent).where(eq(consent.schoolId, schoolId));
@@ -107,6 +111,8 @@ export async function writeEvenings(tx: Transaction, made: DemoSchool, today: Pl
   );
   const recent = new Map<string, { times: number; last: string }>();
   const rows = plans.flatMap(({ id, day, plan, present }) => {
+    const blockId = plan.blocks.find((b) => b.pairs?.kind === 'contact')?.id;
+    if (blockId === undefined) return [];
     const people = present.flatMap((p): PairingPerson[] => {
       const s = made.students.find((x) => x.id === p);
       if (!s) return [];
@@ -130,7 +136,6 @@ export async function writeEvenings(tx: Transaction, made: DemoSchool, today: Pl
       { kind: 'contact', rung: 2, answers: false },
       { ...NOTHING_AROUND, today: day, recent },
     );
-    const blockId = plan.blocks.find((b) => b.pairs)!.id;
     return pairs.map((p) => {
       const key = [p.a, p.b].sort().join(' ');
       recent.set(key, { times: (recent.get(key)?.times ?? 0) + 1, last: day });

@@ -1,0 +1,12 @@
+export * from './asked';
+export { brokenIn, firstPlan, repaired } from './construct';
+export * from './evening';
+export * from './held';
+export * from './helps';
+export * from './model';
+export * from './plan';
+export * from './planCycle';
+export { pinTroubles, problemOf, shortIn, shortOf, type CycleProblem, type Grid, type PinTrouble } from './problem';
+export { apartIn, spacingOf, type Asked as SpacingAsked } from './spacing';
+export * from './usual';
+export * from './weeks';

@@ -1,0 +1,2 @@
+export * from './lpText';
+export * from './solve';
