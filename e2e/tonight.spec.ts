@@ -66,6 +66,11 @@ test.describe('tonight', () => {
     await expect(idris.getByRole('heading', { name: /^Basics in lines/ })).toBeVisible();
     expect(Math.abs((await left(maren)) - (await left(idris)))).toBeLessThanOrEqual(2);
 
+    // What is noted on a block is there for both.
+    await maren.getByLabel('Note on Basics in lines').fill('Hips came up.');
+    await maren.getByLabel('Note on Basics in lines').press('Enter');
+    await expect(idris.getByText('Basics in lines: Hips came up.')).toBeVisible();
+
     // The running class can be read by everybody, on a tablet and on a phone.
     for (const width of [800, 390]) {
       await idris.setViewportSize({ width, height: 844 });
@@ -79,7 +84,10 @@ test.describe('tonight', () => {
 
     // Without a network the assistant goes on alone, over a reload too; what was done comes home.
     await saved(idris);
-    await idris.waitForFunction(async () => (await caches.match('/tonight/run')) !== undefined);
+    await idris.waitForFunction(async () => {
+      const kept = (await (await caches.open('pages')).keys()).map((r) => new URL(r.url).pathname);
+      return kept.includes('/tonight/run') && kept.filter((p) => p.endsWith('/call')).length >= 3;
+    });
     await tablet.setOffline(true);
     const before = await left(idris);
     await idris.reload();
@@ -90,6 +98,13 @@ test.describe('tonight', () => {
     await idris.getByRole('button', { name: 'On to Forms' }).click();
     await expect(idris.getByRole('heading', { name: /^Forms/ })).toBeVisible();
     await expect(maren.getByRole('heading', { name: /^Basics in lines/ })).toBeVisible();
+    // A form that was never opened here is called as the block says, and one comes back to the class.
+    await idris.getByRole('link', { name: 'Call Second Causeway' }).click();
+    await expect(idris.getByRole('heading', { name: 'How shall Second Causeway be called?' })).toBeVisible();
+    await expect(idris.getByLabel('Rounds')).toHaveValue('2');
+    await expect(idris.getByRole('radio', { name: 'both in turn' })).toBeChecked();
+    await idris.getByRole('link', { name: 'Back to the class' }).click();
+    await expect(idris.getByRole('heading', { name: /^Forms/ })).toBeVisible();
     await tablet.setOffline(false);
     await expect(maren.getByRole('heading', { name: /^Forms/ })).toBeVisible();
 

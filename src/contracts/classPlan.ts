@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { BLOCK_KINDS, LEAST, RUNGS, WORK_KINDS } from '../core';
+import { blockCallShape } from './blockCall';
 import { date, id, name, timeOfDay, version, whole } from './fields';
 import { itemShape } from './item';
 
@@ -12,7 +13,9 @@ export const blockShape = v.object({
   kind: v.picklist(BLOCK_KINDS),
   minutes: whole(LEAST, 300, 'The length of a block in minutes'),
   items: v.pipe(
-    v.array(v.object({ item: itemShape, conditionId: v.nullable(id) })),
+    v.array(
+      v.object({ item: itemShape, conditionId: v.nullable(id), call: v.optional(v.nullable(blockCallShape), null) }),
+    ),
     v.maxLength(20, 'A block has at most twenty things in it.'),
   ),
   how: words(600, 'How it is done'),
@@ -84,3 +87,17 @@ export const guestInput = v.pipe(
     ['phone'],
   ),
 );
+
+/** What is noted while a class runs, in which block. */
+export const classNoteInput = v.object({
+  id,
+  classId: id,
+  day: date,
+  block: name,
+  said: v.pipe(
+    v.string(),
+    v.trim(),
+    v.minLength(1, 'Nothing is written yet.'),
+    v.maxLength(500, 'A note has at most 500 letters.'),
+  ),
+});

@@ -3,7 +3,7 @@ import { accessInput } from './access';
 import { adaptationInput } from './adaptation';
 import { classInput } from './class';
 import { calendarOpen, cycleInput } from './cycle';
-import { classCloseInput, classPlanInput, classRunInput, guestInput } from './classPlan';
+import { classCloseInput, classNoteInput, classPlanInput, classRunInput, guestInput } from './classPlan';
 import { conditionInput } from './condition';
 import { consentInput } from './consent';
 import { feltInput } from './felt';
@@ -104,6 +104,8 @@ export const COMMANDS = {
   'cycle.remove': { may: HEAD, input: only },
   'calendar.open': { may: HEAD, input: calendarOpen },
   'calendar.close': { may: HEAD, input: only },
+  'classNote.add': { may: STAFF, input: classNoteInput },
+  'classNote.remove': { may: STAFF, input: only },
   'guest.add': { may: STAFF, input: guestInput },
   'guest.remove': { may: STAFF, input: only },
   'pairs.record': { may: STAFF, input: pairsInput },

@@ -10,10 +10,16 @@ export function registerWorker(): void {
   });
 }
 
+/** Has pages kept that will be wanted without a network and were not opened yet. */
+export function keepPages(paths: readonly string[]): void {
+  if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;
+  void navigator.serviceWorker.ready.then(({ active }) => active?.postMessage(paths));
+}
+
 /** What this device remembers of people besides marks that still wait: it goes when somebody signs out. */
 export const forgottenAtSignOut = { roll: 'stavewright-roll' } as const;
-/** What is kept of each class by its id: who dropped in, with whom to call, and who worked with whom. */
-export const keptOfClass = { guests: 'stavewright-guests-', called: 'stavewright-called-' } as const;
+/** What is kept of each class by its id: who dropped in, with whom to call, who worked with whom, what was noted. */
+export const keptOfClass = { guests: 'stavewright-guests-', called: 'stavewright-called-', notes: 'stavewright-notes-' } as const;
 
 /** Where the device keeps what the mat takes along. */
 export const KIT_STORE = 'stavewright-kit';

@@ -19,6 +19,8 @@ const usable = {
   cacheWillUpdate: ({ response }: { response: Response }) =>
     Promise.resolve(ours(response) && response.ok && !response.redirected ? response : null),
 };
+/** A page that was kept so lately is not fetched again only to be kept, in ms. */
+const STILL_NEW = 6 * 3_600_000;
 const isKept = (url: URL) =>
   ['/look', '/tonight', '/tonight/run'].includes(url.pathname) ||
   /^\/sequences\/[0-9a-f-]{36}\/call$/.test(url.pathname);
@@ -54,14 +56,27 @@ setCatchHandler(({ request }) =>
 );
 self.addEventListener('install', () => void self.skipWaiting());
 self.addEventListener('message', (event) => {
-  if (event.data !== 'claim') return;
-  // A page that came before the worker stood did not pass through it: it is fetched once more, to be kept as well.
-  const from = event.source instanceof WindowClient ? new URL(event.source.url) : null;
-  const keep = async () => {
-    if (!from || !isKept(from)) return;
-    const [, kept] = pages.handleAll({ event, request: new Request(from.href) });
+  const keep = async (url: URL) => {
+    if (!isKept(url)) return;
+    const [, kept] = pages.handleAll({ event, request: new Request(url) });
     await kept.catch(() => undefined);
   };
-  event.waitUntil(Promise.all([self.clients.claim(), keep()]));
+  const said: unknown = event.data;
+  if (said === 'claim') {
+    // A page that came before the worker stood did not pass through it: it is fetched once more, to be kept as well.
+    const from = event.source instanceof WindowClient ? [new URL(event.source.url)] : [];
+    event.waitUntil(Promise.all([self.clients.claim(), ...from.map(keep)]));
+  } else if (Array.isArray(said))
+    event.waitUntil(
+      (async () => {
+        // One after the other: what the evening will want must not stand in the way of what is wanted now.
+        for (const path of said.slice(0, 20)) {
+          const url = new URL(String(path), self.location.origin);
+          const known = await caches.match(url, { cacheName: 'pages', ignoreSearch: true });
+          const since = Date.now() - Date.parse(known?.headers.get('date') ?? '');
+          if (!(since < STILL_NEW)) await keep(url);
+        }
+      })(),
+    );
 });
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));

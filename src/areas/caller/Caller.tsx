@@ -4,7 +4,9 @@ import TextField from '@mui/material/TextField';
 import { useEffect, useMemo, useState } from 'react';
 import type { SequenceView } from '../../contracts/views';
 import {
+  CALL_MODE_WORDS,
   CALL_MODES,
+  CALL_SIDES_WORDS,
   ceilingsKept,
   COUNT_LANGUAGES,
   LANES,
@@ -12,28 +14,21 @@ import {
   PLAIN_PACE,
   rolesOf,
   workingLane,
+  type BlockCall,
   type Call,
-  type CallMode,
   type CountLanguageId,
   type Lane,
   type Pace,
 } from '../../core';
+import { callOfAddress, isForClass } from '../../contracts/blockCall';
 import '../../kit/drawing/drawing.css';
+import { backToClass } from '../../kit/mat/backToClass';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Switch } from '../../kit/Switch';
 import { Board } from './Board';
 import './caller.css';
 import { NumberBox, Toggle, VoiceHint } from './Fields';
 import { useCalling } from './useCalling';
-
-const MODE_WORDS: Record<CallMode, string> = {
-  through: 'straight through',
-  tens: 'by tens a side',
-  sets: 'all on one count, by tens',
-  pyramid: 'as a pyramid',
-  quarters: 'quarters at random',
-  clock: 'by the clock',
-};
 
 export type Words = CountLanguageId | 'names' | 'terms';
 
@@ -42,8 +37,23 @@ const hallFirst = (languages: readonly CountLanguageId[]): CountLanguageId[] => 
   ...new Set([...languages, ...(Object.keys(COUNT_LANGUAGES) as CountLanguageId[])]),
 ];
 
+interface Shown {
+  view: SequenceView;
+  languages: readonly CountLanguageId[];
+}
+
 /** The caller: big enough to read across a hall, stops at once, needs no network once it is open. */
-export default function Caller({ view, languages }: { view: SequenceView; languages: readonly CountLanguageId[] }) {
+export default function Caller(shown: Shown) {
+  const [asked, setAsked] = useState<{ call: BlockCall | null; back: string | null }>({ call: null, back: null });
+  useEffect(() => {
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- what the address and the device say, once they can be read
+    setAsked({ call: callOfAddress(location.search), back: isForClass(location.search) ? backToClass() : null });
+  }, []);
+  return <Called key={asked.call ? 'asked' : 'plain'} {...shown} {...asked} />;
+}
+
+/** As a block of the class asks for it, or plainly. */
+function Called({ view, languages, call: asked, back }: Shown & { call: BlockCall | null; back: string | null }) {
   const s = view.sequence!;
   const two = s.body.moves.some((m) => m.partner !== null);
   const [pace, setPace] = useState<Pace>(() => ({
@@ -52,6 +62,7 @@ export default function Caller({ view, languages }: { view: SequenceView; langua
     clock: s.body.about.seconds ?? 45,
     rounds: 1,
     sides: 'written',
+    ...asked,
     seed: Math.floor(Math.random() * 1e9),
   }));
   const [words, setWords] = useState<Words>(languages[0] ?? 'en');
@@ -105,27 +116,23 @@ export default function Caller({ view, languages }: { view: SequenceView; langua
       <IslandRoot scheme="dark">
         <main className="caller-set" aria-busy={false}>
           <p>
-            <a href={`/sequences/${s.id}`}>{s.title}</a>
+            <a href={back ?? `/sequences/${s.id}`}>{back === null ? s.title : 'Back to the class'}</a>
           </p>
-          <h1>How shall it be called?</h1>
+          <h1>{back === null ? 'How shall it be called?' : `How shall ${s.title} be called?`}</h1>
           <div role="alert">{calling.wrong && <p className="message wrong">{calling.wrong}</p>}</div>
           <Switch
             mat
             label="How"
             value={pace.mode}
             onChange={(mode) => set({ mode })}
-            options={CALL_MODES.map((m) => ({ value: m, word: MODE_WORDS[m] }))}
+            options={CALL_MODES.map((m) => ({ value: m, word: CALL_MODE_WORDS[m] }))}
           />
           <Switch
             mat
             label="Sides"
             value={pace.sides}
             onChange={(sides) => set({ sides })}
-            options={[
-              { value: 'written', word: 'as written' },
-              { value: 'mirrored', word: 'the other side' },
-              { value: 'both', word: 'both in turn' },
-            ]}
+            options={(['written', 'mirrored', 'both'] as const).map((x) => ({ value: x, word: CALL_SIDES_WORDS[x] }))}
           />
           {roles && (
             <Switch

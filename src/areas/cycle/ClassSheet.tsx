@@ -75,6 +75,9 @@ export function ClassSheet({
           Usually {come.middle} come, from {come.low} to {come.high}.
         </p>
       )}
+      {!isOff && of.day >= today && (
+        <a href={of.day === today ? '/tonight' : `/tonight?day=${of.day}`}>Lay out that evening</a>
+      )}
       <CheckField name="isOff" label="No class that day" />
       {isOff ? (
         <TextField name="why" label="Why" help="Water in the hall, a holiday." />

@@ -81,8 +81,9 @@ export function BeginPlan({
   const sided = new Set(kit.techniques.filter((t) => t.sided).map((t) => t.id));
   const isSided = (row: CycleRow) =>
     row.items.length > 0 && row.items.every(({ item }) => 'technique' in item && sided.has(item.technique));
-  const weeks = (kit.cycle?.cycle.classes ?? []).flatMap((c) => {
-    const plan = eveningOf(kit.cycle!.cycle, c.id, newId, isSided);
+  const ofDay = kit.weeks?.[day]?.cycle;
+  const weeks = (ofDay?.classes ?? []).flatMap((c) => {
+    const plan = eveningOf(ofDay!, c.id, newId, isSided);
     return plan && plan.blocks.length > 0 ? [{ c, plan }] : [];
   });
   const before = (kit.plansBefore ?? []).filter((p: ClassPlanShown) => p.plan.blocks.length > 0);

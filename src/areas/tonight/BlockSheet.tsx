@@ -6,8 +6,19 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { LookKitView } from '../../contracts/views';
-import { BLOCK_KINDS, capital, itemKey, RUNGS, WORK_KINDS, type Block, type Item, type WorkKind } from '../../core';
+import {
+  BLOCK_KINDS,
+  callInWords,
+  capital,
+  itemKey,
+  RUNGS,
+  WORK_KINDS,
+  type Block,
+  type Item,
+  type WorkKind,
+} from '../../core';
 import type { KitItem } from '../../kit/mat/line';
+import { CallSheet } from './CallSheet';
 
 const WORK: Record<WorkKind, string> = {
   drill: 'a drill: nothing lands',
@@ -70,6 +81,7 @@ export function BlockSheet({
   const chosen = new Set(block.items.map((i) => itemKey(i.item)));
   const asked = new Set(kit.asked.map((a) => a.itemKey));
   const { pairs } = block;
+  const [calling, setCalling] = useState<string | null>(null);
   const minutes = (text: string) => {
     const n = Number(text);
     if (Number.isInteger(n) && n >= 1 && n <= 300) onChange({ minutes: n }, `${block.name} to ${n} minutes`);
@@ -151,6 +163,22 @@ export function BlockSheet({
               >
                 out
               </Button>
+              {'sequence' in i.item && calling !== key && (
+                <Button className="how-called" variant="text" onClick={() => setCalling(key)}>
+                  Called {i.call ? callInWords(i.call) : 'as the caller likes'}
+                  <span className="hidden"> for {name}</span>
+                </Button>
+              )}
+              {calling === key && (
+                <CallSheet
+                  name={name}
+                  call={i.call ?? null}
+                  done={(call) =>
+                    onChange({ items: block.items.map((x) => (x === i ? { ...x, call } : x)) }, `how ${name} is called`)
+                  }
+                  leave={() => setCalling(null)}
+                />
+              )}
             </li>
           );
         })}

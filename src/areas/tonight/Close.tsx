@@ -1,12 +1,13 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
-import type { ClassPlanShown, LookKitView } from '../../contracts/views';
+import type { ClassNoteShown, ClassPlanShown, LookKitView } from '../../contracts/views';
 import { countOf, itemKey, type Run } from '../../core';
 import { put } from '../../kit/deviceQueue/deviceQueue';
 import { itemsOf } from '../../kit/mat/line';
 import { SaveState } from '../../kit/mat/SaveState';
 import { newId } from '../../kit/send';
+import { NoteList } from './Notes';
 import type { TheGuests } from './useGuests';
 import type { TheLine } from './useLine';
 
@@ -18,6 +19,7 @@ export function Close({
   closed,
   line,
   guests,
+  notes,
   onBack,
   onEnd,
 }: {
@@ -27,6 +29,8 @@ export function Close({
   closed: boolean;
   line: TheLine;
   guests: TheGuests;
+  /** Said while it ran. */
+  notes: readonly ClassNoteShown[];
   onBack: (() => void) | null;
   onEnd: () => void;
 }) {
@@ -96,6 +100,7 @@ export function Close({
           ))}
         </fieldset>
       )}
+      <NoteList notes={notes} />
       <TextField
         label="To remember"
         multiline

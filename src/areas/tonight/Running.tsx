@@ -16,9 +16,13 @@ import {
   type Run,
 } from '../../core';
 import { itemsOf } from '../../kit/mat/line';
+import { lookFromHere } from '../../kit/mat/backToClass';
 import { SaveState, useAwake } from '../../kit/mat/SaveState';
+import { keepPages } from '../../kit/offline';
 import { Close } from './Close';
+import { formsToCall } from './formsToCall';
 import { LookLine } from './LookLine';
+import { Notes } from './Notes';
 import { Pairs } from './Pairs';
 import { PairsBrief } from './PairsBrief';
 import { RollCall } from './RollCall';
@@ -29,6 +33,7 @@ import { ToMind } from './ToMind';
 import { useCalled } from './useCalled';
 import { useGuests } from './useGuests';
 import { useLine } from './useLine';
+import { useNotes } from './useNotes';
 import { useRounds } from './useRounds';
 import { useRun } from './useRun';
 import { looksByBlock } from './worth';
@@ -50,9 +55,11 @@ export function Running({ kit, shown }: { kit: LookKitView; shown: ClassPlanShow
   const line = useLine(kit, items);
   const calls = useCalled(shown.id, shown.day, by);
   const guests = useGuests(kit, shown.id, shown.day);
+  const notes = useNotes(shown, by);
   const clock = useRun(shown, by, (told) => {
     calls.merge(told.called);
     guests.merge(told.guests);
+    notes.merge(told.notes);
     line.follow(shown.id, told.here);
   });
   const { run, now } = clock;
@@ -79,6 +86,11 @@ export function Running({ kit, shown }: { kit: LookKitView; shown: ClassPlanShow
     if (over !== null && struck.current !== over && sound) bell();
     struck.current = over;
   }, [over, sound]);
+
+  const ahead = formsToCall(plan.blocks, items)
+    .map((f) => f.path)
+    .join(' ');
+  useEffect(() => keepPages(['/look', ...ahead.split(' ')]), [ahead]);
 
   const here = people.map((p) => p.id).join(' ');
   const looks = useMemo(
@@ -132,6 +144,7 @@ export function Running({ kit, shown }: { kit: LookKitView; shown: ClassPlanShow
         closed={clock.closed}
         line={line}
         guests={guests}
+        notes={notes.notes}
         onBack={
           s.block === null && !clock.closed
             ? () => set(backwards(run))
@@ -146,9 +159,10 @@ export function Running({ kit, shown }: { kit: LookKitView; shown: ClassPlanShow
         }}
       />
     );
-  const givers = whoGives(plan, run, s.late, (b) => shortOfBlock(kit.cycle ?? null, b));
+  const givers = whoGives(plan, run, s.late, (b) => shortOfBlock(kit.weeks?.[shown.day] ?? null, b));
   const standing = run.stoppedAt !== null;
   const block = s.block;
+  const called = formsToCall([block], items);
   return (
     <div className="running">
       <header>
@@ -201,14 +215,11 @@ export function Running({ kit, shown }: { kit: LookKitView; shown: ClassPlanShow
           {sound ? 'The bell is on' : 'The bell is off'}
         </Button>
         <Button onClick={close}>Close the class</Button>
-        {block.items.some((i) => 'sequence' in i.item) && (
-          <a
-            className="button"
-            href={`/sequences/${block.items.flatMap((i) => ('sequence' in i.item ? [i.item.sequence] : []))[0]}/call`}
-          >
-            Call it
+        {called.map((c) => (
+          <a key={c.path} className="button" href={c.path} onClick={lookFromHere}>
+            Call {c.name}
           </a>
-        )}
+        ))}
       </div>
       {s.late > 0 && (
         <div className="late pine-bar" role="status">
@@ -257,6 +268,7 @@ export function Running({ kit, shown }: { kit: LookKitView; shown: ClassPlanShow
           {brief.rounds[0] && <PairsBrief kit={kit} shown={brief.rounds[0]} />}
         </section>
       )}
+      <Notes block={block.name} notes={notes} />
       <RollCall kit={kit} line={line} guests={guests} />
       <ToMind kit={kit} people={people} />
       <footer>

@@ -3,12 +3,12 @@ import './Tonight.css';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { useKit } from '../../kit/mat/useKit';
 import { Running } from './Running';
-import { planOfToday } from './today';
+import { planOf } from './planOf';
 
 /** The class as it runs, on whatever device: with what it took along, also without a network. */
 export default function RunningPage({ personId }: { personId: string }) {
   const { kit, wrong } = useKit(personId);
-  const shown = kit && planOfToday(kit);
+  const shown = kit && planOf(kit, kit.today);
   return (
     <IslandRoot scheme="dark">
       <main>

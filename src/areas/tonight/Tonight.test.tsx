@@ -2,10 +2,19 @@ import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { ClassPlanShown, ClassRunView, LookKitView } from '../../contracts/views';
-import { beginRun, EMPTY_BLOCK, onwards, type Block, type ClassPlan, type Run } from '../../core';
+import {
+  addDays,
+  beginRun,
+  EMPTY_BLOCK,
+  EMPTY_SEQUENCE,
+  onwards,
+  type Block,
+  type ClassPlan,
+  type Run,
+} from '../../core';
 import { put as realPut, waitingIn as realWaitingIn } from '../../kit/deviceQueue/deviceQueue';
 import { freshLine, keepLine } from '../../kit/mat/line';
-import { HEEL, kitOf, student, technique } from '../../kit/mat/testing/kit';
+import { HEEL, kitOf, sequence, student, technique } from '../../kit/mat/testing/kit';
 import { shown as answered } from '../../kit/testing/server';
 import { Running } from './Running';
 import { Tonight } from './Tonight';
@@ -111,6 +120,72 @@ describe('the plan', () => {
     expect([made.how, made.pairs]).toEqual(['slowly', { kind: 'drill', rung: 0, answers: false, rounds: 3 }]);
     await user.click(within(sheet).getByRole('button', { name: 'Take this block out' }));
     expect(screen.getByText('60 minutes are free.')).toBeTruthy();
+  });
+
+  it('of an evening ahead is laid out for who is expected: no roll, nothing begins; it can be begun anew', async () => {
+    const day = addDays(TODAY, 2);
+    history.replaceState(null, '', `/tonight?day=${day}`);
+    render(<Tonight kit={kit({ plans: [shown, { ...shown, id: uuid(801), day }] })} school="Causeway Hall" />);
+    history.replaceState(null, '', '/');
+    expect(screen.getByRole('heading', { level: 1 }).textContent).toMatch(/^What shall I watch on \w+day\?$/);
+    expect(screen.getByText(/^3 students: who was here/)).toBeTruthy();
+    expect(screen.queryByRole('heading', { name: 'Roll call' })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Begin the class' })).toBeNull();
+    expect(screen.getByRole('link', { name: 'Tonight planned' }).getAttribute('href')).toBe('/tonight');
+    button(/^Kicks/).focus();
+    await user.keyboard('+');
+    await user.click(button('Begin this evening anew'));
+    await user.click(button('It stays'));
+    expect(sent('classPlan.remove')).toEqual([]);
+    await user.click(button('Begin this evening anew'));
+    await user.click(button('Yes, take the plan out'));
+    expect(screen.getByRole('heading', { name: 'What is this evening for?' })).toBeTruthy();
+    await waitFor(() => expect(sent('classPlan.remove')[0]?.input).toEqual({ id: uuid(801) }));
+    // What was still to send goes before it, not after it.
+    expect(put.mock.calls.at(-1)![0].name).toBe('classPlan.remove');
+    await user.click(button(/^Push evening/));
+    expect(sent('classPlan.save').at(-1)!.input).toMatchObject({ day });
+    expect(localStorage.getItem('stavewright-classes')).not.toContain(uuid(801));
+  });
+
+  it('says how a form is called, and the running class opens the caller so', async () => {
+    const form = sequence(EMPTY_SEQUENCE, { title: 'Sluice' });
+    const item = { item: { sequence: form.id, part: null }, conditionId: null };
+    const withForm = { ...shown, plan: { ...plan, blocks: [block(4, 'Forms', 60, { items: [item] })] } };
+    const { unmount } = render(<Tonight kit={kit({ sequences: [form], plans: [withForm] })} school="Causeway Hall" />);
+    await user.click(button(/^Forms, 60 minutes/));
+    await user.click(button('Called as the caller likes for Sluice'));
+    const rounds = screen.getByLabelText('Rounds');
+    await user.clear(rounds);
+    await user.type(rounds, '0');
+    await user.click(button('Keep it'));
+    expect(sent('classPlan.save')).toEqual([]);
+    await user.clear(rounds);
+    await user.type(rounds, '2');
+    await user.clear(screen.getByLabelText('Seconds a count'));
+    await user.type(screen.getByLabelText('Seconds a count'), '1,4');
+    await user.click(button('Keep it'));
+    await screen.findByRole('button', { name: 'Called straight through, 1.4 s a count, 2 rounds for Sluice' });
+    const made = (sent('classPlan.save').at(-1)!.input as { plan: ClassPlan }).plan;
+    unmount();
+    const now = Date.now() - 60_000;
+    const run = beginRun(made, now, now + 3_600_000);
+    render(<Running kit={kit({ sequences: [form] })} shown={{ ...shown, plan: made, run }} />);
+    const to = new URL((await screen.findByRole<HTMLAnchorElement>('link', { name: 'Call Sluice' })).href);
+    expect([to.pathname, to.searchParams.get('rounds'), to.searchParams.get('secondsPerCount')]).toEqual([
+      `/sequences/${form.id}/call`,
+      '2',
+      '1.4',
+    ]);
+  });
+
+  it('says what was to be remembered of the last class', () => {
+    const last = { ...shown, id: uuid(802), day: addDays(TODAY, -3), note: 'Mats first.', closed: true };
+    const notes = [{ id: uuid(803), block: 'Kicks', said: 'Heels better.' }];
+    render(<Tonight kit={kit({ plansBefore: [{ ...last, notes }] })} school="Causeway Hall" />);
+    const region = screen.getByRole('region', { name: 'From last time' });
+    expect(region.textContent).toContain('Mats first.');
+    expect(within(region).getByRole('listitem').textContent).toBe('Kicks: Heels better.');
   });
 
   it('shows pairs of those who are expected, and who has nobody with what would allow it', () => {
@@ -220,6 +295,24 @@ describe('the class', () => {
     expect([noted.id, noted.taught, noted.gone]).toEqual([shown.id, [{ technique: kick.id }], [people[1]!.id]]);
   });
 
+  it('takes a note on the block that runs, also of other devices, takes it out, and shows them at the close', async () => {
+    running(onwards(plan, begun(16), minutesAgo(2)));
+    expect(button('Note it')).toHaveProperty('disabled', true);
+    await user.type(screen.getByLabelText('Note on Kicks'), 'Chamber first.{Enter}');
+    expect(sent('classNote.add')[0]!.input).toMatchObject({
+      classId: shown.id,
+      block: 'Kicks',
+      said: 'Chamber first.',
+    });
+    await user.type(screen.getByLabelText('Note on Kicks'), 'Wrong one.');
+    await user.click(button('Note it'));
+    await user.click(button('Take out: Wrong one.'));
+    expect(sent('classNote.remove')[0]!.input).toEqual({ id: (sent('classNote.add')[1]!.input as { id: string }).id });
+    await user.click(button('Close the class'));
+    expect(screen.getByText('Chamber first.', { exact: false }).textContent).toBe('Kicks: Chamber first.');
+    expect(screen.queryByText(/Wrong one/)).toBeNull();
+  });
+
   it('pairs by consent, writes a round down without contact until both said yes, and rung by rung after it', async () => {
     running(onwards(plan, onwards(plan, begun(45), minutesAgo(35)), minutesAgo(5)));
     await user.click(button('The pairs'));
@@ -244,6 +337,7 @@ describe('the class', () => {
       changedBy: null,
       closed: false,
       here,
+      notes: [],
       guests: [{ id: uuid(900), classId: shown.id, name: 'Wren Alder', minor: false, phone: '' }],
       called: [],
       // A clock an odd number of milliseconds ahead, measured over a way there and back.

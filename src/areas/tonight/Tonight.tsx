@@ -1,65 +1,47 @@
-import Button from '@mui/material/Button';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
+import * as v from 'valibot';
+import { date } from '../../contracts/fields';
 import type { ClassPlanShown, LookKitView } from '../../contracts/views';
-import {
-  beginRun,
-  changed,
-  clockInWords,
-  countOf,
-  dayInWords,
-  EMPTY_BLOCK,
-  daysBetween,
-  inserted,
-  instantAt,
-  itemKey,
-  mayGive,
-  moved,
-  overBy,
-  plannedMinutes,
-  removed,
-  resized,
-  shortOfBlock,
-  weekdayInWords,
-  type Block,
-  type ClassPlan,
-} from '../../core';
+import { dayInWords, weekdayInWords, type ClassPlan } from '../../core';
 import { put } from '../../kit/deviceQueue/deviceQueue';
-import { KeptAside } from '../../kit/mat/KeptAside';
-import { SaveState } from '../../kit/mat/SaveState';
-import { itemsOf } from '../../kit/mat/line';
 import { newId } from '../../kit/send';
-import { Word } from '../../kit/Word';
 import { BeginPlan } from './BeginPlan';
-import { BlockSheet } from './BlockSheet';
-import { PairsBrief } from './PairsBrief';
-import { PlanBlocks } from './PlanBlocks';
-import { PlanStaff } from './PlanStaff';
-import { RollCall } from './RollCall';
-import { keepToday, planOfToday } from './today';
-import { ToMind } from './ToMind';
-import { useBlockKeys } from './useBlockKeys';
-import { useCalled } from './useCalled';
-import { useClassPlan } from './useClassPlan';
-import { useGuests } from './useGuests';
-import { useLine } from './useLine';
-import { useRounds } from './useRounds';
-import { useRun } from './useRun';
-import { looksByBlock, type LookInBlock } from './worth';
-
-/** So high is the staff where the screen is a laptop's, and no block lower than a line. */
-const HIGH = 610;
-const LINE = 28;
-const LOOK = 44;
-const BARS = 3;
+import { DaysAhead } from './DaysAhead';
+import { Planned } from './Planned';
+import { dropPlan, keepPlan, planOf } from './planOf';
+import { questionOf } from './questionOf';
 
 /** The evening: what it is for, whom to watch in which block, who is here, who works with whom. */
 export function Tonight({ kit, school }: { kit: LookKitView; school: string }) {
-  const [shown, setShown] = useState<ClassPlanShown | null>(() => planOfToday(kit));
-  if (shown) return <Planned key={shown.id} kit={kit} shown={shown} />;
+  // Only what is ahead can still be laid out.
+  const [day] = useState(() => {
+    const asked = new URLSearchParams(location.search).get('day') ?? '';
+    return v.is(date, asked) && asked > kit.today ? asked : kit.today;
+  });
+  const [shown, setShown] = useState<ClassPlanShown | null>(() => planOf(kit, day));
+  const remove = (id: string) => {
+    dropPlan(id);
+    setShown(null);
+    // After what its page had still to send when it was left.
+    setTimeout(
+      () =>
+        void put({
+          id: newId(),
+          at: new Date().toISOString(),
+          name: 'classPlan.remove',
+          input: { id },
+          label: `The plan of ${dayInWords(day, kit.today)} is taken out`,
+          by: kit.me.personId,
+          open: false,
+          chain: `class ${id}`,
+        }),
+    );
+  };
+  if (shown) return <Planned key={shown.id} kit={kit} shown={shown} onRemove={() => remove(shown.id)} />;
   const begin = (plan: ClassPlan, hallId: string | null, id = newId()) => {
     const made: ClassPlanShown = {
       id,
-      day: kit.today,
+      day,
       hallId,
       plan,
       run: null,
@@ -67,13 +49,13 @@ export function Tonight({ kit, school }: { kit: LookKitView; school: string }) {
       note: '',
       version: 0,
     };
-    keepToday(made);
+    keepPlan(made, kit.today);
     setShown(made);
     void put({
       id: newId(),
       at: new Date().toISOString(),
       name: 'classPlan.save',
-      input: { id, day: kit.today, hallId, plan: structuredClone(plan) as never },
+      input: { id, day, hallId, plan: structuredClone(plan) as never },
       label: 'The plan of the evening',
       by: kit.me.personId,
       open: false,
@@ -84,232 +66,14 @@ export function Tonight({ kit, school }: { kit: LookKitView; school: string }) {
     <>
       <div className="title">
         <div>
-          <h1>What shall I watch tonight?</h1>
+          <h1>{questionOf(day, kit.today)}</h1>
           <p className="sub">
-            {weekdayInWords(kit.today)} {dayInWords(kit.today, kit.today)}, {school}. No class is planned yet.
+            {weekdayInWords(day)} {dayInWords(day, kit.today)}, {school}. No class is planned yet.
           </p>
         </div>
       </div>
-      <BeginPlan kit={kit} day={kit.today} onPlan={begin} />
-    </>
-  );
-}
-
-function Planned({ kit, shown }: { kit: LookKitView; shown: ClassPlanShown }) {
-  const by = kit.me.personId;
-  const items = useMemo(() => itemsOf(kit), [kit]);
-  const line = useLine(kit, items);
-  const { planned, change, undo, undoes, problem, aside, keepMine, takeTheirs } = useClassPlan(shown, by);
-  const { called, merge } = useCalled(shown.id, planned.day, by);
-  const guests = useGuests(kit, shown.id, planned.day);
-  const clock = useRun(shown, by, (told) => {
-    merge(told.called);
-    guests.merge(told.guests);
-    line.follow(shown.id, told.here);
-  });
-  const [selected, setSelected] = useState<string | null>(null);
-  const { plan } = planned;
-  const people = line.called ? line.people : line.expected;
-
-  const scale = Math.max(6, Math.min(11, HIGH / Math.max(1, plannedMinutes(plan.blocks))));
-  const here = people.map((p) => p.id).join(' ');
-  const looks = useMemo(
-    () =>
-      looksByBlock(kit, items, plan.blocks, people, line.line.done, (b) =>
-        Math.max(1, Math.min(4, Math.floor((b.minutes * scale) / LOOK))),
-      ),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- who is here is known by their ids
-    [kit, items, plan.blocks, here, line.line.done, scale],
-  );
-  const barred = useMemo(
-    () =>
-      new Set<LookInBlock>(
-        [...looks]
-          .sort((a, b) => Number(b.look.hurts) - Number(a.look.hurts) || b.look.worth - a.look.worth)
-          .slice(0, BARS),
-      ),
-    [looks],
-  );
-  // A block is as high as its minutes, and higher where what is beside it needs it.
-  const heights = plan.blocks.map((b) =>
-    Math.max(LINE, b.minutes * scale, looks.filter((l) => l.blockId === b.id).length * LOOK + 6),
-  );
-  const forPairs = plan.blocks.find((b) => b.pairs !== null) ?? null;
-  const { rounds } = useRounds(kit, forPairs, people, called);
-  const set = (next: ClassPlan, says: string) => change({ plan: next }, says);
-
-  const over = overBy(plan);
-  const givers = over > 0 ? mayGive(plan.blocks, over, (b) => shortOfBlock(kit.cycle ?? null, b)) : [];
-  const at = plan.blocks.findIndex((b) => b.id === selected);
-  const block = plan.blocks[at];
-  const focusOn = (id: string) =>
-    requestAnimationFrame(() => document.querySelector<HTMLElement>(`[data-block="${id}"]`)?.focus());
-  useBlockKeys({
-    select(by2) {
-      const focused = document.activeElement?.closest<HTMLElement>('[data-block]')?.dataset['block'];
-      const from = plan.blocks.findIndex((b) => b.id === focused);
-      const next = plan.blocks[from + by2];
-      if (next) focusOn(next.id);
-    },
-    move(by2) {
-      const id = document.activeElement?.closest<HTMLElement>('[data-block]')?.dataset['block'];
-      const from = plan.blocks.findIndex((b) => b.id === id);
-      if (!id || from + by2 < 0 || from + by2 >= plan.blocks.length) return;
-      set(moved(plan, id, from + by2), `${plan.blocks[from]!.name} ${by2 < 0 ? 'earlier' : 'later'}`);
-      focusOn(id);
-    },
-    minutes(n) {
-      const id = document.activeElement?.closest<HTMLElement>('[data-block]')?.dataset['block'];
-      const b = plan.blocks.find((x) => x.id === id);
-      if (b) set(resized(plan, b.id, n), `${b.name} to ${b.minutes + n} minutes`);
-    },
-    undo,
-  });
-  const newBlock = () => {
-    const b: Block = { ...EMPTY_BLOCK, id: newId(), minutes: Math.max(1, Math.min(30, over < 0 ? -over : 10)) };
-    // Before the close, if there is one.
-    const last = plan.blocks.at(-1);
-    set(inserted(plan, b, last?.kind === 'close' ? plan.blocks.length - 1 : plan.blocks.length), 'a new block');
-    setSelected(b.id);
-  };
-  const begin = () => {
-    const now = clock.clock();
-    if (clock.run === null) {
-      const endsBy = instantAt(kit.timeZone, planned.day, plan.starts + plan.minutes);
-      // Begun at another time than planned it lasts as long as it should.
-      const ends = Math.abs(endsBy - plan.minutes * 60_000 - now) < 45 * 60_000 ? endsBy : now + plan.minutes * 60_000;
-      clock.set(beginRun(plan, now, ends));
-      line.change({
-        classId: shown.id,
-        openedAt: new Date().toISOString(),
-        minutes: plan.minutes,
-        present: line.called ? line.line.present : line.expected.map((s) => s.id),
-        items: plan.blocks.flatMap((b) => b.items.map((i) => itemKey(i.item))),
-      });
-    }
-    // A moment, so that all of it is on the device before the page goes.
-    setTimeout(() => location.assign('/tonight/run'), 150);
-  };
-  const hall = kit.halls?.find((h) => h.id === planned.hallId)?.name;
-  const toGrading = kit.gradingDay === null ? null : daysBetween(kit.today, kit.gradingDay);
-  const until =
-    toGrading === null || toGrading < 0
-      ? ''
-      : toGrading === 0
-        ? ' The grading is today.'
-        : toGrading < 14
-          ? ` ${countOf(toGrading, 'day')} to the grading on ${dayInWords(kit.gradingDay!, kit.today)}.`
-          : ` ${countOf(Math.floor(toGrading / 7), 'week')} to the grading on ${dayInWords(kit.gradingDay!, kit.today)}.`;
-  return (
-    <>
-      <div className="title">
-        <div>
-          <h1>What shall I watch tonight?</h1>
-          <p className="sub">
-            {weekdayInWords(planned.day)} {dayInWords(planned.day, kit.today)}, {clockInWords(plan.starts)} to{' '}
-            {clockInWords(plan.starts + plan.minutes)}
-            {hall ? `, ${hall}` : ''}.{until}
-          </p>
-        </div>
-        <div className="actions">
-          <Button onClick={undo} disabled={undoes === null} title={undoes === null ? '' : `Take back: ${undoes}`}>
-            Undo
-          </Button>
-          <Button onClick={newBlock}>One more block</Button>
-          {clock.closed ? (
-            <a className="button" href="/tonight/run">
-              See how it went
-            </a>
-          ) : (
-            <Button variant="contained" onClick={begin} disabled={plan.blocks.length === 0}>
-              {clock.run === null ? 'Begin the class' : 'To the class'}
-            </Button>
-          )}
-        </div>
-      </div>
-      <KeptAside kept={{ aside, keepMine, takeTheirs }} what="this plan" />
-      {problem !== '' && <p className="hurts">{problem}</p>}
-      {over !== 0 && (
-        <div className={`message${over > 0 ? ' wrong' : ''} row wrap`} role="status">
-          <p>
-            {over > 0
-              ? `${countOf(over, 'minute')} too long: it would end at ${clockInWords(plan.starts + plan.minutes + over)}.`
-              : `${countOf(-over, 'minute')} are free.`}
-          </p>
-          {givers.slice(0, 3).map((b) => (
-            <Button key={b.id} size="small" onClick={() => set(resized(plan, b.id, -over), `${b.name} gives ${over}`)}>
-              {b.name} gives {over}
-            </Button>
-          ))}
-        </div>
-      )}
-      <div className="tonight">
-        <div>
-          <div className="evening-heads">
-            <span />
-            <h2>
-              <Word of="worthALook">Worth a look</Word>
-            </h2>
-          </div>
-          <div className="evening">
-            <PlanStaff plan={plan} scale={scale} heights={heights} />
-            <PlanBlocks
-              kit={kit}
-              items={items}
-              plan={plan}
-              heights={heights}
-              looks={looks}
-              barred={barred}
-              selected={selected}
-              onSelect={(id) => setSelected(id === selected ? null : id)}
-              onMove={(id, to) =>
-                set(moved(plan, id, to), `${plan.blocks.find((b) => b.id === id)?.name ?? 'a block'} moved`)
-              }
-            />
-            {plan.blocks.length === 0 && <p className="second">No block yet. “One more block” puts one in.</p>}
-          </div>
-        </div>
-        <aside>
-          {block ? (
-            <BlockSheet
-              key={block.id}
-              kit={kit}
-              items={items}
-              block={block}
-              onChange={(c, says) => set(changed(plan, block.id, c), says)}
-              onRemove={() => {
-                set(removed(plan, block.id), `${block.name} out`);
-                setSelected(null);
-              }}
-              onClose={() => {
-                setSelected(null);
-                focusOn(block.id);
-              }}
-            />
-          ) : (
-            <>
-              <RollCall kit={kit} line={line} guests={guests} />
-              <ToMind kit={kit} people={people} />
-              {forPairs && people.length > 0 && rounds[0] && (
-                <section aria-labelledby="pairs-head">
-                  <div className="spread">
-                    <h2 id="pairs-head">
-                      <Word of="pair">Pairs</Word> for {forPairs.name}
-                    </h2>
-                    <a href="/tonight/run?show=pairs">all rounds</a>
-                  </div>
-                  <PairsBrief kit={kit} shown={rounds[0]} />
-                </section>
-              )}
-            </>
-          )}
-        </aside>
-      </div>
-      <p className="second keys">
-        Worth a look stands beside the block in which it can be seen; those with a bar go first. Arrows choose a block,
-        Alt and arrows move it, + and − change its minutes.
-      </p>
-      <SaveState by={by} problem="" />
+      <DaysAhead kit={kit} day={day} />
+      <BeginPlan kit={kit} day={day} onPlan={begin} />
     </>
   );
 }

@@ -10,7 +10,16 @@ export interface ClassPlanShown {
   run: Run | null;
   closed: boolean;
   note: string;
+  /** Said while it ran. A device may still have what it was sent before there were any. */
+  notes?: ClassNoteShown[];
   version: number;
+}
+
+/** What was noted while a class ran, and in which block. */
+export interface ClassNoteShown {
+  id: string;
+  block: string;
+  said: string;
 }
 
 /** Somebody who came and is not on the roll; whom to call. */
@@ -42,6 +51,7 @@ export interface ClassRunView {
   /** Who is here, as they stand, and when they came late or left early, in minutes after midnight. */
   here: { id: string; came: number | null; went: number | null }[];
   guests: GuestShown[];
+  notes: ClassNoteShown[];
   /** Rounds that were called in it. */
   called: { blockId: string; round: number; pairs: CalledPair[] }[];
   now: number;

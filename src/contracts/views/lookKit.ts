@@ -66,8 +66,8 @@ export interface LookKitView {
   /** Plans of today and of what is to come, by day; and the last few that were. */
   plans?: ClassPlanShown[];
   plansBefore?: ClassPlanShown[];
-  /** What the weeks to the day have for today; null: nothing. */
-  cycle?: CycleOfDay | null;
+  /** What the weeks have for today and the days after it, by day. */
+  weeks?: Record<string, CycleOfDay>;
   /** Who is here today and not on the roll. */
   guests?: GuestShown[];
   halls?: { id: string; name: string }[];

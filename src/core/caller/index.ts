@@ -1,4 +1,5 @@
 // Counts called aloud.
+export * from './blockCall';
 export * from './counts';
 export * from './named';
 export * from './timeline';

@@ -1,3 +1,4 @@
+import type { BlockCall } from '../caller/blockCall';
 import type { WorkKind } from '../pairing/model';
 import type { Item } from '../syllabus/item';
 
@@ -9,6 +10,8 @@ export type BlockKind = (typeof BLOCK_KINDS)[number];
 export interface BlockItem {
   item: Item;
   conditionId: string | null;
+  /** How a form is called; absent or null: whoever calls it chooses. */
+  call?: BlockCall | null;
 }
 
 /** Work with a partner in a block: what for, how far at most, and how often partners change. */

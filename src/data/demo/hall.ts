@@ -54,8 +54,10 @@ export const recipeOf = (d: DemoDerived, idOf: (title: string) => string): Recip
     o.op === 'chain' ? { ...o, with: idOf(o.with) } : o.op === 'new head' ? { ...o, head: idOf(o.head) } : o,
   );
 
+/** Where classes and gradings are held. */
+export const USUAL_HALL = 'the boat shed';
 export const DEMO_HALLS = [
   { name: 'the marsh room', width: 12, depth: 9 },
-  { name: 'the boat shed', width: 18, depth: 12 },
+  { name: USUAL_HALL, width: 18, depth: 12 },
   { name: 'a room at home', width: 3.5, depth: 3 },
 ] as const;

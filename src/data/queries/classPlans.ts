@@ -1,6 +1,6 @@
-import { asc, desc, eq, gte, lt } from 'drizzle-orm';
+import { asc, desc, eq, gte, inArray, lt } from 'drizzle-orm';
 import type { Transaction } from '../connection';
-import { classPlan, guest } from '../tables';
+import { classNote, classPlan, guest } from '../tables';
 
 /** So many classes to come, and so many that were, are taken along. */
 const TO_COME = 60;
@@ -33,3 +33,18 @@ export const readGuests = (tx: Transaction, day: string) =>
     .from(guest)
     .where(eq(guest.day, day))
     .orderBy(asc(guest.at), asc(guest.id));
+
+/** What was noted while classes ran, by class, in the order it was said. */
+export async function readClassNotes(tx: Transaction, classIds: readonly string[]) {
+  const rows =
+    classIds.length === 0
+      ? []
+      : await tx
+          .select({ id: classNote.id, classId: classNote.classId, block: classNote.block, said: classNote.said })
+          .from(classNote)
+          .where(inArray(classNote.classId, [...classIds]))
+          .orderBy(asc(classNote.at), asc(classNote.id));
+  const byClass = new Map<string, typeof rows>();
+  for (const r of rows) byClass.set(r.classId, [...(byClass.get(r.classId) ?? []), r]);
+  return byClass;
+}

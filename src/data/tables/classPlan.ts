@@ -45,3 +45,20 @@ export const guest = pgTable(
   },
   (t) => [primaryKey({ columns: [t.schoolId, t.id] }), index('guest_day').on(t.schoolId, t.day)],
 );
+
+/** What was noted while a class ran; the evening's own note is written when it is closed. */
+export const classNote = pgTable(
+  'class_note',
+  {
+    schoolId: schoolId(),
+    id: uuid('id').notNull(),
+    classId: uuid('class_id').notNull(),
+    day: day('day').notNull(),
+    /** What the block was called then. */
+    block: text('block').notNull(),
+    said: text('said').notNull(),
+    by: uuid('by'),
+    at: instant('at').notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.schoolId, t.id] }), index('class_note_class').on(t.schoolId, t.classId)],
+);

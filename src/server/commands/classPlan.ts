@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { dayInWords, laterRun } from '../../core';
-import { classPlan, guest, hall } from '../../data/tables';
+import { classNote, classPlan, guest, hall } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import type { Runs } from './command';
 import { mayChangeClass } from './class';
@@ -17,7 +17,14 @@ async function planned(tx: Transaction, who: Who, id: string) {
 }
 
 export const classPlanCommands: Runs<
-  'classPlan.save' | 'classPlan.remove' | 'class.run' | 'class.close' | 'guest.add' | 'guest.remove'
+  | 'classPlan.save'
+  | 'classPlan.remove'
+  | 'class.run'
+  | 'class.close'
+  | 'classNote.add'
+  | 'classNote.remove'
+  | 'guest.add'
+  | 'guest.remove'
 > = {
   /** Whoever plans last keeps it; who began from an older one is shown both. */
   'classPlan.save': async (tx, who, { id, day, hallId, plan, version }) => {
@@ -75,6 +82,22 @@ export const classPlanCommands: Runs<
     if (!now) throw new Refusal(404, 'This guest is no longer there.');
     await mayChangeClass(tx, who, now.day);
     await tx.delete(guest).where(eq(guest.id, id));
+    return {};
+  },
+  /** Said while the class ran; written again it is put right. */
+  'classNote.add': async (tx, who, { id, ...n }) => {
+    await mayChangeClass(tx, who, n.day);
+    await tx
+      .insert(classNote)
+      .values({ schoolId: who.schoolId, id, ...n, by: who.personId, at: who.now })
+      .onConflictDoUpdate({ target: [classNote.schoolId, classNote.id], set: { said: n.said } });
+    return { id };
+  },
+  'classNote.remove': async (tx, who, { id }) => {
+    const [now] = await tx.select({ day: classNote.day }).from(classNote).where(eq(classNote.id, id));
+    if (!now) throw new Refusal(404, 'This note is no longer there.');
+    await mayChangeClass(tx, who, now.day);
+    await tx.delete(classNote).where(eq(classNote.id, id));
     return {};
   },
   'class.close': async (tx, who, { id, note }) => {

@@ -56,6 +56,8 @@ const TOUCHES: { [N in CommandName]: Touch<N> } = {
   'cycle.remove': 'nothing',
   'calendar.open': 'nothing',
   'calendar.close': 'nothing',
+  'classNote.add': 'nothing',
+  'classNote.remove': 'nothing',
   'guest.add': 'nothing',
   'guest.remove': 'nothing',
   'pairs.record': 'nothing',

@@ -103,6 +103,8 @@ export const goodInputs = (s: SmallSchool): { [N in CommandName]: () => CommandD
   'cycle.remove': () => ({ id: v7() }),
   'calendar.open': () => ({ id: v7(), hash: createHash('sha256').update(v7()).digest('hex'), name: 'the telephone' }),
   'calendar.close': () => ({ id: v7() }),
+  'classNote.add': () => ({ id: v7(), classId: s.plan, day: DAY, block: 'Basics in lines', said: 'Heels better.' }),
+  'classNote.remove': () => ({ id: v7() }),
   'guest.add': () => ({ id: v7(), classId: s.plan, day: DAY, name: 'Wren Alder', minor: true, phone: '01632 960 123' }),
   'guest.remove': () => ({ id: v7() }),
   'pairs.record': () => ({

@@ -2,7 +2,8 @@ import type { ClassRunView, ViewInput } from '../../contracts/views';
 import { asc, eq } from 'drizzle-orm';
 import { attendance, paired } from '../../data/tables';
 import type { Transaction } from '../../data/connection';
-import { readClassPlan, readGuests } from '../../data/queries/classPlans';
+import { readClassNotes, readClassPlan, readGuests } from '../../data/queries/classPlans';
+import { classNoteShown } from './shown/classNote';
 import { Refusal } from '../http/problem';
 import type { Who } from '../who';
 
@@ -29,6 +30,7 @@ export async function classRunView(tx: Transaction, who: Who, { id }: ViewInput<
       .where(eq(attendance.classId, id))
       .orderBy(asc(attendance.place)),
     guests: (await readGuests(tx, now.day)).filter((g) => g.classId === id),
+    notes: (await readClassNotes(tx, [id])).get(id)?.map(classNoteShown) ?? [],
     called: [...rounds.values()],
     now: who.now.getTime(),
   };

@@ -1,5 +1,13 @@
 import { sql } from 'drizzle-orm';
-import type { ClassPlanShown, KitAnswer, KitStudent, LookKitView, ViewInput, WorthShown } from '../../contracts/views';
+import type {
+  ClassNoteShown,
+  ClassPlanShown,
+  KitAnswer,
+  KitStudent,
+  LookKitView,
+  ViewInput,
+  WorthShown,
+} from '../../contracts/views';
 import {
   adaptationsOn,
   addDays,
@@ -14,13 +22,15 @@ import {
   praiseInWords,
   showingSeconds,
   SIDES,
+  type Cycle,
+  type CycleOfDay,
   type Item,
   type LookWorth,
   type Rest,
   type Resting,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
-import { readClassPlans, readGuests } from '../../data/queries/classPlans';
+import { readClassNotes, readClassPlans, readGuests } from '../../data/queries/classPlans';
 import { cycleOn, pastOfWeeks } from '../../data/queries/cycles';
 import { readPairing } from '../../data/queries/pairing';
 import { hall } from '../../data/tables';
@@ -41,6 +51,7 @@ import { staleEarlier } from '../judging/stale';
 import type { Who } from '../who';
 import { kitAnswer } from './kitAnswer';
 import { shownPoints } from './library';
+import { classNoteShown } from './shown/classNote';
 import { conditionShown } from './shown/condition';
 import { focusShown, slipShown } from './shown/slip';
 
@@ -62,6 +73,10 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
   const resting = await readResting(tx, who.today);
   const grading = await nextGrading(tx, who.today);
   const plans = await readClassPlans(tx, who.today);
+  const notes = await readClassNotes(
+    tx,
+    [...plans.toCome, ...plans.before].map((p) => p.id),
+  );
   const weeks = await cycleOn(tx, who.today);
   const bodies = await readBodies(tx);
   const followed = versionsFollowed(j, roll, who.today);
@@ -110,10 +125,10 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
     ),
     students,
     classes: await readClasses(tx, who.today),
-    plans: plans.toCome.map(planShown),
+    plans: plans.toCome.map((p) => planShown(p, notes.get(p.id))),
     guests: await readGuests(tx, who.today),
-    plansBefore: plans.before.map(planShown),
-    cycle: weeks && cycleOfDay(weeks.cycle, await pastOfWeeks(tx, weeks.cycle, who.today), who.today),
+    plansBefore: plans.before.map((p) => planShown(p, notes.get(p.id))),
+    weeks: !weeks ? {} : await weeksAhead(tx, weeks.cycle, who.today),
     halls: await tx.select({ id: hall.id, name: hall.name }).from(hall).orderBy(hall.name),
     ages: followed[0]!.body.limits.ages,
     pairing: await readPairing(tx, who.today),
@@ -141,6 +156,22 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
   return kitAnswer(who.schoolId, kit, since);
 }
 
+/** Evenings are laid out so many days ahead. */
+const AHEAD = 13;
+
+/** What the weeks have for today and the days after it. */
+async function weeksAhead(tx: Transaction, cycle: Cycle, today: string): Promise<Record<string, CycleOfDay>> {
+  const past = await pastOfWeeks(tx, cycle, today);
+  const last = addDays(today, AHEAD);
+  const days = [...new Set(cycle.classes.map((c) => c.day))].filter((day) => day >= today && day <= last);
+  return Object.fromEntries(
+    days.flatMap((day) => {
+      const of = cycleOfDay(cycle, past, day);
+      return of ? [[day, of]] : [];
+    }),
+  );
+}
+
 interface Body {
   stature: number | null;
   mass: number | null;
@@ -163,7 +194,10 @@ async function readBodies(tx: Transaction): Promise<Map<string, Body>> {
 }
 
 type PlanRow = Awaited<ReturnType<typeof readClassPlans>>['toCome'][number];
-const planShown = ({ id, day, hallId, plan, run, closedAt, note, version }: PlanRow): ClassPlanShown => ({
+const planShown = (
+  { id, day, hallId, plan, run, closedAt, note, version }: PlanRow,
+  notes: readonly ClassNoteShown[] = [],
+): ClassPlanShown => ({
   id,
   day,
   hallId,
@@ -171,6 +205,7 @@ const planShown = ({ id, day, hallId, plan, run, closedAt, note, version }: Plan
   run,
   closed: closedAt !== null,
   note,
+  notes: notes.map(classNoteShown),
   version,
 });
 

@@ -1,6 +1,7 @@
 export * from './adapted';
 export * from './agreement';
 export * from './answer';
+export * from './calling';
 export * from './certificate';
 export * from './chance';
 export * from './clock';

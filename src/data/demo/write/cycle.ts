@@ -28,6 +28,7 @@ import type { Transaction } from '../../connection';
 import { condition, cycle, hall, sequence } from '../../tables';
 import { dice } from '../dice';
 import { DEMO_SCHOOL_ID as schoolId, type DemoSchool } from '../generate';
+import { USUAL_HALL } from '../hall';
 
 /** Weeks before today in which these began. */
 const WEEKS_BEFORE = 6;
@@ -80,8 +81,8 @@ export async function writeCycle(
   const conditions = new Map(
     (await tx.select({ id: condition.id, name: condition.name }).from(condition)).map((c) => [c.name, c.id]),
   );
-  const halls = await tx.select({ id: hall.id }).from(hall).orderBy(hall.name);
-  const hallId = halls[0]?.id ?? null;
+  const halls = await tx.select({ id: hall.id, name: hall.name }).from(hall);
+  const hallId = halls.find((h) => h.name === USUAL_HALL)?.id ?? null;
   const technique = (name: string, under: string): BlockItem => ({
     item: { technique: made.techniques.find((t) => t.name === name)!.id },
     conditionId: conditions.get(under) ?? null,

@@ -1,13 +1,25 @@
 import { and, eq, sql } from 'drizzle-orm';
 import { v7 } from 'uuid';
-import { ageOn, EMPTY_BLOCK, pairUp, type Block, type BlockItem, type ClassPlan, type PlainDate } from '../../../core';
+import {
+  ageOn,
+  EMPTY_BLOCK,
+  pairUp,
+  PLAIN_CALL,
+  type Block,
+  type BlockItem,
+  type ClassPlan,
+  type PlainDate,
+} from '../../../core';
 import { NOTHING_AROUND, type PairingPerson } from '../../../core/pairing/model';
 import type { Transaction } from '../../connection';
-import { classPlan, condition, consent, hall, paired, partners, person, sequence } from '../../tables';
+import { classNote, classPlan, condition, consent, hall, paired, partners, person, sequence } from '../../tables';
 import { dice } from '../dice';
+import { USUAL_HALL } from '../hall';
 import { DEMO_SCHOOL_ID as schoolId, type DemoSchool } from '../generate';
 import { insertAll } from './insertAll';
 
+/** What was noted in the last class, block by block. */
+const NOTED = ['Hips came up in the stepping; look again.', 'The others by counts went well.'];
 const EVENING = { starts: 18 * 60 + 30, minutes: 90 };
 /** How tall and heavy people are: made up, as children grow and grown people differ. */
 function bodyOf(d: ReturnType<typeof dice>, age: number): { stature: number; mass: number } {
@@ -69,7 +81,11 @@ export async function writeEvenings(
         who: 'Idris takes line 2.',
       }),
       block('Forms', 'forms', 20, {
-        items: [form('First Causeway'), form('Second Causeway'), form('Sluice')],
+        items: [
+          form('First Causeway'),
+          { ...form('Second Causeway'), call: { ...PLAIN_CALL, sides: 'both', rounds: 2 } },
+          form('Sluice'),
+        ],
         how: 'First Causeway, all. Then Second from Amber up, the others by counts.',
         who: 'Idris calls the others.',
       }),
@@ -89,7 +105,7 @@ export async function writeEvenings(
       block('Close', 'close', 5, { pinned: true }),
     ],
   });
-  const hallId = halls[0]?.id ?? null;
+  const hallId = halls.find((h) => h.name === USUAL_HALL)?.id ?? null;
   const plans = made.classes.flatMap(({ id, day, present }) => {
     const plan = before.get(id);
     return plan ? [{ id, day, plan, present }] : [];
@@ -102,6 +118,16 @@ export async function writeEvenings(
       { id: tonight, day: today, plan: evening(), closedAt: null },
     ].map((p) => ({ ...p, schoolId, hallId, changedBy: by })),
   );
+  const noted = plans.at(-1);
+  if (noted) {
+    await tx.update(classPlan).set({ note: 'Mats out before the roll next time.' }).where(eq(classPlan.id, noted.id));
+    await tx.insert(classNote).values(
+      NOTED.map((said, i) => ({
+        ...{ schoolId, id: v7(), classId: noted.id, day: noted.day, by, said },
+        block: noted.plan.blocks.filter((b) => !b.pinned)[i]?.name ?? noted.plan.blocks[0]!.name,
+      })),
+    );
+  }
   const said = await tx.select().from(consent).where(eq(consent.schoolId, schoolId));
   const rungOf = new Map(
     said.map((c) => [

@@ -4,6 +4,7 @@ import type { Transaction } from '../../connection';
 import { candidate, grading, hall, panelMember } from '../../tables';
 import { dice } from '../dice';
 import { DEMO_SCHOOL_ID, type DemoSchool } from '../generate';
+import { USUAL_HALL } from '../hall';
 
 /** The next grading, in five weeks: who is put forward so far, and what they have said to it. */
 export async function writeGradings(tx: Transaction, made: DemoSchool) {
@@ -18,7 +19,7 @@ export async function writeGradings(tx: Transaction, made: DemoSchool) {
     title: 'Winter grading',
     day: made.nextGradingDay,
     answerBy: addDays(made.nextGradingDay, -14),
-    hallId: halls.find((h) => h.name === 'the boat shed')?.id ?? null,
+    hallId: halls.find((h) => h.name === USUAL_HALL)?.id ?? null,
     rule: USUAL_RULE,
     changedBy: head!.id,
   });

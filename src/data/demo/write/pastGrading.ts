@@ -7,6 +7,7 @@ import { readFollowed, readVersions, versionFor } from '../../queries/syllabus';
 import { candidate, grading, gradingDecision, hall, panelMember, sheetLine } from '../../tables';
 import { dice } from '../dice';
 import { DEMO_SCHOOL_ID, type DemoSchool } from '../generate';
+import { USUAL_HALL } from '../hall';
 import { insertAll } from './insertAll';
 
 /** What forms came to in the words of each examiner: they are read as a whole. */
@@ -30,7 +31,7 @@ export async function writePastGrading(tx: Transaction, made: DemoSchool): Promi
     id,
     title: 'The last grading',
     day: made.gradingDay,
-    hallId: halls.find((h) => h.name === 'the boat shed')?.id ?? null,
+    hallId: halls.find((h) => h.name === USUAL_HALL)?.id ?? null,
     rule: USUAL_RULE,
     closedAt: at('13:40'),
     letOutAt: at('13:45'),
