@@ -21,6 +21,7 @@ const AREAS = [
   'school',
   'tonight',
   'cycle',
+  'equipment',
 ];
 /** @param {string} target @param {string[]} rooms @param {string} message */
 const zone = (target, rooms, message) => ({

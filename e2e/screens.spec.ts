@@ -52,6 +52,7 @@ test.describe('every screen is clean for axe and fits its width', () => {
       `/sequences/${second}/call`,
       `/sequences/${second}/beside`,
       '/sequences/import',
+      '/equipment',
       '/syllabus',
       '/syllabus/print',
       `/syllabus/follow?to=${v!.id}`,

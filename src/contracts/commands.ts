@@ -23,6 +23,7 @@ import {
 } from './grading';
 import { guardianInput } from './guardian';
 import { hallInput } from './hall';
+import { thingInput } from './thing';
 import { incidentInput } from './incident';
 import { injuryInput } from './injury';
 import { lookInput } from './look';
@@ -63,6 +64,8 @@ export const COMMANDS = {
   'sequence.retire': { may: STAFF, input: v.object({ id, retired: v.boolean() }) },
   'sequence.waive': { may: STAFF, input: sequenceWaive },
   'sequence.import': { may: STAFF, input: sequenceImport },
+  'thing.save': { may: STAFF, input: thingInput },
+  'thing.remove': { may: HEAD, input: only },
   'hall.save': { may: HEAD, input: hallInput },
   'hall.remove': { may: HEAD, input: only },
   'rank.save': { may: HEAD, input: rankInput },

@@ -5,6 +5,7 @@ import type { Bundle } from './stored/bundle';
 import type { CalibrationView } from './views/calibration';
 import type { ClassesView } from './views/classes';
 import type { ClassRunView } from './views/classPlan';
+import type { StoreView } from './views/store';
 import type { CatchUpView, CycleAskedView, CycleView } from './views/cycle';
 import type { ChancesView } from './views/chance';
 import type { EarlierMarksView } from './views/earlierMarks';
@@ -38,6 +39,7 @@ export type * from './views/classes';
 export type * from './views/classPlan';
 export type * from './views/condition';
 export type * from './views/cycle';
+export type * from './views/store';
 export type * from './views/earlierMarks';
 export type * from './views/earlierShowings';
 export type * from './views/everybody';
@@ -104,6 +106,7 @@ export const VIEWS = {
   cycle: { may: STAFF, input: v.object({ id: v.optional(id) }) },
   cycleAsked: { may: STAFF, input: v.object({}) },
   /** `day`: one of the week. */
+  store: { may: STAFF, input: v.object({}) },
   catchUp: { may: STAFF, input: v.object({ day: v.optional(date) }) },
   lookKit: {
     may: STAFF,
@@ -165,6 +168,7 @@ export interface ViewResults {
   cycle: CycleView;
   cycleAsked: CycleAskedView;
   catchUp: CatchUpView;
+  store: StoreView;
   lookKit: KitAnswer;
   earlierMarks: EarlierMarksView;
   earlierShowings: EarlierShowingsView;

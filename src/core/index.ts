@@ -3,6 +3,7 @@ export * from './agreement';
 export * from './caller';
 export * from './certificate';
 export * from './cycle';
+export * from './equipment';
 export * from './evidence';
 export * from './floor';
 export * from './grading';

@@ -1,5 +1,6 @@
 import { storedBundle } from './bundle';
 import { storedClassPlan } from './classPlan';
+import { storedThing } from './thing';
 import { storedClassRun } from './classRun';
 import { storedCloth } from './cloth';
 import { storedCycle } from './cycle';
@@ -21,6 +22,7 @@ import { storedTechniqueDraft } from './techniqueDraft';
 /** Everything that is kept whole. */
 export const STORED: Record<string, StoredDocument<unknown>> = {
   classPlan: storedClassPlan,
+  thing: storedThing,
   classRun: storedClassRun,
   cloth: storedCloth,
   cycle: storedCycle,

@@ -13,6 +13,7 @@ export * from './struck';
 export * from './syllabus';
 export * from './sequence';
 export * from './hall';
+export * from './thing';
 export * from './technique';
 export * from './point';
 export * from './class';

@@ -8,6 +8,7 @@ const OF: Record<string, string> = {
   'My belt': 'students',
   'Their belt': 'students',
   Cycle: 'cycle',
+  Equipment: 'equipment',
   Look: 'look',
   Grading: 'gradings',
   Records: 'records',

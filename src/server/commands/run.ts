@@ -13,6 +13,7 @@ import type { Runs } from './command';
 import { techniqueCommands } from './technique';
 import { sequenceCommands } from './sequence';
 import { hallCommands } from './hall';
+import { thingCommands } from './thing';
 import { rankCommands } from './rank';
 import { conditionCommands } from './condition';
 import { syllabusCommands } from './syllabus';
@@ -52,6 +53,7 @@ const RUNS: Runs<CommandName> = {
   ...techniqueCommands,
   ...sequenceCommands,
   ...hallCommands,
+  ...thingCommands,
   ...rankCommands,
   ...conditionCommands,
   ...syllabusCommands,

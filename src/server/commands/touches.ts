@@ -18,6 +18,8 @@ const TOUCHES: { [N in CommandName]: Touch<N> } = {
   'sequence.retire': 'school',
   'sequence.waive': 'nothing',
   'sequence.import': 'school',
+  'thing.save': 'nothing',
+  'thing.remove': 'nothing',
   'hall.save': 'nothing',
   'hall.remove': 'nothing',
   'rank.save': 'school',

@@ -4,7 +4,7 @@ import { v7 } from 'uuid';
 import type { CommandDraft, CommandName } from '../../contracts/commands';
 import { ALONE, beginRun, NOTHING_ASKED } from '../../core';
 import { settings as daySettings } from '../../core/runSheet/builders';
-import { aLook, aCycle, aPlan, DAY, NOW, usualRule, type SmallSchool } from './school';
+import { aLook, aCycle, aPlan, aThing, DAY, NOW, usualRule, type SmallSchool } from './school';
 
 const plain = { colour: '#FFFFFF', second: null, stripe: null, bars: 0 };
 let n = 0;
@@ -27,6 +27,8 @@ export const goodInputs = (s: SmallSchool): { [N in CommandName]: () => CommandD
   'sequence.retire': () => ({ id: s.sequence, retired: false }),
   'sequence.waive': () => ({ sequenceId: s.sequence, key: 'closing', reason: 'the hall is long' }),
   'sequence.import': () => ({ sequences: [{ id: v7(), title: `Form ${++n}`, text: 'punch R' }] }),
+  'thing.save': () => ({ id: v7(), thing: aThing() }),
+  'thing.remove': () => ({ id: v7() }),
   'hall.save': () => ({ id: v7(), name: 'Marsh room', width: 9, depth: 6 }),
   'hall.remove': () => ({ id: v7() }),
   'rank.save': () => ({ id: v7(), name: `Belt ${++n}`, cloth: plain }),

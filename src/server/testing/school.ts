@@ -298,3 +298,23 @@ export function askingForTheForm(
     { op: 'requirement.put', requirement },
   ];
 }
+
+/** Two staffs: a sound one, and one that is to be mended. */
+export const aThing = (): CommandDraft<'thing.save'>['thing'] => ({
+  name: 'Long staff',
+  about: '1.80 m, ash',
+  shape: 'staff',
+  place: 'rack by the door',
+  hallId: null,
+  serves: 'staff',
+  fromAge: 12,
+  fromRankId: null,
+  alone: false,
+  people: 1,
+  every: 30,
+  how: [{ by: 'Cloth', what: 'Where it snags is a splinter.' }],
+  pieces: [
+    { id: v7(), wrong: '', checked: DAY, checkBy: addDays(DAY, 30), lent: null },
+    { id: v7(), wrong: 'cracked', checked: DAY, checkBy: addDays(DAY, 30), lent: null },
+  ],
+});

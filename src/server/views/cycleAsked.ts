@@ -9,6 +9,7 @@ import {
   itemKey,
   landingOf,
   listInWords,
+  ownedNow,
   risksOf,
   standsIn,
   RUNGS,
@@ -20,6 +21,7 @@ import {
 import type { Transaction } from '../../data/connection';
 import { readRoll, type RollRow } from '../../data/queries/roll';
 import { countsOn, type PlacedItem, type SyllabusRead } from '../../data/queries/syllabus';
+import { readThings } from '../../data/queries/things';
 import { hall } from '../../data/tables';
 import { judgeStudent, type Judged } from '../judging/judge';
 import { readJudging, type Judging } from '../judging/judging';
@@ -82,8 +84,9 @@ export async function cycleAskedView(tx: Transaction, who: Who): Promise<CycleAs
   }
   const list = [...all.values()].sort((a, b) => placeOf(a) - placeOf(b));
   const { limits } = j.versions.read(countsOn(j.versions, who.today)).body;
+  const things = await readThings(tx);
   return {
-    asked: list.map((c) => shown(j, c, list, halls)),
+    asked: list.map((c) => shown(j, c, list, halls, ownedNow(c.version.body.limits.owns, things, who.today))),
     ranks: list.map((c) => [...c.ranks]),
     rule: { perPoint: limits.minutesPerPoint, perCount: limits.minutesPerCount },
     people: roll.length,
@@ -126,6 +129,8 @@ function shown(
   c: Collected,
   list: readonly Collected[],
   halls: readonly { width: number; depth: number }[],
+  /** Null: nobody said what is owned. */
+  owned: readonly string[] | null,
 ): WorkAsked {
   const r = c.requirement;
   const { version } = c;
@@ -135,10 +140,8 @@ function shown(
   const group = j.items.groupOf(r.item);
   const partner = (condition?.partner ?? false) || group === 'Partner';
   const contact = r.rung !== null;
-  const missing = version.body.limits.owns
-    ? [...(f?.equipment ?? []), ...(condition?.gear ? [condition.gear] : [])].filter(
-        (e) => !version.body.limits.owns!.includes(e),
-      )
+  const missing = owned
+    ? [...(f?.equipment ?? []), ...(condition?.gear ? [condition.gear] : [])].filter((e) => !owned.includes(e))
     : [];
   const room = f?.room;
   const tooLarge = room != null && halls.length > 0 && !halls.some((h) => standsIn(room, h));

@@ -40,6 +40,7 @@ import { schoolView } from './school';
 import { sequenceView } from './sequence';
 import { sequencesView } from './sequences';
 import { shellView } from './shell';
+import { storeView } from './store';
 import { studentView } from './student';
 import { studentLooksView } from './studentLooks';
 import { syllabusView } from './syllabus';
@@ -82,6 +83,7 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   cycle: cycleView,
   cycleAsked: cycleAskedView,
   catchUp: catchUpView,
+  store: storeView,
   lookKit: lookKitView,
   earlierMarks: earlierMarksView,
   earlierShowings: earlierShowingsView,

@@ -1,11 +1,12 @@
 import { eq, inArray } from 'drizzle-orm';
 import type { RunSheetView, ViewInput } from '../../contracts/views';
-import { ageOn, beatsOf, consentOf, type DayItem, type DaySettings } from '../../core';
+import { ageOn, beatsOf, consentOf, soundFor, type DayItem, type DaySettings } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readCandidates, readGrading, readPanel } from '../../data/queries/gradings';
 import { partOf } from '../../data/queries/items';
 import { asTheyCame, readRoll } from '../../data/queries/roll';
 import type { PlacedItem } from '../../data/queries/syllabus';
+import { readThings } from '../../data/queries/things';
 import { hall, person, runSheet } from '../../data/tables';
 import { Refusal } from '../http/problem';
 import { askedOf } from '../judging/asked';
@@ -14,7 +15,7 @@ import { readResting, restOf } from '../judging/rests';
 import type { Who } from '../who';
 
 /** Common practice, no source: to be set by each hall. */
-const usualDay = (panel: number, gear: readonly string[]): DaySettings => ({
+const usualDay = (panel: number, gear: readonly string[], sound: ReadonlyMap<string, number>): DaySettings => ({
   begins: 10 * 60,
   ends: 13 * 60,
   opening: 12,
@@ -29,7 +30,7 @@ const usualDay = (panel: number, gear: readonly string[]): DaySettings => ({
   secondsRepetition: 6,
   secondsCount: 2,
   formTogether: 2,
-  things: gear.map((name) => ({ name, count: 2 })),
+  things: gear.map((name) => ({ name, count: Math.max(1, sound.get(name) ?? 2) })),
   comes: {},
 });
 
@@ -111,7 +112,7 @@ export async function runSheetView(tx: Transaction, who: Who, { id }: ViewInput<
     candidates,
     items,
     panel,
-    usual: usualDay(panel.length, gear),
+    usual: usualDay(panel.length, gear, soundFor(await readThings(tx), who.today)),
     laid: laid ? { day: laid.day, version: laid.version } : null,
     today: who.today,
   };

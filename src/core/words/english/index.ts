@@ -26,4 +26,5 @@ export * from './runSheet';
 export * from './showing';
 export * from './speak';
 export * from './standard';
+export * from './store';
 export * from './worth';

@@ -1,0 +1,4 @@
+// What the hall owns and whether there is enough of it.
+export * from './change';
+export * from './need';
+export * from './thing';

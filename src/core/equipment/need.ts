@@ -1,0 +1,165 @@
+import type { Block, BlockItem } from '../tonight/plan';
+import type { PlainDate } from '../units/plainDate';
+import { pieceState, THING_SERVES, type Thing, type ThingServes } from './thing';
+
+/** Somebody who is expected, as far as equipment asks. */
+export interface ThingUser {
+  name: string;
+  /** Place of the belt in the order, the lowest 0. */
+  rank: number;
+  /** In whole years; null: not known, and then too young for whatever has an age. */
+  age: number | null;
+}
+
+/** What a block of a class takes out: what for, from when, and for whom. */
+export interface ThingNeed {
+  blockId: string;
+  block: string;
+  /** Minutes after midnight. */
+  at: number;
+  serves: ThingServes;
+  /** Place of the lowest belt that works at it; who is below does something else meanwhile. */
+  fromRank: number;
+}
+
+/**
+ * What a class takes out, block by block. `takes` says what an item in a condition takes, and from which belt on it is
+ * worked at; contact from the rung on at which
+ * the school wears gloves takes gloves.
+ */
+export function takenOut(
+  blocks: readonly (Pick<Block, 'id' | 'name' | 'items' | 'pairs'> & { at: number })[],
+  takes: (item: BlockItem) => readonly { serves: ThingServes; fromRank: number }[],
+  glovesFrom: number,
+): ThingNeed[] {
+  return blocks.flatMap((b) => {
+    const from = new Map<ThingServes, number>();
+    const add = (serves: ThingServes, rank: number) => from.set(serves, Math.min(rank, from.get(serves) ?? Infinity));
+    for (const { serves, fromRank } of b.items.flatMap((i) => takes(i))) add(serves, fromRank);
+    if (b.pairs?.kind === 'contact' && b.pairs.rung >= glovesFrom) add('gloves', 0);
+    if (b.pairs?.kind === 'holding' && !from.has('target') && !from.has('pads')) add('pads', 0);
+    return [...from].map(([serves, fromRank]) => ({ blockId: b.id, block: b.name, at: b.at, serves, fromRank }));
+  });
+}
+
+/** Who may use a thing: old enough, and of the belt or above it. `rankOf` gives the place of a belt. */
+export const mayUse = (
+  t: Pick<Thing, 'fromAge' | 'fromRankId'>,
+  u: ThingUser,
+  rankOf: (id: string) => number,
+): boolean =>
+  (t.fromAge === null || (u.age !== null && u.age >= t.fromAge)) &&
+  (t.fromRankId === null || u.rank >= rankOf(t.fromRankId));
+
+/** How a need stands with one thing that serves it. */
+export interface NeedAt {
+  need: ThingNeed;
+  thingId: string;
+  /** Who may use it, and how many of it they want. */
+  people: number;
+  wanted: number;
+  /** So many of the wanted are sound and in their place. */
+  there: number;
+}
+
+/**
+ * Whether there is enough: each need is met by the things that serve it, in the order of the store; who may use none of
+ * them takes none. What is missing is missed at the thing that has the most of them.
+ */
+export function enoughFor(
+  things: readonly ({ id: string } & Thing)[],
+  needs: readonly ThingNeed[],
+  people: readonly ThingUser[],
+  rankOf: (id: string) => number,
+  today: PlainDate,
+): NeedAt[] {
+  return needs.flatMap((need) => {
+    const serving = things.filter((t) => t.serves === need.serves);
+    const left = new Set(people.filter((u) => u.rank >= need.fromRank));
+    const rows = serving.map((t): NeedAt => {
+      const sound = t.pieces.filter((p) => pieceState(p, today) === 'sound').length;
+      const users = [...left].filter((u) => mayUse(t, u, rankOf)).slice(0, sound * t.people);
+      for (const u of users) left.delete(u);
+      const wanted = Math.ceil(users.length / t.people);
+      return { need, thingId: t.id, people: users.length, wanted, there: wanted };
+    });
+    // Whoever found none although they may use one.
+    for (const u of left) {
+      const may = serving.flatMap((t, i) => (mayUse(t, u, rankOf) ? [{ t, row: rows[i]! }] : []));
+      const most = may.sort((a, b) => b.t.pieces.length - a.t.pieces.length)[0];
+      if (!most) continue;
+      most.row.people += 1;
+      most.row.wanted = Math.ceil(most.row.people / most.t.people);
+    }
+    return rows.filter((r) => r.people > 0);
+  });
+}
+
+/** By how many pieces a need is short. */
+export const shortBy = (n: NeedAt): number => Math.max(0, n.wanted - n.there);
+
+/** What would end a shortage of a thing, the quickest first. */
+export type StoreHelp =
+  | { help: 'check'; pieceIds: readonly string[]; since: PlainDate }
+  | { help: 'ask'; pieceId: string; to: string; until: PlainDate | null }
+  | { help: 'mend'; pieceIds: readonly string[] }
+  | { help: 'share'; people: number };
+
+/** Looking over what is due, asking back what is lent, mending, or sharing what there is. */
+export function storeHelps(t: Thing, n: NeedAt, today: PlainDate): StoreHelp[] {
+  const short = shortBy(n);
+  if (short === 0) return [];
+  const of = (state: string) => t.pieces.filter((p) => pieceState(p, today) === state);
+  const due = of('due').slice(0, short);
+  const since = due.map((p) => p.checkBy!).sort()[0];
+  return [
+    ...(since ? [{ help: 'check' as const, pieceIds: due.map((p) => p.id), since }] : []),
+    ...of('lent')
+      .slice(0, short)
+      .map((p) => ({ help: 'ask' as const, pieceId: p.id, to: p.lent!.to, until: p.lent!.until })),
+    ...(of('to mend').length > 0
+      ? [
+          {
+            help: 'mend' as const,
+            pieceIds: of('to mend')
+              .slice(0, short)
+              .map((p) => p.id),
+          },
+        ]
+      : []),
+    ...(n.there > 0 ? [{ help: 'share' as const, people: Math.ceil(n.people / n.there) }] : []),
+  ];
+}
+
+/**
+ * What the hall owns as it is: gear and weapons that conditions and work take are there while one of them is sound, whatever
+ * was written down before; other equipment as it was written down, or by the names of the store. Where the store is empty
+ * nothing changes.
+ */
+export function ownedNow(
+  owns: readonly string[] | null,
+  things: readonly Thing[],
+  today: PlainDate,
+): readonly string[] | null {
+  if (things.length === 0) return owns;
+  const sound = things.filter((t) => t.pieces.some((p) => pieceState(p, today) === 'sound'));
+  const counted: readonly string[] = THING_SERVES;
+  return [
+    ...new Set([
+      ...(owns ?? []).filter((e) => !counted.includes(e)),
+      ...[...soundFor(things, today)].flatMap(([s, n]) => (n > 0 ? [s] : [])),
+      ...sound.map((t) => t.name.toLowerCase()),
+    ]),
+  ];
+}
+
+/** How many sound pieces serve each kind of work. */
+export function soundFor(things: readonly Thing[], today: PlainDate): Map<ThingServes, number> {
+  const n = new Map<ThingServes, number>();
+  for (const t of things) {
+    if (t.serves === null) continue;
+    const sound = t.pieces.filter((p) => pieceState(p, today) === 'sound').length;
+    n.set(t.serves, (n.get(t.serves) ?? 0) + sound);
+  }
+  return n;
+}

@@ -1,0 +1,10 @@
+CREATE TABLE "thing" (
+	"school_id" uuid NOT NULL,
+	"id" uuid NOT NULL,
+	"position" integer DEFAULT 0 NOT NULL,
+	"thing" jsonb NOT NULL,
+	"version" integer DEFAULT 1 NOT NULL,
+	"changed_at" timestamp with time zone DEFAULT now() NOT NULL,
+	"changed_by" uuid,
+	CONSTRAINT "thing_school_id_id_pk" PRIMARY KEY("school_id","id")
+);
