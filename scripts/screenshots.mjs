@@ -60,8 +60,6 @@ await asProgram(async () => {
   await page.locator('.stave .col').nth(5).hover();
   await take('sequence');
   await page.mouse.move(2, 2);
-  await open(await linkTo('/sequences', 'Four quarters'));
-  await take('drill');
   await open(`${await linkTo('/sequences', 'Ferry Pole')}/print`);
   await take('sheet');
   await open(`${await linkTo('/sequences', 'First Causeway')}/call`);
@@ -92,6 +90,8 @@ await asProgram(async () => {
   await page.getByRole('button', { name: /^Next:/ }).click();
   await page.getByText('None waits for the network.').waitFor();
   await page.setViewportSize(desk);
+  await open('/equipment');
+  await take('store');
   await open('/cycle');
   await page.getByRole('button', { name: 'Plan again' }).click();
   await page.getByRole('button', { name: 'Stop here' }).waitFor();

@@ -19,7 +19,11 @@ export function keepPages(paths: readonly string[]): void {
 /** What this device remembers of people besides marks that still wait: it goes when somebody signs out. */
 export const forgottenAtSignOut = { roll: 'stavewright-roll' } as const;
 /** What is kept of each class by its id: who dropped in, with whom to call, who worked with whom, what was noted. */
-export const keptOfClass = { guests: 'stavewright-guests-', called: 'stavewright-called-', notes: 'stavewright-notes-' } as const;
+export const keptOfClass = {
+  guests: 'stavewright-guests-',
+  called: 'stavewright-called-',
+  notes: 'stavewright-notes-',
+} as const;
 
 /** Where the device keeps what the mat takes along. */
 export const KIT_STORE = 'stavewright-kit';
