@@ -53,6 +53,7 @@ test.describe('every screen is clean for axe and fits its width', () => {
       `/sequences/${second}/beside`,
       '/sequences/import',
       '/equipment',
+      '/equipment/import',
       '/syllabus',
       '/syllabus/print',
       `/syllabus/follow?to=${v!.id}`,

@@ -13,11 +13,13 @@ import {
   type Thing,
 } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
+import { download } from '../../kit/drawing/exportDrawing';
 import { newId, send } from '../../kit/send';
 import { PieceMark } from './PieceMark';
 import './Store.css';
 import { StoreRow } from './StoreRow';
 import { EMPTY_THING, ThingSheet } from './ThingSheet';
+import { printThings } from './taking';
 import { ThingPanel } from './ThingPanel';
 
 type Open = { kind: 'thing' | 'edit'; id: string } | { kind: 'new' } | null;
@@ -176,6 +178,14 @@ export default function StorePage({ view, head }: { view: StoreView; head: boole
               ))}
             </ul>
           )}
+          <p className="row wrap no-print">
+            <a href="/equipment/import">Take in a list</a>
+            {things.length > 0 && (
+              <Button variant="text" onClick={() => download('store.csv', printThings(things, view.ranks), 'text/csv')}>
+                Take it out as CSV
+              </Button>
+            )}
+          </p>
           <p className="second">
             Who may use what is the school’s rule. Local law, insurer and licensed practice come first: under sixteen
             soft targets only, and nothing that is cracked, loose or worn through is struck.

@@ -3,6 +3,8 @@ import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { PeopleView } from '../../contracts/views';
 import { idFor } from '../../kit/testing/ids';
+// What is fetched when two saves meet is there at once.
+import '../../kit/sideBySide/SideBySide';
 import { doneAs, idIn, refusedAs } from '../../kit/testing/server';
 import People from './People';
 

@@ -32,6 +32,7 @@ const viewOf = (s: Body, more: Partial<SyllabusView> = {}): SyllabusView => ({
   })),
   others: [],
   halls: [],
+  store: [],
   today: '2026-03-05',
   ...more,
 });

@@ -87,7 +87,13 @@ export default function Syllabus({
     () =>
       sortFindings(
         later,
-        checkSyllabus(later, { ranks: view.ranks, conditions: view.conditions, factsOf, halls: view.halls }),
+        checkSyllabus(later, {
+          ranks: view.ranks,
+          conditions: view.conditions,
+          factsOf,
+          halls: view.halls,
+          store: view.store,
+        }),
       ),
     [later, view, factsOf],
   );

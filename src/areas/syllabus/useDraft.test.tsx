@@ -20,6 +20,7 @@ const viewOf = (s: Syllabus, version: number | null): SyllabusView => ({
   items: [],
   others: [],
   halls: [],
+  store: [],
   today: '2026-03-05',
 });
 const first = syllabus({ threads: [thread('kick')], requirements: [asks('kick', 'straw')] });

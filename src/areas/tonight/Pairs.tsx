@@ -6,6 +6,7 @@ import { SaveState } from '../../kit/mat/SaveState';
 import type { KitStudent } from '../../kit/mat/line';
 import { Switch } from '../../kit/Switch';
 import { Cord } from './Cord';
+import { oddPlaceOf } from './oddPlaceOf';
 import { say } from './sound';
 import { calling, useRounds } from './useRounds';
 import type { useCalled } from './useCalled';
@@ -197,7 +198,11 @@ export function Pairs({
         <section>
           <h2>Without a partner</h2>
           {shown.proposed.alone.map((u) => {
-            const { why, allows } = unpairedInWords(u, of.get(u.id)?.minor ?? true);
+            const { why, allows } = unpairedInWords(
+              u,
+              of.get(u.id)?.minor ?? true,
+              oddPlaceOf(kit, of.get(u.id), shown.round),
+            );
             return (
               <p key={u.id}>
                 <b>{name(u.id)}:</b> {why}. Allowed by: {allows}.

@@ -1,6 +1,7 @@
 import type { LookKitView } from '../../contracts/views';
 import { listInWords, unpairedInWords } from '../../core';
 import { Cord } from './Cord';
+import { oddPlaceOf } from './oddPlaceOf';
 import type { ShownRound } from './useRounds';
 
 /** The pairs of one round in brief: names, cord, and who has nobody with why. */
@@ -21,7 +22,11 @@ export function PairsBrief({ kit, shown }: { kit: LookKitView; shown: ShownRound
         ))}
       </ul>
       {shown.proposed.alone.map((u) => {
-        const { why, allows } = unpairedInWords(u, of.get(u.id)?.minor ?? true);
+        const { why, allows } = unpairedInWords(
+          u,
+          of.get(u.id)?.minor ?? true,
+          oddPlaceOf(kit, of.get(u.id), shown.round),
+        );
         return (
           <p key={u.id} className="second">
             <b>{name(u.id)}:</b> {why}. Allowed by: {allows}.

@@ -54,6 +54,8 @@ const LINE = 28;
 const LOOK = 44;
 const BARS = 3;
 
+/** So long a device may take to keep what begins, in ms. */
+const LONGEST = 4000;
 const NONE: readonly string[] = [];
 
 /** An evening that is planned: its blocks to scale, whom to watch in which, who is here or expected. */
@@ -140,21 +142,23 @@ export function Planned({ kit, shown, onRemove }: { kit: LookKitView; shown: Cla
   };
   const begin = () => {
     const now = clock.clock();
-    if (clock.run === null) {
-      const endsBy = instantAt(kit.timeZone, planned.day, plan.starts + plan.minutes);
-      // Begun at another time than planned it lasts as long as it should.
-      const ends = Math.abs(endsBy - plan.minutes * 60_000 - now) < 45 * 60_000 ? endsBy : now + plan.minutes * 60_000;
-      clock.set(beginRun(plan, now, ends));
+    const go = () => location.assign('/tonight/run');
+    if (clock.run !== null) return go();
+    const endsBy = instantAt(kit.timeZone, planned.day, plan.starts + plan.minutes);
+    // Begun at another time than planned it lasts as long as it should.
+    const ends = Math.abs(endsBy - plan.minutes * 60_000 - now) < 45 * 60_000 ? endsBy : now + plan.minutes * 60_000;
+    const kept = Promise.all([
+      clock.set(beginRun(plan, now, ends)),
       line.change({
         classId: shown.id,
         openedAt: new Date().toISOString(),
         minutes: plan.minutes,
         present: line.called ? line.line.present : line.expected.map((s) => s.id),
         items: plan.blocks.flatMap((b) => b.items.map((i) => itemKey(i.item))),
-      });
-    }
-    // A moment, so that all of it is on the device before the page goes.
-    setTimeout(() => location.assign('/tonight/run'), 150);
+      }),
+    ]);
+    // The page goes when all of it is on the device, or a store that is closed has had its time.
+    void Promise.race([kept, new Promise((done) => setTimeout(done, LONGEST))]).finally(go);
   };
   const kept = ['/tonight/run', '/look', ...formsToCall(plan.blocks, items).map((f) => f.path)].join(' ');
   useEffect(() => keepPages(kept.split(' ')), [kept]);

@@ -1,4 +1,4 @@
-import { useCallback, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
 import type { CalledPair, ClassRunView } from '../../contracts/views';
 import { put } from '../../kit/deviceQueue/deviceQueue';
 import { keptOfClass } from '../../kit/offline';
@@ -6,6 +6,8 @@ import { newId } from '../../kit/send';
 import { calledKey, type Called } from './pairing';
 
 const keyOf = (classId: string) => keptOfClass.called + classId;
+/** So long a round that was called here goes before what the server tells of it, in ms. */
+const JUST_NOW = 15_000;
 
 function read(classId: string): Called {
   try {
@@ -29,11 +31,19 @@ export function useCalled(classId: string, day: string, by: string) {
     },
     [classId],
   );
-  /** What others called that this device does not know; its own stays, since it may not have been sent. */
+  /** When this device called a round itself. */
+  const own = useRef(new Map<string, number>());
+  /** What others called, and how far they said yes since; a round called here just now stays, since it may not have been sent. */
   const merge = useCallback(
     (theirs: ClassRunView['called']) =>
       setCalled((mine) => {
-        const fresh = theirs.filter((r) => mine[calledKey(r.blockId, r.round)] === undefined);
+        const fresh = theirs.filter((r) => {
+          const key = calledKey(r.blockId, r.round);
+          const known = mine[key];
+          if (known === undefined) return true;
+          if (Date.now() - (own.current.get(key) ?? 0) < JUST_NOW) return false;
+          return JSON.stringify(known) !== JSON.stringify(r.pairs);
+        });
         return fresh.length === 0
           ? mine
           : { ...mine, ...Object.fromEntries(fresh.map((r) => [calledKey(r.blockId, r.round), r.pairs])) };
@@ -42,6 +52,7 @@ export function useCalled(classId: string, day: string, by: string) {
   );
   const call = useCallback(
     async (blockId: string, round: number, pairs: readonly CalledPair[]) => {
+      own.current.set(calledKey(blockId, round), Date.now());
       keep({ ...called, [calledKey(blockId, round)]: pairs });
       await put({
         id: newId(),

@@ -37,14 +37,15 @@ export function useLine(kit: LookKitView, items: readonly KitItem[]) {
     setLine(all);
   }, [kit]);
 
-  const change = (part: Partial<Line>) => {
+  /** Done when it is on the device to be sent. */
+  const change = async (part: Partial<Line>): Promise<void> => {
     show({ ...latest.current, ...part });
     keepLine(latest.current);
-    if (latest.current.classId !== null)
-      void noteClass(kit, items, latest.current).then(
-        () => setProblem(''),
-        (e: unknown) => setProblem(e instanceof Error ? e.message : 'Who is here could not be kept.'),
-      );
+    if (latest.current.classId === null) return;
+    await noteClass(kit, items, latest.current).then(
+      () => setProblem(''),
+      (e: unknown) => setProblem(e instanceof Error ? e.message : 'Who is here could not be kept.'),
+    );
   };
   const timeNow = () => clockInWords(timeOfDayIn(kit.timeZone, Date.now()));
   const without = (map: Record<string, string>, id: string) =>
@@ -72,7 +73,7 @@ export function useLine(kit: LookKitView, items: readonly KitItem[]) {
     toggle(id: string) {
       const now = latest.current;
       if (now.present.includes(id))
-        return change({
+        return void change({
           ...standing(
             now,
             now.present.filter((x) => x !== id),
@@ -80,7 +81,7 @@ export function useLine(kit: LookKitView, items: readonly KitItem[]) {
           late: without(now.late, id),
           left: without(now.left, id),
         });
-      change({
+      void change({
         ...standing(now, [...now.present, id]),
         ...(begun ? { late: { ...now.late, [id]: timeNow() } } : {}),
       });
@@ -88,7 +89,7 @@ export function useLine(kit: LookKitView, items: readonly KitItem[]) {
     /** They go before the end, or stay after all. */
     leave(id: string) {
       const { left } = latest.current;
-      change({ left: left[id] === undefined ? { ...left, [id]: timeNow() } : without(left, id) });
+      void change({ left: left[id] === undefined ? { ...left, [id]: timeNow() } : without(left, id) });
     },
     /**
      * What other devices noted of this class: whoever they know is here too, with their times; whom they knew and took off
@@ -115,7 +116,7 @@ export function useLine(kit: LookKitView, items: readonly KitItem[]) {
       keepLine(latest.current);
     },
     all(ids: readonly string[]) {
-      change(standing(latest.current, ids));
+      void change(standing(latest.current, ids));
     },
   };
 }

@@ -92,10 +92,10 @@ export function useRun(shown: ClassPlanShown, by: string, onTold: (view: ClassRu
 
   const [problem, setProblem] = useState('');
   const set = useCallback(
-    (run: Run) => {
+    (run: Run): Promise<void> => {
       // On this device before anything else: a reload in the next moment finds it.
       keep({ ...latest.current, run });
-      void put({
+      return put({
         id: newId(),
         at: new Date().toISOString(),
         name: 'class.run',

@@ -9,6 +9,7 @@ import type {
   Sequence,
   SequenceKind,
   TechniqueKind,
+  Thing,
   VerdictWord,
   SchoolStance,
 } from '../../core';
@@ -71,6 +72,8 @@ export interface LookKitView {
   /** Who is here today and not on the roll. */
   guests?: GuestShown[];
   halls?: { id: string; name: string }[];
+  /** What of the store is sound and serves some work; a device may still have what it was sent before there was one. */
+  store?: Pick<Thing, 'serves' | 'fromAge' | 'fromRankId'>[];
   /** From which age the school allows what can hurt. */
   ages?: Limits['ages'];
   /** Who never works together, who would like to, and who did in the last weeks. */

@@ -1,5 +1,5 @@
 // What the screens of the way show.
-import type { Difference, Group, Item, ItemFacts, Part, Sequence, Syllabus, SchoolStance } from '../../core';
+import type { Difference, Group, Item, ItemFacts, Part, Sequence, Syllabus, SchoolStance, Thing } from '../../core';
 import type { ConditionShown } from './condition';
 import type { HallShown } from './hall';
 import type { RankShown } from './rank';
@@ -33,6 +33,8 @@ export interface SyllabusView {
   /** What else the library holds. */
   others: { key: string; item: Item; name: string; group: Group; sections: Part[]; counts: number }[];
   halls: HallShown[];
+  /** The kinds of things in the store. */
+  store: Pick<Thing, 'name' | 'serves'>[];
   today: string;
 }
 

@@ -1,4 +1,6 @@
 // What the hall owns and whether there is enough of it.
 export * from './change';
+export * from './list';
 export * from './need';
+export * from './owned';
 export * from './thing';

@@ -1,6 +1,7 @@
 import type { Block, BlockItem } from '../tonight/plan';
 import type { PlainDate } from '../units/plainDate';
-import { pieceState, THING_SERVES, type Thing, type ThingServes } from './thing';
+import { owned } from './owned';
+import { pieceState, type Thing, type ThingServes } from './thing';
 
 /** Somebody who is expected, as far as equipment asks. */
 export interface ThingUser {
@@ -132,26 +133,21 @@ export function storeHelps(t: Thing, n: NeedAt, today: PlainDate): StoreHelp[] {
 }
 
 /**
- * What the hall owns as it is: gear and weapons that conditions and work take are there while one of them is sound, whatever
- * was written down before; other equipment as it was written down, or by the names of the store. Where the store is empty
- * nothing changes.
+ * What the hall owns as it is today: gear and weapons that conditions and work take are there while one of them is sound;
+ * see `owned`.
  */
-export function ownedNow(
+export const ownedNow = (
   owns: readonly string[] | null,
   things: readonly Thing[],
   today: PlainDate,
-): readonly string[] | null {
-  if (things.length === 0) return owns;
-  const sound = things.filter((t) => t.pieces.some((p) => pieceState(p, today) === 'sound'));
-  const counted: readonly string[] = THING_SERVES;
-  return [
-    ...new Set([
-      ...(owns ?? []).filter((e) => !counted.includes(e)),
-      ...[...soundFor(things, today)].flatMap(([s, n]) => (n > 0 ? [s] : [])),
-      ...sound.map((t) => t.name.toLowerCase()),
-    ]),
-  ];
-}
+): readonly string[] | null =>
+  things.length === 0
+    ? owns
+    : owned(
+        owns,
+        things.filter((t) => t.pieces.some((p) => pieceState(p, today) === 'sound')),
+        true,
+      );
 
 /** How many sound pieces serve each kind of work. */
 export function soundFor(things: readonly Thing[], today: PlainDate): Map<ThingServes, number> {

@@ -3,3 +3,4 @@ export { barBetween, LIMITS } from './fit';
 export * from './model';
 export { pairUp } from './pairUp';
 export { pairRounds } from './rounds';
+export * from './oddPlace';

@@ -8,6 +8,8 @@ import { coverage } from './coverage';
 import { FAMILIES, type ItemFacts } from './facts';
 import { isWhole, itemKey, wholeOf } from './item';
 import { loadOf } from './load';
+import { owned } from '../equipment/owned';
+import type { Thing } from '../equipment/thing';
 import { RUNG_GEAR, type Requirement } from './standard';
 import { lifeOf, orderOf, requirementsOf, RISKS, type Risk, type Syllabus, type Thread } from './syllabus';
 
@@ -50,6 +52,8 @@ export interface SyllabusContext {
   conditions: readonly ({ id: string; name: string } & ConditionFacts)[];
   factsOf: (itemKey: string) => ItemFacts | undefined;
   halls: readonly { name: string; width: number; depth: number }[];
+  /** The kinds of things in the store, sound or not; none: what the syllabus says is owned counts. */
+  store?: readonly Pick<Thing, 'name' | 'serves'>[];
 }
 
 /** How something lands that is asked in a condition and on a rung. */
@@ -84,6 +88,8 @@ const MUCH_MORE = 1.6;
 const AT_LEAST_MORE = 300;
 /** Kept over so many ranks without another test, a thing is told: a rule of thumb, from memory. */
 const KEPT_LONG = 2;
+
+const NOT_OWNED = 'The hall does not own it, as the store or the syllabus says.';
 
 /** Everything about a syllabus that does not hold together, in the order of the checks, then of the threads. */
 export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[] {
@@ -204,17 +210,11 @@ export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[
           `It takes ${f.room.width.toFixed(1)} by ${f.room.depth.toFixed(1)} m with reach.`,
         );
     }
-    const owns = s.limits.owns;
+    const owns = owned(s.limits.owns, c.store ?? []);
     if (owns) {
       const missing = f.equipment.filter((e) => !owns.includes(e));
       if (missing.length > 0 && life.last >= 0)
-        say(
-          'equipment missing',
-          t.id,
-          first ?? life.introduced,
-          `${f.name} takes ${listInWords(missing)}.`,
-          'The hall does not own it, as the syllabus says.',
-        );
+        say('equipment missing', t.id, first ?? life.introduced, `${f.name} takes ${listInWords(missing)}.`, NOT_OWNED);
     }
   }
 
@@ -291,7 +291,7 @@ export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[
         `The school puts ${skipped} before it, and no belt up to ${rankName(at)} asks for that.`,
         r.id,
       );
-    const owns = s.limits.owns;
+    const owns = owned(s.limits.owns, c.store ?? []);
     const takes = done.gear;
     if (owns && takes && !owns.includes(takes))
       say(
@@ -299,7 +299,7 @@ export function checkSyllabus(s: Syllabus, c: SyllabusContext): SyllabusFinding[
         r.threadId,
         at,
         `${f.name}, ${condition}, takes ${takes === 'pads' ? 'pads' : `a ${takes}`}.`,
-        'The hall does not own it, as the syllabus says.',
+        NOT_OWNED,
         r.id,
       );
     const youngest = ages[at]!;

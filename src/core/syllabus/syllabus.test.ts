@@ -7,7 +7,7 @@ import { graphOrder, hangsOn } from '../units/graphOrder';
 import { differenceInWords } from '../words';
 import { standardChanges, standardInWords } from '../words/english/standard';
 import { anySyllabus, asks, context, editing, library, names, RANKS, syllabus, thread } from './builders';
-import { checkSyllabus, risksOf, sortFindings } from './checkSyllabus';
+import { checkSyllabus, risksOf, sortFindings, type SyllabusContext } from './checkSyllabus';
 import { compareSyllabi, touchedRequirements } from './compare';
 import { coverage } from './coverage';
 import { applyEdit, applyEdits, withoutRank, type Edit } from './edit';
@@ -464,8 +464,18 @@ describe('checks', () => {
     });
     expect(found(s)).toEqual([]);
     const owns = { ...s, limits: { ...s.limits, owns: ['staff'] } };
-    expect(found(owns)[0]).toBe('Punch, still target, takes a target. The hall does not own it, as the syllabus says.');
+    expect(found(owns)[0]).toBe(
+      'Punch, still target, takes a target. The hall does not own it, as the store or the syllabus says.',
+    );
     expect(found({ ...s, limits: { ...s.limits, owns: ['target'] } })).toEqual([]);
+    // Where a store is kept it says what there is of what conditions take, also where the list says otherwise.
+    const kept = (store: NonNullable<SyllabusContext['store']>, owned: string[] | null) => {
+      const now = { ...s, limits: { ...s.limits, owns: owned } };
+      return checkSyllabus(now, { ...context(now, {}), store }).map((f) => f.check);
+    };
+    expect(kept([{ name: 'Kick shield', serves: 'target' }], ['staff'])).not.toContain('equipment missing');
+    expect(kept([{ name: 'Hand pad', serves: 'pads' }], ['target'])).toContain('equipment missing');
+    expect(kept([], null)).not.toContain('equipment missing');
   });
   it('a rank that asks far more than those beside it is told, and one that gives too few hours', () => {
     const many = Array.from({ length: 9 }, (_, i) => `Work ${i}`);

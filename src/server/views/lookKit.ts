@@ -19,6 +19,7 @@ import {
   isMinor,
   daysBetween,
   itemKey,
+  pieceState,
   praiseInWords,
   showingSeconds,
   SIDES,
@@ -32,6 +33,7 @@ import {
 import type { Transaction } from '../../data/connection';
 import { readClassNotes, readClassPlans, readGuests } from '../../data/queries/classPlans';
 import { cycleOn, pastOfWeeks } from '../../data/queries/cycles';
+import { readThings } from '../../data/queries/things';
 import { readPairing } from '../../data/queries/pairing';
 import { hall } from '../../data/tables';
 import { readUsualMinutes } from '../../data/queries/usualMinutes';
@@ -130,6 +132,9 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
     plansBefore: plans.before.map((p) => planShown(p, notes.get(p.id))),
     weeks: !weeks ? {} : await weeksAhead(tx, weeks.cycle, who.today),
     halls: await tx.select({ id: hall.id, name: hall.name }).from(hall).orderBy(hall.name),
+    store: (await readThings(tx))
+      .filter((t) => t.serves !== null && t.pieces.some((p) => pieceState(p, who.today) === 'sound'))
+      .map(({ serves, fromAge, fromRankId }) => ({ serves, fromAge, fromRankId })),
     ages: followed[0]!.body.limits.ages,
     pairing: await readPairing(tx, who.today),
     stood: await readStood(tx),

@@ -4,6 +4,7 @@ import type { Transaction } from '../../data/connection';
 import { factsFor, readItems } from '../../data/queries/items';
 import { readLibrary } from '../../data/queries/library';
 import { readVersions } from '../../data/queries/syllabus';
+import { readThings } from '../../data/queries/things';
 import { hall, person } from '../../data/tables';
 import { dayIn, type Who } from '../who';
 import { conditionShown } from './shown/condition';
@@ -78,6 +79,7 @@ export async function syllabusView(tx: Transaction, who: Who): Promise<SyllabusV
           ),
         ),
     ],
+    store: (await readThings(tx)).filter((t) => t.pieces.length > 0).map(({ name, serves }) => ({ name, serves })),
     halls: (await tx.select().from(hall)).map(({ id, name, width, depth, version }) => ({
       id,
       name,

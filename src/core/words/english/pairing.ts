@@ -1,4 +1,4 @@
-import { LIMITS, type Pair, type PairBar, type PairFact, type Unpaired } from '../../pairing';
+import { LIMITS, type Pair, type PairBar, type OddPlace, type PairFact, type Unpaired } from '../../pairing';
 import type { PlainDate } from '../../units/plainDate';
 import { dayInWords } from './day';
 
@@ -49,7 +49,11 @@ export function barInWords(bar: PairBar): string {
 }
 
 /** Why somebody has nobody, and what would allow it. */
-export function unpairedInWords(u: Unpaired, minor: boolean): { why: string; allows: string } {
+export function unpairedInWords(
+  u: Unpaired,
+  minor: boolean,
+  odd: OddPlace | null = null,
+): { why: string; allows: string } {
   switch (u.why) {
     case 'rests':
       return { why: 'this work rests', allows: 'when it has healed, or the pause ends' };
@@ -60,7 +64,10 @@ export function unpairedInWords(u: Unpaired, minor: boolean): { why: string; all
         ? { why: 'no consent on record that counts', allows: 'their own yes and a guardian’s' }
         : { why: 'no consent on record', allows: 'their own yes' };
     case 'odd':
-      return { why: 'one too many', allows: 'at the pads, at the post or with a teacher; another in the next round' };
+      return {
+        why: 'one too many',
+        allows: `${odd ?? 'at the pads, at the post or with a teacher'}; another in the next round`,
+      };
     case 'nobody fits': {
       const bars = [...new Set(u.between.map((b) => b.bar))];
       return {
