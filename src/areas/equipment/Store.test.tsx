@@ -40,7 +40,7 @@ const view = (more: Partial<StoreView> = {}): StoreView => ({
   halls: [],
   tonight: {
     needs: [{ blockId: id(5), block: 'Staff', at: 1180, serves: 'staff', fromRank: 0 }],
-    people: [20, 30, 9].map((age) => ({ name: 'x', rank: 0, age })),
+    people: [20, 30, 9].map((age) => ({ rank: 0, age })),
     called: false,
   },
   ...more,

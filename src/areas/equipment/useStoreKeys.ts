@@ -1,28 +1,12 @@
-import { useEffect, useRef } from 'react';
+import { usePageKeys } from '../../kit/keys';
 
-interface StoreKeys {
-  check: () => void;
-  mend: () => void;
-  lend: () => void;
-}
-
-/** C looks over, M is to mend, L lends: of the thing that is open, where nobody types. */
-export function useStoreKeys(keys: StoreKeys): void {
-  const latest = useRef(keys);
-  useEffect(() => {
-    latest.current = keys;
+/** C looks over, M is to mend, L lends: of the thing that is open. */
+export function useStoreKeys(k: { check: () => void; mend: () => void; lend: () => void }): void {
+  usePageKeys((e) => {
+    if (e.ctrlKey || e.metaKey || e.altKey) return;
+    const does = { c: k.check, m: k.mend, l: k.lend }[e.key.toLowerCase()];
+    if (!does) return;
+    e.preventDefault();
+    does();
   });
-  useEffect(() => {
-    const go = (e: KeyboardEvent) => {
-      const at = e.target instanceof HTMLElement ? e.target : null;
-      if (at?.closest('input, textarea, select, [role="listbox"], [role="combobox"], [role="dialog"]')) return;
-      if (e.ctrlKey || e.metaKey || e.altKey) return;
-      const does = { c: latest.current.check, m: latest.current.mend, l: latest.current.lend }[e.key.toLowerCase()];
-      if (!does) return;
-      e.preventDefault();
-      does();
-    };
-    window.addEventListener('keydown', go);
-    return () => window.removeEventListener('keydown', go);
-  }, []);
 }

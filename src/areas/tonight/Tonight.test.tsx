@@ -326,6 +326,38 @@ describe('the class', () => {
     expect(round().pairs.map((p) => p.rung)).toEqual([0]);
   });
 
+  it('hears of a round that another device called, and of its yes after it; one called here stays until it is answered', async () => {
+    const [a, b] = [people[0]!.id, people[1]!.id];
+    const round = (n: number, rung: number) => ({
+      blockId: plan.blocks[2]!.id,
+      round: n,
+      pairs: [{ id: uuid(950 + n), a, b, c: null, rung, first: a }],
+    });
+    let called = [round(1, 0)];
+    const told = (): ClassRunView => ({
+      run: null,
+      version: 3,
+      changedBy: null,
+      closed: false,
+      here: people.map((p) => ({ id: p.id, came: null, went: null })),
+      notes: [],
+      guests: [],
+      called,
+      now: Date.now(),
+    });
+    vi.stubGlobal('fetch', () => Promise.resolve(answered(told())));
+    running(onwards(plan, onwards(plan, begun(45), minutesAgo(35)), minutesAgo(5)));
+    await user.click(button('The pairs'));
+    await screen.findByRole('button', { name: /^Both say yes\?/ });
+    called = [round(1, 1)];
+    await screen.findByRole('button', { name: /^Both said yes/ }, { timeout: 5000 });
+    // Taken back here: what is told meanwhile is what was before.
+    await user.click(button(/^Both said yes/));
+    called = [round(1, 1), round(2, 0)];
+    await screen.findByRole('radio', { name: 'Round 2 ·' }, { timeout: 5000 });
+    expect(button(/^Both say yes\?/)).toBeTruthy();
+  });
+
   it('learns from other devices who came and who was taken off again, and keeps its clock in whole milliseconds', async () => {
     let here: ClassRunView['here'] = [
       { id: people[0]!.id, came: null, went: null },

@@ -6,6 +6,6 @@ import type { KitStudent } from '../../kit/mat/line';
 export function oddPlaceOf(kit: LookKitView, s: KitStudent | undefined, round: number): OddPlace | null {
   if (!s) return null;
   const place = (id: string) => kit.ranks.findIndex((r) => r.id === id);
-  const user = { name: s.name, rank: place(s.rankId), age: s.age };
+  const user = { rank: place(s.rankId), age: s.age };
   return oddPlace(kit.store ?? null, user, place, (kit.pairing?.odd[s.id] ?? 0) + round - 1);
 }

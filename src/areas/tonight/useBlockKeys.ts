@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { usePageKeys } from '../../kit/keys';
 
 /** What keys do on a block that has the focus of the plan. */
 export interface BlockKeys {
@@ -9,33 +9,23 @@ export interface BlockKeys {
 }
 
 /** Arrows choose a block, Alt and arrows move it, + and − change its minutes, Ctrl+Z takes the last change back. */
-export function useBlockKeys(keys: BlockKeys): void {
-  const latest = useRef(keys);
-  useEffect(() => {
-    latest.current = keys;
-  });
-  useEffect(() => {
-    const go = (e: KeyboardEvent) => {
-      const at = e.target instanceof HTMLElement ? e.target : null;
-      if (at?.closest('input, textarea, select, [contenteditable="true"], [role="listbox"], [role="combobox"]')) return;
-      const k = latest.current;
-      if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'z') {
-        e.preventDefault();
-        return k.undo();
-      }
-      if (e.ctrlKey || e.metaKey || !at?.closest('.plan-blocks')) return;
-      const by = e.key === 'ArrowUp' ? -1 : e.key === 'ArrowDown' ? 1 : 0;
-      if (by !== 0) {
-        e.preventDefault();
-        return e.altKey ? k.move(by) : k.select(by);
-      }
-      if (e.altKey) return;
-      if (e.key === '+' || e.key === '=') k.minutes(1);
-      else if (e.key === '-' || e.key === '−') k.minutes(-1);
-      else return;
+export function useBlockKeys(k: BlockKeys): void {
+  usePageKeys((e) => {
+    if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'z') {
       e.preventDefault();
-    };
-    addEventListener('keydown', go);
-    return () => removeEventListener('keydown', go);
-  }, []);
+      return k.undo();
+    }
+    const onBlock = e.target instanceof HTMLElement && e.target.closest('.plan-blocks') !== null;
+    if (e.ctrlKey || e.metaKey || !onBlock) return;
+    const by = e.key === 'ArrowUp' ? -1 : e.key === 'ArrowDown' ? 1 : 0;
+    if (by !== 0) {
+      e.preventDefault();
+      return e.altKey ? k.move(by) : k.select(by);
+    }
+    if (e.altKey) return;
+    if (e.key === '+' || e.key === '=') k.minutes(1);
+    else if (e.key === '-' || e.key === '−') k.minutes(-1);
+    else return;
+    e.preventDefault();
+  });
 }

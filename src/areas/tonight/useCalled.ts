@@ -1,13 +1,19 @@
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { CalledPair, ClassRunView } from '../../contracts/views';
-import { put } from '../../kit/deviceQueue/deviceQueue';
+import { put, whenAnswered } from '../../kit/deviceQueue/deviceQueue';
 import { keptOfClass } from '../../kit/offline';
 import { newId } from '../../kit/send';
 import { calledKey, type Called } from './pairing';
 
 const keyOf = (classId: string) => keptOfClass.called + classId;
-/** So long a round that was called here goes before what the server tells of it, in ms. */
-const JUST_NOW = 15_000;
+
+/** Whether nothing of a round changed: who, at which rung, who first. */
+const same = (a: readonly CalledPair[], b: readonly CalledPair[]): boolean =>
+  a.length === b.length &&
+  a.every((p, i) => {
+    const q = b[i]!;
+    return p.id === q.id && p.rung === q.rung && p.first === q.first && p.a === q.a && p.b === q.b && p.c === q.c;
+  });
 
 function read(classId: string): Called {
   try {
@@ -31,9 +37,16 @@ export function useCalled(classId: string, day: string, by: string) {
     },
     [classId],
   );
-  /** When this device called a round itself. */
-  const own = useRef(new Map<string, number>());
-  /** What others called, and how far they said yes since; a round called here just now stays, since it may not have been sent. */
+  /** Rounds that were called here and not answered yet, by their commands: until then they go before what is told. */
+  const own = useRef(new Map<string, string>());
+  useEffect(
+    () =>
+      whenAnswered((command) => {
+        for (const [key, id] of own.current) if (id === command.id) own.current.delete(key);
+      }),
+    [],
+  );
+  /** What others called, and how far they said yes since. */
   const merge = useCallback(
     (theirs: ClassRunView['called']) =>
       setCalled((mine) => {
@@ -41,8 +54,7 @@ export function useCalled(classId: string, day: string, by: string) {
           const key = calledKey(r.blockId, r.round);
           const known = mine[key];
           if (known === undefined) return true;
-          if (Date.now() - (own.current.get(key) ?? 0) < JUST_NOW) return false;
-          return JSON.stringify(known) !== JSON.stringify(r.pairs);
+          return !own.current.has(key) && !same(known, r.pairs);
         });
         return fresh.length === 0
           ? mine
@@ -52,10 +64,11 @@ export function useCalled(classId: string, day: string, by: string) {
   );
   const call = useCallback(
     async (blockId: string, round: number, pairs: readonly CalledPair[]) => {
-      own.current.set(calledKey(blockId, round), Date.now());
+      const id = newId();
+      own.current.set(calledKey(blockId, round), id);
       keep({ ...called, [calledKey(blockId, round)]: pairs });
       await put({
-        id: newId(),
+        id,
         at: new Date().toISOString(),
         name: 'pairs.record',
         input: { classId, blockId, day, round, pairs: [...pairs] },

@@ -63,7 +63,7 @@ const need = (more: Partial<ThingNeed> = {}): ThingNeed => ({
   fromRank: 0,
   ...more,
 });
-const user = (age: number | null, rank = 0): ThingUser => ({ name: 'somebody', rank, age });
+const user = (age: number | null, rank = 0): ThingUser => ({ rank, age });
 const rankOf = (id: string) => Number(id);
 
 describe('a piece', () => {
@@ -191,7 +191,7 @@ describe('what tonight takes', () => {
           ),
           pieces: t.pieces.map((p, k) => piece(`${i} ${k}`, p)),
         }));
-        const users = people.map((p) => ({ name: '', ...p }));
+        const users = people.map((p) => p);
         const needs = THING_SERVES.map((serves) => need({ serves }));
         const at = enoughFor(things, needs, users, rankOf, TODAY);
         const total = (rows: typeof at) => rows.reduce((n, r) => n + shortBy(r), 0);

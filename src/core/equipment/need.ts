@@ -5,7 +5,6 @@ import { pieceState, type Thing, type ThingServes } from './thing';
 
 /** Somebody who is expected, as far as equipment asks. */
 export interface ThingUser {
-  name: string;
   /** Place of the belt in the order, the lowest 0. */
   rank: number;
   /** In whole years; null: not known, and then too young for whatever has an age. */
@@ -25,8 +24,7 @@ export interface ThingNeed {
 
 /**
  * What a class takes out, block by block. `takes` says what an item in a condition takes, and from which belt on it is
- * worked at; contact from the rung on at which
- * the school wears gloves takes gloves.
+ * worked at; contact from the rung on at which the school wears gloves takes gloves.
  */
 export function takenOut(
   blocks: readonly (Pick<Block, 'id' | 'name' | 'items' | 'pairs'> & { at: number })[],

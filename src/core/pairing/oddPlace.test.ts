@@ -5,7 +5,7 @@ import { oddPlace } from './oddPlace';
 const post = { serves: 'striking post', fromAge: 16, fromRankId: '2' } as const;
 const pads = { serves: 'pads', fromAge: null, fromRankId: null } as const;
 const place = (age: number | null, rank: number, times: number, store: Parameters<typeof oddPlace>[0] = [post, pads]) =>
-  oddPlace(store, { name: '', age, rank }, Number, times);
+  oddPlace(store, { age, rank }, Number, times);
 
 it('the odd one goes in turn to what is sound and theirs to use, and to a teacher', () => {
   expect([0, 1, 2, 3].map((n) => place(30, 2, n))).toEqual([
@@ -22,7 +22,7 @@ it('the odd one goes in turn to what is sound and theirs to use, and to a teache
   ] as const)
     expect([0, 1, 2].map((n) => place(age, rank, n))).toEqual(['at the pads', 'with a teacher', 'at the pads']);
   expect(place(30, 2, 5, [])).toBeNull();
-  expect(oddPlace(null, { name: '', age: 30, rank: 2 }, Number, 0)).toBeNull();
+  expect(oddPlace(null, { age: 30, rank: 2 }, Number, 0)).toBeNull();
 });
 
 it('is said with the place, and with all there could be where no store is kept', () => {

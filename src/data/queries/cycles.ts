@@ -2,7 +2,18 @@ import { asc, desc, eq, gte, sql } from 'drizzle-orm';
 import { storedClassPlan } from '../../contracts/stored/classPlan';
 import { storedClassRun } from '../../contracts/stored/classRun';
 import { storedTaught } from '../../contracts/stored/taught';
-import { minutesTaken, pastOf, recordsOf, type ClassRecord, type Cycle, type HeldClass, type Past } from '../../core';
+import {
+  addDays,
+  cycleOfDay,
+  minutesTaken,
+  pastOf,
+  recordsOf,
+  type ClassRecord,
+  type Cycle,
+  type CycleOfDay,
+  type HeldClass,
+  type Past,
+} from '../../core';
 import type { Transaction } from '../connection';
 import { cycle } from '../tables';
 
@@ -73,3 +84,21 @@ export const readHeldClasses = async (tx: Transaction, from: string, to: string)
 /** What of some weeks is over, and what it had. */
 export const pastOfWeeks = async (tx: Transaction, weeks: Cycle, today: string): Promise<Past> =>
   pastOf(weeks, recordsOf(weeks.classes, await readClassRecords(tx, weeks.from, today)), today);
+
+/** Evenings are laid out so many days ahead. */
+const AHEAD = 13;
+
+/** What the weeks that run have for today and the days after it, by day. */
+export async function readWeeksAhead(tx: Transaction, today: string): Promise<Record<string, CycleOfDay>> {
+  const weeks = (await cycleOn(tx, today))?.cycle;
+  if (!weeks) return {};
+  const past = await pastOfWeeks(tx, weeks, today);
+  const last = addDays(today, AHEAD);
+  const days = [...new Set(weeks.classes.map((c) => c.day))].filter((day) => day >= today && day <= last);
+  return Object.fromEntries(
+    days.flatMap((day) => {
+      const of = cycleOfDay(weeks, past, day);
+      return of ? [[day, of]] : [];
+    }),
+  );
+}

@@ -1,3 +1,5 @@
+import { isTyping } from '../typing';
+
 /** The page of the guide that belongs to an area of the house. */
 const OF: Record<string, string> = {
   Tonight: 'tonight',
@@ -20,9 +22,7 @@ export const guideOf = (area: string): string => (OF[area] ? `/guide/${OF[area]}
 /** Opens the guide at the page one is on when `?` is pressed anywhere but where one types. */
 export function openGuideByKey(document: Document): void {
   document.addEventListener('keydown', (e) => {
-    if (e.key !== '?' || e.ctrlKey || e.metaKey || e.altKey || e.defaultPrevented) return;
-    const at = e.target instanceof HTMLElement ? e.target : null;
-    if (at?.closest('input, textarea, select, [contenteditable="true"]')) return;
+    if (e.key !== '?' || e.ctrlKey || e.metaKey || e.altKey || e.defaultPrevented || isTyping(e)) return;
     const href = document.body.dataset['guide'];
     if (href) document.defaultView?.location.assign(href);
   });

@@ -15,7 +15,6 @@ import {
   canHurt,
   CARD_SECONDS,
   consentOf,
-  cycleOfDay,
   isMinor,
   daysBetween,
   itemKey,
@@ -23,8 +22,6 @@ import {
   praiseInWords,
   showingSeconds,
   SIDES,
-  type Cycle,
-  type CycleOfDay,
   type Item,
   type LookWorth,
   type Rest,
@@ -32,7 +29,8 @@ import {
 } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readClassNotes, readClassPlans, readGuests } from '../../data/queries/classPlans';
-import { cycleOn, pastOfWeeks } from '../../data/queries/cycles';
+import { NO_BODY, readBodies } from '../../data/queries/bodies';
+import { readWeeksAhead } from '../../data/queries/cycles';
 import { readThings } from '../../data/queries/things';
 import { readPairing } from '../../data/queries/pairing';
 import { hall } from '../../data/tables';
@@ -79,7 +77,6 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
     tx,
     [...plans.toCome, ...plans.before].map((p) => p.id),
   );
-  const weeks = await cycleOn(tx, who.today);
   const bodies = await readBodies(tx);
   const followed = versionsFollowed(j, roll, who.today);
   const requirements = followed.flatMap((v) => v.requirements);
@@ -130,7 +127,7 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
     plans: plans.toCome.map((p) => planShown(p, notes.get(p.id))),
     guests: await readGuests(tx, who.today),
     plansBefore: plans.before.map((p) => planShown(p, notes.get(p.id))),
-    weeks: !weeks ? {} : await weeksAhead(tx, weeks.cycle, who.today),
+    weeks: await readWeeksAhead(tx, who.today),
     halls: await tx.select({ id: hall.id, name: hall.name }).from(hall).orderBy(hall.name),
     store: (await readThings(tx))
       .filter((t) => t.serves !== null && t.pieces.some((p) => pieceState(p, who.today) === 'sound'))
@@ -159,43 +156,6 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
     gradingDay: grading,
   };
   return kitAnswer(who.schoolId, kit, since);
-}
-
-/** Evenings are laid out so many days ahead. */
-const AHEAD = 13;
-
-/** What the weeks have for today and the days after it. */
-async function weeksAhead(tx: Transaction, cycle: Cycle, today: string): Promise<Record<string, CycleOfDay>> {
-  const past = await pastOfWeeks(tx, cycle, today);
-  const last = addDays(today, AHEAD);
-  const days = [...new Set(cycle.classes.map((c) => c.day))].filter((day) => day >= today && day <= last);
-  return Object.fromEntries(
-    days.flatMap((day) => {
-      const of = cycleOfDay(cycle, past, day);
-      return of ? [[day, of]] : [];
-    }),
-  );
-}
-
-interface Body {
-  stature: number | null;
-  mass: number | null;
-  household: string | null;
-}
-const NO_BODY: Body = { stature: null, mass: null, household: null };
-
-/** How tall and heavy people are, as far as they said, and who comes from one house: those who have a guardian in common. */
-async function readBodies(tx: Transaction): Promise<Map<string, Body>> {
-  const { rows } = await tx.execute<{
-    id: string;
-    stature: number | null;
-    mass: number | null;
-    household: string | null;
-  }>(sql`
-    select p.id, p.stature, p.mass, (select min(g.guardian_id::text) from guardian_of g
-      where g.school_id = p.school_id and g.student_id = p.id) as household
-    from person p where p.role = 'student' and p.left_on is null`);
-  return new Map(rows.map(({ id, ...body }) => [id, body]));
 }
 
 type PlanRow = Awaited<ReturnType<typeof readClassPlans>>['toCome'][number];

@@ -76,7 +76,6 @@ export async function storeView(tx: Transaction, who: Who): Promise<StoreView> {
             RUNGS.findIndex((r) => RUNG_GEAR[r] !== 'none') + 1,
           ),
           people: roll.map((x) => ({
-            name: x.name,
             rank: place.get(x.rankId) ?? 0,
             age: x.born === null ? null : ageOn(x.born, who.today),
           })),
