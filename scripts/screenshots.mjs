@@ -131,6 +131,7 @@ await asProgram(async () => {
   await take('form');
   await open('/tonight');
   await page.getByRole('checkbox', { name: 'Teo Marsh' }).click();
+  await page.evaluate(() => scrollTo(0, 0));
   await take('tonight');
   await page.getByRole('button', { name: 'Begin the class' }).click();
   await page.waitForURL(/run$/);
@@ -138,6 +139,7 @@ await asProgram(async () => {
   for (let i = 0; i < 3; i += 1) await page.getByRole('button', { name: /^On to/ }).click();
   await page.waitForTimeout(1200);
   await page.mouse.move(2, 2);
+  await page.getByText('None waits for the network.').waitFor();
   await take('tonight-run', tablet);
   await page.getByRole('button', { name: 'The pairs' }).click();
   await page.getByRole('button', { name: 'So they pair up' }).click();

@@ -7,6 +7,7 @@ import {
   countStates,
   enoughFor,
   lentTo,
+  mayUse,
   nextCheck,
   ofNumber,
   ownedNow,
@@ -164,7 +165,7 @@ describe('what tonight takes', () => {
     expect(shield).toMatchObject({ people: 3, wanted: 2, there: 1 });
   });
 
-  it('laws: nobody too young or below the belt is counted, nothing unsound is there, and one more sound piece never makes it shorter', () => {
+  it('laws: nobody too young or below the belt is counted, nothing unsound is there, a piece made sound never makes it shorter, and nobody goes without while it could be handed round', () => {
     const aPiece = fc.record({
       wrong: fc.constantFrom('', '', 'bent'),
       lent: fc.constantFrom(null, null, { to: 'x', until: null }),
@@ -191,7 +192,7 @@ describe('what tonight takes', () => {
           ),
           pieces: t.pieces.map((p, k) => piece(`${i} ${k}`, p)),
         }));
-        const users = people.map((p) => p);
+        const users = people;
         const needs = THING_SERVES.map((serves) => need({ serves }));
         const at = enoughFor(things, needs, users, rankOf, TODAY);
         const total = (rows: typeof at) => rows.reduce((n, r) => n + shortBy(r), 0);
@@ -206,8 +207,30 @@ describe('what tonight takes', () => {
           expect(n.there).toBeLessThanOrEqual(countStates(t, TODAY).sound);
           expect(n.there).toBeLessThanOrEqual(n.wanted);
         }
+        const mended = things.map((t, i) => (i === 0 ? { ...t, pieces: t.pieces.map((p) => piece(p.id)) } : t));
+        expect(total(enoughFor(mended, needs, users, rankOf, TODAY))).toBeLessThanOrEqual(total(at));
+        const without = (ts: typeof things, rows: typeof at) =>
+          rows.reduce((n, r) => {
+            const t = ts.find((x) => x.id === r.thingId)!;
+            return n + Math.max(0, r.people - countStates(t, TODAY).sound * t.people);
+          }, 0);
         const more = things.map((t, i) => (i === 0 ? { ...t, pieces: [...t.pieces, piece('new')] } : t));
-        expect(total(enoughFor(more, needs, users, rankOf, TODAY))).toBeLessThanOrEqual(total(at));
+        const none = without(things, at);
+        expect(without(more, enoughFor(more, needs, users, rankOf, TODAY))).toBeLessThanOrEqual(none);
+        // Every set of people against the room of all that anybody of it may use (Hall 1935): the greatest lack is what
+        // no handing round could end.
+        const lack = THING_SERVES.reduce((sum, serves) => {
+          const of = things.filter((t) => t.serves === serves);
+          const may = users.map((u) => of.filter((t) => mayUse(t, u, rankOf)));
+          let most = 0;
+          for (let set = 0; set < 1 << of.length; set += 1) {
+            const chosen = of.filter((_, i) => set & (1 << i));
+            const inside = may.filter((ts) => ts.length > 0 && ts.every((t) => chosen.includes(t))).length;
+            most = Math.max(most, inside - chosen.reduce((n, t) => n + countStates(t, TODAY).sound * t.people, 0));
+          }
+          return sum + most;
+        }, 0);
+        expect(none).toBe(lack);
       }),
       { numRuns: 300 },
     );

@@ -1,7 +1,7 @@
 import type { Block, BlockItem } from '../tonight/plan';
 import type { PlainDate } from '../units/plainDate';
 import { owned } from './owned';
-import { pieceState, type Thing, type ThingServes } from './thing';
+import { countStates, pieceState, type Thing, type ThingServes } from './thing';
 
 /** Somebody who is expected, as far as equipment asks. */
 export interface ThingUser {
@@ -62,8 +62,10 @@ export interface NeedAt {
 }
 
 /**
- * Whether there is enough: each need is met by the things that serve it, in the order of the store; who may use none of
- * them takes none. What is missing is missed at the thing that has the most of them.
+ * Whether there is enough. As many people as can be find a thing that serves the need and is theirs to use: who finds it
+ * taken has somebody move on to another that is theirs as well (augmenting paths, Kuhn 1955), so that nobody goes without
+ * while things could be handed round. Who may use none of them takes none. Whoever found none is missed where the most
+ * share one, and then where there are the most.
  */
 export function enoughFor(
   things: readonly ({ id: string } & Thing)[],
@@ -73,24 +75,34 @@ export function enoughFor(
   today: PlainDate,
 ): NeedAt[] {
   return needs.flatMap((need) => {
-    const serving = things.filter((t) => t.serves === need.serves);
-    const left = new Set(people.filter((u) => u.rank >= need.fromRank));
-    const rows = serving.map((t): NeedAt => {
-      const sound = t.pieces.filter((p) => pieceState(p, today) === 'sound').length;
-      const users = [...left].filter((u) => mayUse(t, u, rankOf)).slice(0, sound * t.people);
-      for (const u of users) left.delete(u);
-      const wanted = Math.ceil(users.length / t.people);
-      return { need, thingId: t.id, people: users.length, wanted, there: wanted };
-    });
-    // Whoever found none although they may use one.
-    for (const u of left) {
-      const may = serving.flatMap((t, i) => (mayUse(t, u, rankOf) ? [{ t, row: rows[i]! }] : []));
-      const most = may.sort((a, b) => b.t.pieces.length - a.t.pieces.length)[0];
-      if (!most) continue;
-      most.row.people += 1;
-      most.row.wanted = Math.ceil(most.row.people / most.t.people);
+    const serving = things
+      .filter((t) => t.serves === need.serves)
+      .map((t) => ({ t, room: countStates(t, today).sound * t.people, users: new Set<ThingUser>(), without: 0 }));
+    const seat = (u: ThingUser, tried: Set<object>): boolean => {
+      for (const s of serving) {
+        if (tried.has(s) || !mayUse(s.t, u, rankOf)) continue;
+        tried.add(s);
+        const one = s.users.size < s.room ? null : [...s.users].find((other) => seat(other, tried));
+        if (one === undefined) continue;
+        if (one) s.users.delete(one);
+        s.users.add(u);
+        return true;
+      }
+      return false;
+    };
+    for (const u of people) {
+      if (u.rank < need.fromRank || seat(u, new Set())) continue;
+      const may = serving.filter((s) => mayUse(s.t, u, rankOf));
+      const at = may.sort((a, b) => b.t.people - a.t.people || b.t.pieces.length - a.t.pieces.length)[0];
+      if (at) at.without += 1;
     }
-    return rows.filter((r) => r.people > 0);
+    return serving
+      .map(({ t, users, without }): NeedAt => {
+        const there = Math.ceil(users.size / t.people);
+        const people = users.size + without;
+        return { need, thingId: t.id, people, wanted: Math.ceil(people / t.people), there };
+      })
+      .filter((r) => r.people > 0);
   });
 }
 
@@ -152,8 +164,7 @@ export function soundFor(things: readonly Thing[], today: PlainDate): Map<ThingS
   const n = new Map<ThingServes, number>();
   for (const t of things) {
     if (t.serves === null) continue;
-    const sound = t.pieces.filter((p) => pieceState(p, today) === 'sound').length;
-    n.set(t.serves, (n.get(t.serves) ?? 0) + sound);
+    n.set(t.serves, (n.get(t.serves) ?? 0) + countStates(t, today).sound);
   }
   return n;
 }
