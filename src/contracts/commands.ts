@@ -26,6 +26,7 @@ import { hallInput } from './hall';
 import { thingInput } from './thing';
 import { incidentInput } from './incident';
 import { injuryInput } from './injury';
+import { loadAgreeInput, loadAllowInput, loadInput, loadRuleInput } from './load';
 import { lookInput } from './look';
 import { outcomeInput } from './outcome';
 import { overrideInput } from './override';
@@ -117,6 +118,10 @@ export const COMMANDS = {
   'felt.record': { may: ['student'], input: feltInput },
   'focus.give': { may: STAFF, input: focusInput },
   'practice.record': { may: ['student', 'guardian'], input: practiceInput },
+  'load.record': { may: [...STAFF, 'student', 'guardian'], input: loadInput },
+  'load.allow': { may: HEAD, input: loadAllowInput },
+  'load.agree': { may: ['head', 'guardian'], input: loadAgreeInput },
+  'loadRule.set': { may: HEAD, input: loadRuleInput },
   'pause.begin': { may: STAFF, input: pauseInput },
   'pause.end': { may: STAFF, input: v.object({ id, until: date }) },
   'incident.record': { may: STAFF, input: incidentInput },

@@ -4,7 +4,16 @@ import { id, line } from './fields';
 import { markInput } from './look';
 
 /** What of the record can be struck. */
-export const STRIKABLE = ['look', 'class', 'promotion', 'decision', 'adaptation', 'consent', 'practice'] as const;
+export const STRIKABLE = [
+  'look',
+  'class',
+  'promotion',
+  'decision',
+  'adaptation',
+  'consent',
+  'practice',
+  'load',
+] as const;
 export type Strikable = (typeof STRIKABLE)[number];
 
 const reason = v.pipe(line, v.minLength(3, 'Say why: it is kept with it.'));

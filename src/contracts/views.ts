@@ -20,6 +20,7 @@ import type { HomeView } from './views/home';
 import type { ImportsView } from './views/imports';
 import type { IncidentsView } from './views/incident';
 import type { KitAnswer } from './views/lookKit';
+import type { LoadView, StrikingView } from './views/load';
 import type { MissedView } from './views/missed';
 import type { PeopleView } from './views/people';
 import type { ReadinessView } from './views/readiness';
@@ -55,6 +56,7 @@ export type * from './views/home';
 export type * from './views/imports';
 export type * from './views/incident';
 export type * from './views/lookKit';
+export type * from './views/load';
 export type * from './views/missed';
 export type * from './views/people';
 export type * from './views/school';
@@ -107,6 +109,8 @@ export const VIEWS = {
   cycleAsked: { may: STAFF, input: v.object({}) },
   /** `day`: one of the week. */
   store: { may: STAFF, input: v.object({}) },
+  load: { may: OWN, input: v.object({ id }) },
+  striking: { may: STAFF, input: v.object({}) },
   catchUp: { may: STAFF, input: v.object({ day: v.optional(date) }) },
   lookKit: {
     may: STAFF,
@@ -169,6 +173,8 @@ export interface ViewResults {
   cycleAsked: CycleAskedView;
   catchUp: CatchUpView;
   store: StoreView;
+  load: LoadView;
+  striking: StrikingView;
   lookKit: KitAnswer;
   earlierMarks: EarlierMarksView;
   earlierShowings: EarlierShowingsView;

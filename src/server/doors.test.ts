@@ -80,6 +80,10 @@ const MAY_SEND: Record<CommandName, string> = {
   'felt.record': '', // of oneself, or of somebody one was in class with, below
   'focus.give': 'hi',
   'practice.record': 'g', // and a student their own, below
+  'load.record': 'hig', // and a student their own, in its own test
+  'load.allow': 'h',
+  'load.agree': 'hg',
+  'loadRule.set': 'h',
   'pause.begin': 'hi',
   'pause.end': 'hi',
   'incident.record': 'hi',
@@ -132,6 +136,8 @@ const MAY_SEE: Record<ViewName, string> = {
   classes: 'hi',
   classRun: 'hi',
   store: 'hi',
+  load: 'hig', // and a student their own, in its own test
+  striking: 'hi',
   cycle: 'hi',
   cycleAsked: 'hi',
   catchUp: 'hi',
@@ -160,6 +166,8 @@ const seeing = (s: SmallSchool): Record<ViewName, object> => ({
   cycleAsked: {},
   catchUp: {},
   store: {},
+  load: { id: s.student },
+  striking: {},
   technique: { id: s.stance },
   library: {},
   sequences: {},
@@ -246,6 +254,8 @@ const ANSWERS: Partial<Record<CommandName, readonly number[]>> = {
   'partners.end': [404],
   // That the belt was passed is on record already.
   'outcome.record': [200, 409],
+  // Of age: nobody is asked.
+  'load.agree': [409],
   // No pause was begun.
   'pause.end': [422],
   // It is let out with the closing, above.
@@ -276,6 +286,7 @@ const NOT_THERE: readonly ViewName[] = [
   'studentLooks',
   'forecast',
   'home',
+  'load',
   'grading',
   'examine',
   'paperSheet',
@@ -324,6 +335,7 @@ describe('who may do what', () => {
       'gradingDay.set',
       'signingKey.renew',
       'school.set',
+      'loadRule.set',
     ];
     if (!makesNew.includes(command)) expect(status).toBeGreaterThanOrEqual(400);
   });

@@ -26,10 +26,12 @@ function restsIn(block: Block, s: KitStudent): boolean {
     kind: 'partner drill',
     bodyParts: [],
     partner: true,
-    impact: block.pairs?.kind === 'holding',
+    impact: block.pairs?.kind === 'holding' ? (['hands', 'legs'] as const) : [],
   } as const;
   // A pause names its own item and rests nothing else.
-  const resting = s.resting.filter((r) => !r.pause).map((r) => ({ what: r.what, until: r.until, itemKey: null }));
+  const resting = s.resting
+    .filter((r) => !r.pause)
+    .map((r) => ({ what: r.what, until: r.until, itemKey: null, ...(r.impact ? { impact: r.impact } : {}) }));
   return restsWork(work, resting) !== null;
 }
 

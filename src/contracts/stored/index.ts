@@ -7,6 +7,7 @@ import { storedCycle } from './cycle';
 import { storedDepartures } from './departures';
 import type { StoredDocument } from './document';
 import { storedGradingRule } from './gradingRule';
+import { storedLoadRule } from './loadRule';
 import { storedRecipe } from './recipe';
 import { storedRunSheet } from './runSheet';
 import { storedSequence } from './sequence';
@@ -28,6 +29,7 @@ export const STORED: Record<string, StoredDocument<unknown>> = {
   cycle: storedCycle,
   departures: storedDepartures,
   gradingRule: storedGradingRule,
+  loadRule: storedLoadRule,
   recipe: storedRecipe,
   runSheet: storedRunSheet,
   sequence: storedSequence,

@@ -2,6 +2,7 @@
 import type {
   CycleOfDay,
   Group,
+  Limbs,
   Limits,
   PointKind,
   Purpose,
@@ -44,7 +45,11 @@ export interface LookKitView {
     slips: SlipShown[];
     praise: string;
     /** Open injuries and pauses. */
-    resting: { what: string; until: string | null; pause: boolean }[];
+    resting: { what: string; until: string | null; pause: boolean; impact?: Limbs }[];
+    /** What they may strike tonight, where they are on a ladder: “Right 50; left none: …”, and whether any limb may. */
+    strikes?: { says: string; any: boolean } | null;
+    /** Soft targets only, and why; empty: they may strike what is hard. */
+    soft?: string;
     /** What of all that is taken along rests for them, by item key; what rests in one condition only by `key@condition`. */
     rests: Record<string, RestShown>;
     /** The rung of contact agreed to, 1 the lowest; 0 refused, null nothing on record that counts. */

@@ -4,3 +4,4 @@ export * from './list';
 export * from './need';
 export * from './owned';
 export * from './thing';
+export * from './load';

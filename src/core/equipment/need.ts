@@ -9,6 +9,8 @@ export interface ThingUser {
   rank: number;
   /** In whole years; null: not known, and then too young for whatever has an age. */
   age: number | null;
+  /** Whether they may strike what is hard today: old enough, agreed to, and not every limb stopped; left out: they may. */
+  strikes?: boolean;
 }
 
 /** What a block of a class takes out: what for, from when, and for whom. */
@@ -91,7 +93,8 @@ export function enoughFor(
       return false;
     };
     for (const u of people) {
-      if (u.rank < need.fromRank || seat(u, new Set())) continue;
+      if (u.rank < need.fromRank || (need.serves === 'striking post' && u.strikes === false) || seat(u, new Set()))
+        continue;
       const may = serving.filter((s) => mayUse(s.t, u, rankOf));
       const at = may.sort((a, b) => b.t.people - a.t.people || b.t.pieces.length - a.t.pieces.length)[0];
       if (at) at.without += 1;

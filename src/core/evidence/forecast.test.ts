@@ -141,6 +141,14 @@ describe('forecast', () => {
     expect(first.value as number).toBeLessThan(1);
   });
 
+  it('is silent too where just half of the tries never end: there is no middle then', () => {
+    // Two tries and a look now and then: some seed has one of each.
+    const seldom = input(weekly(2, 9));
+    const halves = Array.from({ length: 60 }, (_, seed) => forecast(seldom, seeded(seed), 2));
+    expect(halves.some((f) => f.silent === 'may never end' && f.decides !== null)).toBe(true);
+    expect(halves.every((f) => (f.silent === null) === (f.median !== null))).toBe(true);
+  });
+
   it('law: no range begins before today or ends before it begins', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 5 }), fc.integer({ min: 8, max: 14 }), fc.integer(), (held, n, seed) => {

@@ -230,7 +230,7 @@ function oneRun(
         const { x, sd, pull, levelSd } = point.belief;
         const grows = slope > 0 && point.habit ? slope * HABIT_SLOPE : slope;
         // What was hardly watched may still turn out a habit, far below: the tails are heavy as far as it rests on belief.
-        const own = random() < pull && !process.env['FC'] ? drawHeavy(random) : drawNormal(random);
+        const own = random() < pull ? drawHeavy(random) : drawNormal(random);
         state = { level: x + pull * levelSd * level + sd * own, slope: grows };
         states.set(point.key, state);
       }
@@ -336,8 +336,8 @@ export function* forecastSteps(
       const run = oneRun(input, random, more);
       out.push(run);
       if (base && run.end === Infinity) never += 1;
-      // More than half that never end: there will be no range, and the rest would only take time.
-      if (base && never > runs / 2) return out;
+      // Half of them or more never end: there will be no range, and the rest would only take time.
+      if (base && never * 2 >= runs) return out;
       done += 1;
       if (done % 20 === 0) yield done / total;
     }
@@ -369,7 +369,7 @@ export function* forecastSteps(
     };
   };
   const decides = most ? { ...named(most[0]), share: most[1] / base.filter((r) => r.last).length } : null;
-  if (never > runs / 2) return { ...nothing, silent: 'may never end', byGrading, decides };
+  if (never * 2 >= runs) return { ...nothing, silent: 'may never end', byGrading, decides };
 
   const changes: Forecast['changes'][number][] = [];
   const perWeek = input.classDays.length;

@@ -16,28 +16,13 @@ export interface Practice {
   joints: Joints;
 }
 
-/** Broken skin stops impact work for about so many days (F 47, common practice, no source). */
-export const SKIN_RESTS = 14;
-
 export interface PracticeSum {
   minutes: number;
   repetitions: number;
   strikes: number;
   entries: number;
-  /** Until when impact rests because the skin was open; null: it does not. */
-  restsUntil: PlainDate | null;
   /** Pain in a joint was told of last. */
   painInJoint: boolean;
-}
-
-/** Until when impact rests because the skin was open on one of these days; null: it does not, or not any more. */
-export function skinRests(openOn: readonly PlainDate[], today: PlainDate): PlainDate | null {
-  const until =
-    openOn
-      .map((day) => addDays(day, SKIN_RESTS))
-      .sort()
-      .at(-1) ?? null;
-  return until !== null && until > today ? until : null;
 }
 
 /** The last four weeks at home, and what hands and joints ask for. Home hours are never counted as class hours. */
@@ -51,10 +36,6 @@ export function sumPractice(entries: readonly Practice[], today: PlainDate): Pra
     repetitions: add((e) => e.repetitions),
     strikes: add((e) => e.strikes),
     entries: lately.length,
-    restsUntil: skinRests(
-      lately.flatMap((e) => (e.hands === 'skin open' ? [e.day] : [])),
-      today,
-    ),
     painInJoint: newest?.joints === 'pain',
   };
 }

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { cautionInWords } from '../words';
 import { rungInWords } from '../words/english/consent';
 import { rungTogether } from './consent';
-import { skinRests, sumPractice, type Practice } from './practice';
+import { sumPractice, type Practice } from './practice';
 import { restsWork, type RestedItem } from './rests';
 
 const kick: RestedItem = {
@@ -11,7 +11,7 @@ const kick: RestedItem = {
   kind: 'kick',
   bodyParts: ['feet', 'knees', 'hips'],
   partner: false,
-  impact: false,
+  impact: [],
 };
 const drill: RestedItem = {
   key: 's:d',
@@ -19,7 +19,7 @@ const drill: RestedItem = {
   kind: 'partner drill',
   bodyParts: [],
   partner: true,
-  impact: false,
+  impact: [],
 };
 const injury = (what: string) => [{ what, until: '2026-03-20', itemKey: null }];
 
@@ -51,25 +51,20 @@ describe('work that rests', () => {
 });
 
 describe('open skin', () => {
-  const skin = [{ what: 'the skin was open', until: '2026-03-15', itemKey: null, impact: true }];
+  const skin = [{ what: 'the skin was open', until: '2026-03-15', itemKey: null, impact: 'hands' as const }];
   const punch: RestedItem = {
     key: 't:p',
     name: 'Punch',
     kind: 'strike',
     bodyParts: ['hand'],
     partner: false,
-    impact: true,
+    impact: ['hands'],
   };
   it('rests what the hands strike, all of it, and nothing in the air or with the legs', () => {
     expect(restsWork(punch, skin)).toMatchObject({ until: '2026-03-15', parts: null });
-    expect(restsWork({ ...punch, impact: false }, skin)).toBeNull();
-    expect(restsWork(kick, skin)).toBeNull();
+    expect(restsWork({ ...punch, impact: [] }, skin)).toBeNull();
+    expect(restsWork({ ...kick, impact: ['legs'] }, skin)).toBeNull();
     expect(restsWork(kick, [...skin, ...injury('no kicks')])?.what).toBe('no kicks');
-  });
-  it('until two weeks after the last day, and not on that day', () => {
-    expect(skinRests(['2026-03-01', '2026-02-20'], '2026-03-14')).toBe('2026-03-15');
-    expect(skinRests(['2026-03-01'], '2026-03-15')).toBeNull();
-    expect(skinRests([], '2026-03-15')).toBeNull();
   });
 });
 
@@ -87,18 +82,10 @@ describe('practice at home', () => {
     const s = sumPractice([entry('2026-03-01'), entry('2026-02-20'), entry('2026-01-01')], '2026-03-05');
     expect([s.minutes, s.repetitions, s.strikes, s.entries, cautionInWords(s)]).toEqual([20, 60, 40, 2, '']);
   });
-  it('stops impact for two weeks after the skin was open (F 47, common practice, no source)', () => {
-    expect(sumPractice([entry('2026-03-01', { hands: 'skin open' })], '2026-03-05').restsUntil).toBe('2026-03-15');
-    expect(sumPractice([entry('2026-02-10', { hands: 'skin open' })], '2026-03-05')).toMatchObject({
-      restsUntil: null,
-      painInJoint: false,
-    });
-  });
   it('sends pain to those who know', () => {
     const said = (...list: Practice[]) => cautionInWords(sumPractice(list, '2026-03-05'));
     expect(said(entry('2026-03-01', { joints: 'pain' }))).toContain('doctor');
     expect(said(entry('2026-03-01', { joints: 'pain' }), entry('2026-03-03'))).toBe('');
-    expect(said(entry('2026-03-01', { hands: 'skin open' }))).toContain('no striking');
   });
 });
 

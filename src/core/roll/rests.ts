@@ -4,14 +4,17 @@ import { BODY_PARTS, type BodyPart } from '../technique/point';
 import { fold } from '../units/fold';
 import type { PlainDate } from '../units/plainDate';
 
+/** With what something lands. */
+export type Limbs = 'hands' | 'legs';
+
 /** Work that is laid off: by an injury that says in words what rests, by a pause that names the item, or by open skin. */
 export interface Resting {
   what: string;
   until: PlainDate | null;
   /** The item of a pause; null: the words say what rests. */
   itemKey: string | null;
-  /** Only what the hands strike rests: a post, a bag, a pad. The skin was open. */
-  impact?: boolean;
+  /** Only what lands on something rests, a post, a bag, a pad, with these limbs. */
+  impact?: Limbs;
 }
 
 /** An item as far as rest goes. */
@@ -21,8 +24,8 @@ export interface RestedItem {
   kind: TechniqueKind | SequenceKind;
   bodyParts: readonly BodyPart[];
   partner: boolean;
-  /** The hands land on something. */
-  impact: boolean;
+  /** What lands on something. */
+  impact: readonly Limbs[];
 }
 
 /** Why an item rests, and how much of it: the parts of the body that are named, or null where all of it does. */
@@ -66,7 +69,7 @@ export function restsWork(item: RestedItem, resting: readonly Resting[]): Rest |
       continue;
     }
     if (r.impact) {
-      if (item.impact) return { ...r, parts: null };
+      if (item.impact.includes(r.impact)) return { ...r, parts: null };
       continue;
     }
     const words = fold(r.what);

@@ -35,6 +35,8 @@ export async function readImports(tx: Transaction, id?: string): Promise<RollImp
           or exists (select 1 from adaptation a where a.student_id = p.id)
           or exists (select 1 from focus_given f where f.student_id = p.id)
           or exists (select 1 from practice x where x.student_id = p.id)
+          or exists (select 1 from load_done l where l.student_id = p.id)
+          or exists (select 1 from load_word l where l.student_id = p.id)
           or exists (select 1 from guardian_of g where g.student_id = p.id)
           or exists (select 1 from syllabus_followed f where f.student_id = p.id)
           or exists (select 1 from incident i where p.id in (i.hurt_id, i.cause_id)) as touched

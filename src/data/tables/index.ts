@@ -20,6 +20,7 @@ export * from './class';
 export * from './classPlan';
 export * from './cycle';
 export * from './pairs';
+export * from './load';
 export * from './look';
 export * from './standing';
 export * from './adaptation';

@@ -1,6 +1,7 @@
 import { pgTable, smallint, text, uuid } from 'drizzle-orm/pg-core';
 import { LANGUAGES } from '../../contracts/school';
-import { instant } from './columns';
+import { storedLoadRule } from '../../contracts/stored/loadRule';
+import { instant, kept } from './columns';
 
 export const school = pgTable('school', {
   id: uuid('id').primaryKey(),
@@ -17,5 +18,7 @@ export const school = pgTable('school', {
   /** What stands at the head of a certificate and below the name; empty: the usual. */
   certificateHead: text('certificate_head').notNull().default(''),
   certificateWording: text('certificate_wording').notNull().default(''),
+  /** Numbers of work that hardens; null: as delivered. */
+  loadRule: kept('load_rule', storedLoadRule),
   madeAt: instant('made_at').notNull().defaultNow(),
 });

@@ -34,4 +34,5 @@ export const HIDES_STRUCK: ReadonlySet<string> = new Set([
   'adaptation',
   'consent',
   'practice',
+  'load_done',
 ]);

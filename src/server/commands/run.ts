@@ -35,6 +35,7 @@ import { cycleCommands } from './cycle';
 import { pairsCommands } from './pairs';
 import { focusCommands } from './focus';
 import { practiceCommands } from './practice';
+import { loadCommands } from './load';
 import { pauseCommands } from './pause';
 import { incidentCommands } from './incident';
 import { gradingCommands } from './grading';
@@ -75,6 +76,7 @@ const RUNS: Runs<CommandName> = {
   ...pairsCommands,
   ...focusCommands,
   ...practiceCommands,
+  ...loadCommands,
   ...pauseCommands,
   ...incidentCommands,
   ...gradingCommands,

@@ -9,6 +9,7 @@ import {
   attendance,
   classHeld,
   consent,
+  loadDone,
   outcome,
   point,
   practice,
@@ -132,6 +133,24 @@ const practised: Of<'practice'> = async (tx, who, s) => {
   return [{ kind: 'practice', id: p.id, says: `${p.minutes} minutes at home, ${dayInWords(p.day, who.today)}` }];
 };
 
+/** An entry of strikes: by who wrote it down for their own, or by a head instructor. */
+const loaded: Of<'load'> = async (tx, who, s) => {
+  if (who.role !== 'head') await mustBeOwnStudent(tx, who, s.studentId);
+  if (who.role === 'instructor') onlyHead(who);
+  const [d] = await tx
+    .select()
+    .from(loadDone)
+    .where(and(eq(loadDone.id, s.id), eq(loadDone.studentId, s.studentId)));
+  if (!d) throw gone();
+  if (
+    who.role !== 'head' &&
+    (d.by !== who.personId || d.skin === 'open' || d.joints === 'pain' || d.feeling === 'numb')
+  )
+    throw new Refusal(403, 'What stops the work is struck by a head instructor only.');
+  const side = d.side === 'none' ? '' : `, ${d.side}`;
+  return [{ kind: 'load', id: d.id, says: `${d.count} ${d.blow}${side}, ${dayInWords(d.day, who.today)}` }];
+};
+
 async function strikeClass(tx: Transaction, who: Who, s: Strike): Promise<Found> {
   const [c] = await tx.select().from(classHeld).where(eq(classHeld.id, s.id));
   if (!c) throw gone();
@@ -154,12 +173,13 @@ const OF_STUDENT: { [K in Exclude<Strikable, 'class' | 'look'>]: Of<K> } = {
   adaptation: adapted,
   consent: agreed,
   practice: practised,
+  load: loaded,
 };
 
 export const strikeCommands: Runs<'record.strike'> = {
   /** Nothing is deleted: what is struck is seen by no reader any more, and kept with who struck it and why. */
   'record.strike': async (tx, who, s) => {
-    if (s.kind !== 'practice' && (who.role === 'student' || who.role === 'guardian'))
+    if (s.kind !== 'practice' && s.kind !== 'load' && (who.role === 'student' || who.role === 'guardian'))
       throw new Refusal(403, 'Ask a teacher to strike this.');
     if (s.kind === 'look') {
       await replaceLook(tx, who, await lookToMend(tx, who, s.id), EMPTY, s.reason);

@@ -1,12 +1,13 @@
 // What is believed, beyond what is judged: the school's pool and habits, chances, corrections and what is worth a look.
-import { and, eq, gt, inArray, lte } from 'drizzle-orm';
-import { addDays, itemKey, restsWork, SKIN_RESTS, skinRests, type Rest, type Resting } from '../../core';
+import { inArray } from 'drizzle-orm';
+import { itemKey, restsWork, stopInWords, stopsOf, type Limbs, type Rest, type Resting } from '../../core';
 import type { Transaction } from '../../data/connection';
-import { injury, pause, practice } from '../../data/tables';
+import { nextLoads, readLoadRule, readStopped } from '../../data/queries/loads';
+import { injury, pause } from '../../data/tables';
 import { type Judged } from './judge';
 import { type Judging } from './judging';
 
-/** Work that rests for each student: open injuries, pauses, and what the hands strike while the skin heals. */
+/** Work that rests for each student: open injuries, pauses, and what lands on something while a limb is stopped. */
 export async function readResting(
   tx: Transaction,
   today: string,
@@ -30,29 +31,26 @@ export async function readResting(
         until: p.until,
         itemKey: p.techniqueId ? `t:${p.techniqueId}` : `s:${p.sequenceId}`,
       });
-  const openOn = new Map<string, string[]>();
-  for (const p of await tx
-    .select({ studentId: practice.studentId, day: practice.day })
-    .from(practice)
-    .where(
-      and(
-        eq(practice.hands, 'skin open'),
-        gt(practice.day, addDays(today, -SKIN_RESTS)),
-        lte(practice.day, today),
-        some ? inArray(practice.studentId, some) : undefined,
-      ),
-    ))
-    openOn.set(p.studentId, [...(openOn.get(p.studentId) ?? []), p.day]);
-  for (const [id, days] of openOn) {
-    const until = skinRests(days, today);
-    if (until)
-      add(id, { what: 'the skin of the hands was open: no striking on anything', until, itemKey: null, impact: true });
+  const { rule } = await readLoadRule(tx);
+  for (const [id, load] of await readStopped(tx, some)) {
+    for (const { stop, ladder, side } of stopsOf(nextLoads(load, rule, today)))
+      add(id, {
+        what: stopInWords(stop, ladder, side),
+        until: stop.until,
+        itemKey: null,
+        impact: ladder === 'hand' || ladder === 'press-ups' ? 'hands' : 'legs',
+      });
   }
   return out;
 }
 
-/** What the hands land with. */
-const BY_HAND = ['strike', 'block', 'hand shape'];
+/** What lands where a condition has something to land on. */
+const LANDS: Partial<Record<string, readonly Limbs[]>> = {
+  strike: ['hands'],
+  block: ['hands'],
+  'hand shape': ['hands'],
+  kick: ['legs'],
+};
 
 /** Why an item rests for a student today, as it is done in a condition (null: in any that lands on nothing); null: it does not. */
 export function restOf(
@@ -71,7 +69,7 @@ export function restOf(
       kind,
       bodyParts: j.items.pointsOf(item).map((p) => p.bodyPart),
       partner: kind === 'partner drill',
-      impact: kind === 'equipment set' || (gear !== null && BY_HAND.includes(kind)),
+      impact: kind === 'equipment set' ? ['hands', 'legs'] : gear !== null ? (LANDS[kind] ?? []) : [],
     },
     resting,
   );

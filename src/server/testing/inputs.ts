@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import { v7 } from 'uuid';
 import type { CommandDraft, CommandName } from '../../contracts/commands';
-import { ALONE, beginRun, NOTHING_ASKED } from '../../core';
+import { ALL_FINE, ALONE, beginRun, LOAD_AS_DELIVERED, NOTHING_ASKED } from '../../core';
 import { settings as daySettings } from '../../core/runSheet/builders';
 import { aLook, aCycle, aPlan, aThing, DAY, NOW, usualRule, type SmallSchool } from './school';
 
@@ -138,6 +138,22 @@ export const goodInputs = (s: SmallSchool): { [N in CommandName]: () => CommandD
     reason: 'asked for it',
   }),
   'practice.record': () => practised(s.student),
+  'load.record': () => ({
+    studentId: s.student,
+    day: DAY,
+    place: 'hall',
+    done: [{ id: v7(), blow: 'straight', side: 'right', surface: 'post', count: 0, said: ALL_FINE }],
+  }),
+  'load.allow': () => ({
+    id: v7(),
+    studentId: s.student,
+    ladder: 'hand',
+    side: 'right',
+    what: 'lifted',
+    reason: 'the doctor has seen it',
+  }),
+  'load.agree': () => ({ id: v7(), studentId: s.student, agreed: true, guardian: 'a parent' }),
+  'loadRule.set': () => ({ rule: structuredClone(LOAD_AS_DELIVERED) as never }),
   'pause.begin': () => ({
     id: v7(),
     studentId: s.student,

@@ -47,6 +47,7 @@ import { readJudging, type Judging } from '../judging/judging';
 import { rankAbove } from '../judging/rankAbove';
 import { requirementNames } from '../judging/requirementNames';
 import { readResting, restingPoints, restOf } from '../judging/rests';
+import { readStrikes } from '../judging/strikes';
 import { staleEarlier } from '../judging/stale';
 import type { Who } from '../who';
 import { kitAnswer } from './kitAnswer';
@@ -78,6 +79,7 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
     [...plans.toCome, ...plans.before].map((p) => p.id),
   );
   const bodies = await readBodies(tx);
+  const strikes = await readStrikes(tx, roll, who.today);
   const followed = versionsFollowed(j, roll, who.today);
   const requirements = followed.flatMap((v) => v.requirements);
   const placeOf = new Map(requirements.map((r, i) => [r.id, i]));
@@ -98,17 +100,19 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
   ];
   const most = worthsEach(roll.length);
   const students = roll.map((x): KitStudent => {
+    const striking = strikes.get(x.id)!;
     const { ranks, versionId } = j.syllabusOf(x);
     const mine = resting.get(x.id) ?? [];
     const focus = given.get(x.id);
     // All that it depends on besides what is known of the student.
     const body = bodies.get(x.id) ?? NO_BODY;
-    const stamp = JSON.stringify([school.serial, versionId, x, grading, most, mine, focus, j.ofAge, body]);
+    const stamp = JSON.stringify([school.serial, versionId, x, grading, most, mine, focus, j.ofAge, body, striking]);
     return j.once(x.id, 'kit', stamp, () => {
       const next = rankAbove(ranks, x.rankId);
       return {
         ...studentInKit(j, school, x, next, { given: focus, resting: mine, grading, most, placeOf, points, items }),
         ...body,
+        ...striking,
       };
     });
   });
@@ -244,7 +248,12 @@ function studentInKit(
     focus: guided?.focus ? focusShown(guided.focus, nameOf) : null,
     slips: guided?.slipping.slice(0, 6).map((y) => slipShown(y, nameOf)) ?? [],
     praise: guided ? praiseInWords(guided.praise, j.today) : '',
-    resting: resting.map((r) => ({ what: r.what, until: r.until, pause: r.itemKey !== null })),
+    resting: resting.map((r) => ({
+      what: r.what,
+      until: r.until,
+      pause: r.itemKey !== null,
+      ...(r.impact ? { impact: r.impact } : {}),
+    })),
     rests: restsShown(j, resting, items),
     rung: consentOf(j.consents.get(x.id), x.born, j.today, j.ofAge),
     follows: versionId ?? '',

@@ -30,6 +30,7 @@ import { gradingsView, gradingView } from './gradings';
 import { homeView } from './home';
 import { importsView } from './imports';
 import { incidentsView } from './incidents';
+import { loadView, strikingView } from './load';
 import { lookKitView } from './lookKit';
 import { missedView } from './missed';
 import { panelView } from './panel';
@@ -84,6 +85,8 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   cycleAsked: cycleAskedView,
   catchUp: catchUpView,
   store: storeView,
+  load: loadView,
+  striking: strikingView,
   lookKit: lookKitView,
   earlierMarks: earlierMarksView,
   earlierShowings: earlierShowingsView,

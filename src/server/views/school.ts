@@ -9,7 +9,7 @@ export async function schoolView(tx: Transaction, who: Who): Promise<SchoolView>
   const [own] = await tx.select().from(school);
   const keys = await tx.select({ since: signingKey.since, until: signingKey.until }).from(signingKey);
   const inUse = keys.find((k) => k.until === null);
-  const { id: _id, madeAt: _madeAt, ...settings } = own!;
+  const { id: _id, madeAt: _madeAt, loadRule: _loadRule, ...settings } = own!;
   return {
     ...settings,
     signs: inUse ? { since: dayIn(who.timeZone, inUse.since), before: keys.length - 1 } : null,

@@ -18,6 +18,7 @@ import { countsOn } from '../../data/queries/syllabus';
 import { readThings } from '../../data/queries/things';
 import { attendance, hall } from '../../data/tables';
 import { readJudging } from '../judging/judging';
+import { readStrikes } from '../judging/strikes';
 import type { Who } from '../who';
 import { rankShown } from './shown/rank';
 
@@ -38,6 +39,7 @@ export async function storeView(tx: Transaction, who: Who): Promise<StoreView> {
   const roll = (await readRoll(tx)).filter((x) =>
     here.length > 0 ? here.includes(x.id) : x.lastHere !== null && daysBetween(x.lastHere, who.today) <= EXPECTED_DAYS,
   );
+  const strikes = await readStrikes(tx, roll, who.today);
   /** Place of the lowest belt of those whose next belt, or own, asks for it; asked of nobody it is for all. */
   const asked = new Map<string, number>();
   for (const r of j.versions.read(countsOn(j.versions, who.today)).requirements) {
@@ -75,10 +77,14 @@ export async function storeView(tx: Transaction, who: Who): Promise<StoreView> {
             takes,
             RUNGS.findIndex((r) => RUNG_GEAR[r] !== 'none') + 1,
           ),
-          people: roll.map((x) => ({
-            rank: place.get(x.rankId) ?? 0,
-            age: x.born === null ? null : ageOn(x.born, who.today),
-          })),
+          people: roll.map((x) => {
+            const { soft, strikes: on } = strikes.get(x.id)!;
+            return {
+              rank: place.get(x.rankId) ?? 0,
+              age: x.born === null ? null : ageOn(x.born, who.today),
+              strikes: soft === '' && (on?.any ?? true),
+            };
+          }),
           called: here.length > 0,
         }
       : null,

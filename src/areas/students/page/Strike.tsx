@@ -21,6 +21,7 @@ const WHAT_FOLLOWS: Record<Strikable, string> = {
   decision: 'It counts no longer among what chances are held against; a belt that was given by it goes back too.',
   adaptation: 'From now on the point is asked as of everybody, also of what was seen while it was adapted.',
   consent: 'What was said before it counts again. Whoever trained on it meanwhile has to be told.',
+  load: 'Numbers and stops that followed from it are reckoned without it.',
   practice: 'It counts no longer in what was done at home.',
 };
 

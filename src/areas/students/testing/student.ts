@@ -94,7 +94,7 @@ export const pageOf = (more: Partial<StudentView> = {}): StudentView => ({
   praise: 'eyes stay up held 5 of 5 on 3 March.',
   slips: SLIPS,
   pauses: [],
-  practice: { minutes: 0, restsUntil: null, repetitions: 0, strikes: 0, entries: 0, painInJoint: false, list: [] },
+  practice: { minutes: 0, repetitions: 0, strikes: 0, entries: 0, painInJoint: false, list: [] },
   room: { width: null, depth: null, stature: null, mass: null },
   partners: [],
   classmates: [],

@@ -26,5 +26,6 @@ export * from './runSheet';
 export * from './showing';
 export * from './speak';
 export * from './standard';
+export * from './load';
 export * from './store';
 export * from './worth';
