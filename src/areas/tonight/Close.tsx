@@ -48,7 +48,7 @@ export function Close({
   const missed = line.expected.filter((x) => line.stateOf(x.id) === 'away');
   const close = async () => {
     onEnd();
-    line.change({ items: taught });
+    await line.change({ items: taught });
     try {
       await put({
         id: newId(),

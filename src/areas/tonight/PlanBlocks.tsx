@@ -15,6 +15,7 @@ export function PlanBlocks({
   heights,
   looks,
   barred,
+  short,
   selected,
   onSelect,
   onMove,
@@ -26,6 +27,8 @@ export function PlanBlocks({
   looks: readonly LookInBlock[];
   /** Those that go first if time is short. */
   barred: ReadonlySet<LookInBlock>;
+  /** What the store is short of, by block. */
+  short: ReadonlyMap<string, readonly { name: string; short: number; wanted: number }[]>;
   selected: string | null;
   onSelect: (id: string) => void;
   onMove: (id: string, to: number) => void;
@@ -53,6 +56,7 @@ export function PlanBlocks({
               names={b.items.map(
                 (x) => items.find((y) => y.key === itemKey(x.item))?.name ?? 'not in the library any more',
               )}
+              short={(short.get(b.id) ?? []).map((x) => `${x.name}: ${x.short} of ${x.wanted} short`).join('; ')}
               selected={b.id === selected}
               onSelect={() => onSelect(b.id)}
             >
@@ -90,6 +94,7 @@ function Row({
   from,
   to,
   names,
+  short,
   selected,
   onSelect,
   children,
@@ -99,6 +104,7 @@ function Row({
   from: number;
   to: number;
   names: readonly string[];
+  short: string;
   selected: boolean;
   onSelect: () => void;
   children: React.ReactNode;
@@ -115,12 +121,15 @@ function Row({
         type="button"
         data-block={block.id}
         aria-expanded={selected}
-        aria-label={`${block.name}, ${block.minutes} minutes${block.pinned ? ', kept' : ''}, ${clockInWords(from)} to ${clockInWords(to)}`}
+        aria-label={`${block.name}, ${block.minutes} minutes${block.pinned ? ', kept' : ''}, ${clockInWords(from)} to ${clockInWords(to)}${short === '' ? '' : `, ${short}`}`}
         onClick={onSelect}
         {...listeners}
       >
         <span className="spread">
-          <b>{block.name}</b>
+          <span>
+            <b>{block.name}</b>
+            {short !== '' && <span className="attention"> {short}</span>}
+          </span>
           <span className="second num">
             {block.minutes} min{block.pinned && <Nail />}
           </span>

@@ -39,6 +39,7 @@ import { PlanStaff } from './PlanStaff';
 import { questionOf } from './questionOf';
 import { RollCall } from './RollCall';
 import { ToMind } from './ToMind';
+import { shortInPlan } from './shortOf';
 import { useBlockKeys } from './useBlockKeys';
 import { useCalled } from './useCalled';
 import { useClassPlan } from './useClassPlan';
@@ -233,6 +234,7 @@ export function Planned({ kit, shown, onRemove }: { kit: LookKitView; shown: Cla
               heights={heights}
               looks={looks}
               barred={barred}
+              short={shortInPlan(kit, plan, people)}
               selected={selected}
               onSelect={(id) => setSelected(id === selected ? null : id)}
               onMove={(id, to) =>

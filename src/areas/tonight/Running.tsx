@@ -27,6 +27,7 @@ import { Pairs } from './Pairs';
 import { PairsBrief } from './PairsBrief';
 import { RollCall } from './RollCall';
 import { RunStaff } from './RunStaff';
+import { AtThePost } from './AtThePost';
 import { bell, wakeSound } from './sound';
 import { TimeLeft } from './TimeLeft';
 import { ToMind } from './ToMind';
@@ -132,7 +133,7 @@ export function Running({ kit, shown }: { kit: LookKitView; shown: ClassPlanShow
   const time = (t: number) => clockInWords(timeOfDayIn(kit.timeZone, t));
   const set = (next: Run) => {
     wakeSound();
-    clock.set(next);
+    void clock.set(next);
   };
   const close = () => setView('close');
   if (clock.closed || s.block === null || view === 'close')
@@ -240,6 +241,7 @@ export function Running({ kit, shown }: { kit: LookKitView; shown: ClassPlanShow
           </div>
         </div>
       )}
+      <AtThePost kit={kit} block={block} people={people} from={timeOfDayIn(kit.timeZone, s.endsAt) - s.of} />
       {looks.length > 0 && (
         <section>
           <h2>Worth a look now</h2>

@@ -6,6 +6,7 @@ import type { KitStudent } from '../../kit/mat/line';
 export function oddPlaceOf(kit: LookKitView, s: KitStudent | undefined, round: number): OddPlace | null {
   if (!s) return null;
   const place = (id: string) => kit.ranks.findIndex((r) => r.id === id);
-  const user = { rank: place(s.rankId), age: s.age };
-  return oddPlace(kit.store ?? null, user, place, (kit.pairing?.odd[s.id] ?? 0) + round - 1);
+  const user = { rank: place(s.rankId), age: s.age, strikes: (s.soft ?? '') === '' && (s.strikes?.any ?? true) };
+  const sound = kit.store?.filter((t) => (t.sound ?? 1) > 0) ?? null;
+  return oddPlace(sound, user, place, (kit.pairing?.odd[s.id] ?? 0) + round - 1);
 }

@@ -26,5 +26,7 @@ export interface HomeView {
     /** The school's own stances in it. */
     stances: SchoolStance[];
   }[];
+  /** What may be struck next, a sentence a ladder; empty: nobody is on one, or they may not. */
+  strikes: string[];
   left: { name: string; why: string }[];
 }

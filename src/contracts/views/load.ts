@@ -7,6 +7,8 @@ export interface LoadEntryShown extends LoadEntry {
   blow: Blow;
   surface: string;
   place: 'hall' | 'home';
+  /** From the log of practice. */
+  logged: boolean;
   by: string;
 }
 

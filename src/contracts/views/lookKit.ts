@@ -10,7 +10,9 @@ import type {
   Sequence,
   SequenceKind,
   TechniqueKind,
+  OnTheShelf,
   Thing,
+  ThingServes,
   VerdictWord,
   SchoolStance,
 } from '../../core';
@@ -78,7 +80,10 @@ export interface LookKitView {
   guests?: GuestShown[];
   halls?: { id: string; name: string }[];
   /** What of the store is sound and serves some work; a device may still have what it was sent before there was one. */
-  store?: Pick<Thing, 'serves' | 'fromAge' | 'fromRankId'>[];
+  store?: (Pick<Thing, 'serves' | 'fromAge' | 'fromRankId'> &
+    Partial<Pick<OnTheShelf, 'id' | 'people' | 'all' | 'sound'> & { name: string }>)[];
+  /** What an item takes besides its condition’s gear, by item key: a weapon, mats for a fall. */
+  takes?: Record<string, ThingServes[]>;
   /** From which age the school allows what can hurt. */
   ages?: Limits['ages'];
   /** Who never works together, who would like to, and who did in the last weeks. */

@@ -10,9 +10,11 @@ import {
   mayUse,
   nextCheck,
   ofNumber,
+  onTheShelf,
   ownedNow,
   pieceState,
   shortBy,
+  slotsFor,
   soundFor,
   storeHelps,
   takenOut,
@@ -25,6 +27,7 @@ import {
 } from '.';
 
 const TODAY = '2026-03-12';
+const shelf = (list: readonly ({ id: string } & Thing)[]) => list.map((t) => onTheShelf(t, TODAY));
 const piece = (id: string, more: Partial<Piece> = {}): Piece => ({
   id,
   wrong: '',
@@ -132,11 +135,11 @@ describe('what tonight takes', () => {
   it('is met by who may use it, and what is missing is said with what would help', () => {
     const things = [{ id: 'long', ...staffs, fromAge: 12, fromRankId: '2' }];
     const people = [user(30, 2), user(12, 3), user(40, 2), user(11, 4), user(null, 4), user(30, 1)];
-    const [at] = enoughFor(things, [need()], people, rankOf, TODAY);
+    const [at] = enoughFor(shelf(things), [need()], people, rankOf);
     expect(at).toMatchObject({ people: 3, wanted: 3, there: 2 });
     expect(shortBy(at!)).toBe(1);
     // Who wears a lower belt than works at it does something else.
-    expect(enoughFor(things, [need({ fromRank: 3 })], people, rankOf, TODAY)[0]).toMatchObject({
+    expect(enoughFor(shelf(things), [need({ fromRank: 3 })], people, rankOf)[0]).toMatchObject({
       people: 1,
       wanted: 1,
     });
@@ -155,14 +158,28 @@ describe('what tonight takes', () => {
       { id: 'long', ...thing([piece('a')]), fromAge: 12 },
       { id: 'short', ...thing([piece('b'), piece('c')]) },
     ];
-    const at = enoughFor(things, [need()], [user(30), user(31), user(8)], rankOf, TODAY);
+    const at = enoughFor(shelf(things), [need()], [user(30), user(31), user(8)], rankOf);
     expect(at.map((n) => [n.thingId, n.people, shortBy(n)])).toEqual([
       ['long', 1, 0],
       ['short', 2, 0],
     ]);
     const shields = [{ id: 's', ...thing([piece('a')], { people: 2, serves: 'target' }) }];
-    const [shield] = enoughFor(shields, [need({ serves: 'target' })], [user(9), user(9), user(9)], rankOf, TODAY);
+    const [shield] = enoughFor(shelf(shields), [need({ serves: 'target' })], [user(9), user(9), user(9)], rankOf);
     expect(shield).toMatchObject({ people: 3, wanted: 2, there: 1 });
+  });
+
+  it('a post takes nobody who may not strike today, and turns at it are equal', () => {
+    const post = [{ id: 'p', ...thing([piece('a'), piece('b')], { serves: 'striking post' }) }];
+    const at = (...people: ThingUser[]) => enoughFor(shelf(post), [need({ serves: 'striking post' })], people, rankOf);
+    expect(at(user(30), { ...user(31), strikes: false }, user(40))).toMatchObject([{ people: 2, wanted: 2, there: 2 }]);
+    expect(at({ ...user(31), strikes: false })).toEqual([]);
+    expect(slotsFor(['a', 'b', 'c'], 2, 15)).toEqual([
+      { id: 'a', from: 0, minutes: 7.5, piece: 0 },
+      { id: 'b', from: 0, minutes: 7.5, piece: 1 },
+      { id: 'c', from: 7.5, minutes: 7.5, piece: 0 },
+    ]);
+    expect(slotsFor(['a', 'b', 'c', 'd'], 1, 3).map((s) => s.id)).toEqual(['a', 'b', 'c']);
+    expect(slotsFor(['a'], 0, 10)).toEqual([]);
   });
 
   it('laws: nobody too young or below the belt is counted, nothing unsound is there, a piece made sound never makes it shorter, and nobody goes without while it could be handed round', () => {
@@ -194,7 +211,7 @@ describe('what tonight takes', () => {
         }));
         const users = people;
         const needs = THING_SERVES.map((serves) => need({ serves }));
-        const at = enoughFor(things, needs, users, rankOf, TODAY);
+        const at = enoughFor(shelf(things), needs, users, rankOf);
         const total = (rows: typeof at) => rows.reduce((n, r) => n + shortBy(r), 0);
         for (const n of at) {
           const t = things.find((x) => x.id === n.thingId)!;
@@ -208,7 +225,7 @@ describe('what tonight takes', () => {
           expect(n.there).toBeLessThanOrEqual(n.wanted);
         }
         const mended = things.map((t, i) => (i === 0 ? { ...t, pieces: t.pieces.map((p) => piece(p.id)) } : t));
-        expect(total(enoughFor(mended, needs, users, rankOf, TODAY))).toBeLessThanOrEqual(total(at));
+        expect(total(enoughFor(shelf(mended), needs, users, rankOf))).toBeLessThanOrEqual(total(at));
         const without = (ts: typeof things, rows: typeof at) =>
           rows.reduce((n, r) => {
             const t = ts.find((x) => x.id === r.thingId)!;
@@ -216,7 +233,7 @@ describe('what tonight takes', () => {
           }, 0);
         const more = things.map((t, i) => (i === 0 ? { ...t, pieces: [...t.pieces, piece('new')] } : t));
         const none = without(things, at);
-        expect(without(more, enoughFor(more, needs, users, rankOf, TODAY))).toBeLessThanOrEqual(none);
+        expect(without(more, enoughFor(shelf(more), needs, users, rankOf))).toBeLessThanOrEqual(none);
         // Every set of people against the room of all that anybody of it may use (Hall 1935): the greatest lack is what
         // no handing round could end.
         const lack = THING_SERVES.reduce((sum, serves) => {

@@ -3,5 +3,6 @@ export * from './change';
 export * from './list';
 export * from './need';
 export * from './owned';
+export * from './slots';
 export * from './thing';
 export * from './load';

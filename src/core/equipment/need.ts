@@ -43,14 +43,33 @@ export function takenOut(
   });
 }
 
-/** Who may use a thing: old enough, and of the belt or above it. `rankOf` gives the place of a belt. */
+/** Who may use a thing: old enough, of the belt or above it, and at a post only who may strike. `rankOf` gives the place of a belt. */
 export const mayUse = (
-  t: Pick<Thing, 'fromAge' | 'fromRankId'>,
+  t: Pick<Thing, 'fromAge' | 'fromRankId' | 'serves'>,
   u: ThingUser,
   rankOf: (id: string) => number,
 ): boolean =>
+  (t.serves !== 'striking post' || u.strikes !== false) &&
   (t.fromAge === null || (u.age !== null && u.age >= t.fromAge)) &&
   (t.fromRankId === null || u.rank >= rankOf(t.fromRankId));
+
+/** A kind of the store as a class asks for it: who may use it, how many of it there are, and how many of these are sound. */
+export interface OnTheShelf extends Pick<Thing, 'serves' | 'fromAge' | 'fromRankId' | 'people'> {
+  id: string;
+  all: number;
+  sound: number;
+}
+
+/** What stands on the shelf on a day. */
+export const onTheShelf = (t: { id: string } & Thing, today: PlainDate): OnTheShelf => ({
+  id: t.id,
+  serves: t.serves,
+  fromAge: t.fromAge,
+  fromRankId: t.fromRankId,
+  people: t.people,
+  all: t.pieces.length,
+  sound: countStates(t, today).sound,
+});
 
 /** How a need stands with one thing that serves it. */
 export interface NeedAt {
@@ -70,16 +89,15 @@ export interface NeedAt {
  * share one, and then where there are the most.
  */
 export function enoughFor(
-  things: readonly ({ id: string } & Thing)[],
+  things: readonly OnTheShelf[],
   needs: readonly ThingNeed[],
   people: readonly ThingUser[],
   rankOf: (id: string) => number,
-  today: PlainDate,
 ): NeedAt[] {
   return needs.flatMap((need) => {
     const serving = things
       .filter((t) => t.serves === need.serves)
-      .map((t) => ({ t, room: countStates(t, today).sound * t.people, users: new Set<ThingUser>(), without: 0 }));
+      .map((t) => ({ t, room: t.sound * t.people, users: new Set<ThingUser>(), without: 0 }));
     const seat = (u: ThingUser, tried: Set<object>): boolean => {
       for (const s of serving) {
         if (tried.has(s) || !mayUse(s.t, u, rankOf)) continue;
@@ -93,10 +111,9 @@ export function enoughFor(
       return false;
     };
     for (const u of people) {
-      if (u.rank < need.fromRank || (need.serves === 'striking post' && u.strikes === false) || seat(u, new Set()))
-        continue;
+      if (u.rank < need.fromRank || seat(u, new Set())) continue;
       const may = serving.filter((s) => mayUse(s.t, u, rankOf));
-      const at = may.sort((a, b) => b.t.people - a.t.people || b.t.pieces.length - a.t.pieces.length)[0];
+      const at = may.sort((a, b) => b.t.people - a.t.people || b.t.all - a.t.all)[0];
       if (at) at.without += 1;
     }
     return serving

@@ -8,6 +8,7 @@ import { writeCycle } from './write/cycle';
 import { writeDecisions } from './write/decisions';
 import { writeEvenings } from './write/evenings';
 import { writeGradings } from './write/gradings';
+import { writeLoad } from './write/load';
 import { writeStore } from './write/store';
 import { writePastGrading } from './write/pastGrading';
 import { writeSchool } from './write/school';
@@ -35,6 +36,7 @@ export async function fillDemo(appUrl: string, day?: PlainDate) {
       await writeEvenings(tx, made, today, await writeCycle(tx, made, today));
       await writeGradings(tx, made);
       await writeStore(tx, made, today);
+      await writeLoad(tx, made, today);
       await writeSignIns(tx, made, [guardian]);
       const marks = made.looks.reduce((n, l) => n + l.marks.length, 0);
       return { students: made.students.length, looks: made.looks.length, marks };

@@ -19,7 +19,7 @@ import { loadDone, loadWord, practice, school } from '../tables';
 
 /** All that somebody did of work that hardens, and what was said of it. */
 export interface LoadOf {
-  entries: (LoadEntry & { id: string; blow: string; surface: string; place: 'hall' | 'home'; by: string })[];
+  entries: (LoadEntry & { id: string; blow: string; surface: string; place: 'hall' | 'home'; logged: boolean; by: string })[];
   lifts: LoadLift[];
   words: (typeof loadWord.$inferSelect)[];
 }
@@ -54,6 +54,7 @@ export async function readLoads(tx: Transaction, studentIds?: readonly string[])
       side: d.side,
       surface: d.surface,
       place: d.place,
+      logged: false,
       by: d.by,
       count: d.count,
       said:
@@ -80,6 +81,7 @@ export async function readLoads(tx: Transaction, studentIds?: readonly string[])
       side: 'none',
       surface: '',
       place: 'home',
+      logged: true,
       by: p.by,
       count: p.strikes,
       said: {

@@ -5,6 +5,10 @@ import {
   capital,
   cautionInWords,
   itemKey,
+  LADDER_WORK,
+  LADDERS,
+  mayStrike,
+  nextLoadInWords,
   praiseInWords,
   sumPractice,
   usualLook,
@@ -13,6 +17,7 @@ import {
 } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { partOf } from '../../data/queries/items';
+import { guardianAgreed, nextLoads, NO_LOAD, readLoadRule, readLoads } from '../../data/queries/loads';
 import { readRoll } from '../../data/queries/roll';
 import { practice } from '../../data/tables';
 import { mustBeOwnStudent } from '../auth/ownStudent';
@@ -120,6 +125,14 @@ export async function homeView(tx: Transaction, who: Who, { id }: ViewInput<'hom
       });
     }
   }
+  const load = (await readLoads(tx, [id])).get(id) ?? NO_LOAD;
+  const { rule, ofAge } = await readLoadRule(tx);
+  const nexts = mayStrike(student.born, guardianAgreed(load), rule, ofAge, who.today).may
+    ? nextLoads(load, rule, who.today)
+    : [];
+  const strikes = LADDERS.map((l) => nexts.filter((n) => n.ladder === l))
+    .filter((list) => list.length > 0)
+    .map((list) => `${capital(LADDER_WORK[list[0]!.ladder])}: ${nextLoadInWords(list, who.today)}`);
   const cautions = [
     'Clear the floor, and keep clear of furniture and of people.',
     'Ten minutes here and there do more than an hour once.',
@@ -141,6 +154,7 @@ export async function homeView(tx: Transaction, who: Who, { id }: ViewInput<'hom
     praise: praiseInWords(praise, who.today),
     cautions,
     items,
+    strikes,
     left,
   };
 }

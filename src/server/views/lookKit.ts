@@ -15,10 +15,10 @@ import {
   canHurt,
   CARD_SECONDS,
   consentOf,
+  onTheShelf,
   isMinor,
   daysBetween,
   itemKey,
-  pieceState,
   praiseInWords,
   showingSeconds,
   SIDES,
@@ -47,6 +47,7 @@ import { readJudging, type Judging } from '../judging/judging';
 import { rankAbove } from '../judging/rankAbove';
 import { requirementNames } from '../judging/requirementNames';
 import { readResting, restingPoints, restOf } from '../judging/rests';
+import { takesOf } from '../judging/takes';
 import { readStrikes } from '../judging/strikes';
 import { staleEarlier } from '../judging/stale';
 import type { Who } from '../who';
@@ -134,8 +135,9 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
     weeks: await readWeeksAhead(tx, who.today),
     halls: await tx.select({ id: hall.id, name: hall.name }).from(hall).orderBy(hall.name),
     store: (await readThings(tx))
-      .filter((t) => t.serves !== null && t.pieces.some((p) => pieceState(p, who.today) === 'sound'))
-      .map(({ serves, fromAge, fromRankId }) => ({ serves, fromAge, fromRankId })),
+      .filter((t) => t.serves !== null)
+      .map((t) => ({ ...onTheShelf(t, who.today), name: t.name })),
+    takes: takesOf(j, items),
     ages: followed[0]!.body.limits.ages,
     pairing: await readPairing(tx, who.today),
     stood: await readStood(tx),

@@ -18,6 +18,7 @@ import { countsOn } from '../../data/queries/syllabus';
 import { readThings } from '../../data/queries/things';
 import { attendance, hall } from '../../data/tables';
 import { readJudging } from '../judging/judging';
+import { takenBy } from '../judging/takes';
 import { readStrikes } from '../judging/strikes';
 import type { Who } from '../who';
 import { rankShown } from './shown/rank';
@@ -48,13 +49,7 @@ export async function storeView(tx: Transaction, who: Who): Promise<StoreView> {
   }
   const takes = ({ item, conditionId }: BlockItem) => {
     const gear = j.versions.conditions.find((c) => c.id === conditionId)?.gear ?? null;
-    const facts = j.items.factsOf(itemKey(item), item);
-    const falls = 'technique' in item && j.library.techniques.get(item.technique)?.kind === 'fall';
-    const serves: ThingServes[] = [
-      ...(gear ? [gear] : []),
-      ...(facts?.weapon ? ['staff' as const] : []),
-      ...(falls ? ['mats' as const] : []),
-    ];
+    const serves: ThingServes[] = [...(gear ? [gear] : []), ...takenBy(j, item)];
     const fromRank = asked.get(itemKey(item)) ?? 0;
     return serves.map((s) => ({ serves: s, fromRank }));
   };

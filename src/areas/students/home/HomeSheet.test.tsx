@@ -18,6 +18,7 @@ const viewOf = (more: Partial<HomeView> = {}): HomeView => ({
   focus: null,
   praise: 'eyes stay up held 5 of 5.',
   cautions: ['Pain: stop, and ask a doctor or physiotherapist.'],
+  strikes: ['Strikes: Right 20; left 20.'],
   items: [
     {
       key: 's:walk',

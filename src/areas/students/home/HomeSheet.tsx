@@ -78,6 +78,17 @@ export default function HomeSheet({ view, studentId }: { view: HomeView; student
             {i.body && <Lines body={i.body} stances={i.stances} stature={view.room.stature} />}
           </article>
         ))}
+        {view.strikes.length > 0 && (
+          <section>
+            <h2>How many strikes next</h2>
+            <ul>
+              {view.strikes.map((x) => (
+                <li key={x}>{x}</li>
+              ))}
+            </ul>
+            <p className="second">Hall and home count together: write each day down with what the hands say.</p>
+          </section>
+        )}
         <section>
           <h2>Take care</h2>
           <ul>

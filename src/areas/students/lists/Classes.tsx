@@ -8,7 +8,7 @@ import { SheetForm } from '../../../kit/form/SheetForm';
 import { useCommandSheet } from '../../../kit/form/useSheet';
 import { IslandRoot } from '../../../kit/IslandRoot';
 import { ask, newId } from '../../../kit/send';
-import { StrikeSheet } from '../page/Strike';
+import { StrikeSheet } from '../../../kit/strike/Strike';
 
 type ClassShown = ClassesView['classes'][number];
 type Open = { what: 'class'; value: ClassShown | null } | { what: 'strike'; value: ClassShown } | null;

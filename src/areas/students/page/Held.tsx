@@ -4,7 +4,7 @@ import { dateInWords } from '../../../core';
 import { Belt } from '../../../kit/marks/Belt';
 import { VerdictMark } from '../../../kit/marks/Lozenge';
 import { Word } from '../../../kit/Word';
-import { StrikeWord, type OnStrike } from './Strike';
+import { StrikeWord, type OnStrike } from '../../../kit/strike/Strike';
 
 /** What the next belt asks besides work. */
 export function Gates({ view }: { view: StudentView }) {

@@ -12,8 +12,8 @@ import { useCommandSheet } from '../../../kit/form/useSheet';
 import { ask, newId } from '../../../kit/send';
 import { Switch } from '../../../kit/Switch';
 import { onSide, type Sheet } from './sheet';
-import { Strike } from './Strike';
-import { WhatFollows } from './WhatFollows';
+import { StrikeSheet } from '../../../kit/strike/Strike';
+import { WhatFollows } from '../../../kit/strike/WhatFollows';
 
 export type LookShown = StudentLooksView['looks'][number];
 type How = 'right' | 'other' | 'strike';
@@ -39,7 +39,12 @@ export function Mend({ look, ...sheet }: Sheet & { look: LookShown }) {
       ) : how === 'other' ? (
         <SomebodyElses {...sheet} look={look} says={says} />
       ) : (
-        <Strike {...sheet} thing={{ kind: 'look', id: look.id, says }} />
+        <StrikeSheet
+          {...sheet}
+          studentId={sheet.view.student.id}
+          seesAhead={sheet.view.may.look}
+          thing={{ kind: 'look', id: look.id, says }}
+        />
       )}
     </div>
   );

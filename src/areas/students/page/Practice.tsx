@@ -7,7 +7,7 @@ import { SheetForm } from '../../../kit/form/SheetForm';
 import { useCommandSheet } from '../../../kit/form/useSheet';
 import { newId } from '../../../kit/send';
 import type { Sheet } from './sheet';
-import { StrikeWord, type OnStrike } from './Strike';
+import { StrikeWord, type OnStrike } from '../../../kit/strike/Strike';
 
 /** The student's own log: home hours, apart from those of class. */
 export function PracticeLog({
@@ -35,6 +35,9 @@ export function PracticeLog({
         {p.entries === 0
           ? 'Nothing written down in the last four weeks.'
           : `${hours} in four weeks, ${p.repetitions} repetitions${p.strikes > 0 ? `, ${p.strikes} strikes` : ''}. The gates count class hours only.`}
+      </p>
+      <p className="line">
+        <a href={`/students/${view.student.id}/strikes`}>Strikes, and what the hands say</a>
       </p>
       {cautionInWords(p) !== '' && <p className="message">{cautionInWords(p)}</p>}
       <ul>

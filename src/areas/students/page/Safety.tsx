@@ -8,7 +8,7 @@ import { SheetForm } from '../../../kit/form/SheetForm';
 import { useCommandSheet } from '../../../kit/form/useSheet';
 import { newId } from '../../../kit/send';
 import type { Sheet } from './sheet';
-import { StrikeWord, type OnStrike } from './Strike';
+import { StrikeWord, type OnStrike } from '../../../kit/strike/Strike';
 
 /** Consent to contact, or its refusal, which needs no reason. A minor's guardian agrees too. */
 export function Consent({ view, done, leave }: Sheet) {

@@ -8,6 +8,7 @@ import { Belt } from '../../../kit/marks/Belt';
 import { Stick } from '../../../kit/marks/Stick';
 import { ask, send } from '../../../kit/send';
 import { firstName } from '../../../kit/words';
+import { StrikeSheet, type Thing } from '../../../kit/strike/Strike';
 import '../student.css';
 import { Adapt } from './Adapt';
 import { ChangeStudent } from './ChangeStudent';
@@ -29,7 +30,6 @@ import { Promote } from './Promote';
 import { Need, Working } from './Requirement';
 import { Room } from './Room';
 import { Consent, Injury, Safety } from './Safety';
-import { Strike, type Thing } from './Strike';
 
 const GROUPS: readonly { name: string; kinds: readonly string[] }[] = [
   { name: 'Stances and steps', kinds: ['stance', 'step', 'turn'] },
@@ -193,7 +193,9 @@ export default function Student({ view: first }: { view: StudentView }) {
           {chosen && <Working r={chosen} view={view} done={renew} leave={sheet.leave} />}
           {Sheet && <Sheet key={open?.what} {...sheet} />}
           {open?.what === 'injury' && <Injury key={open.value?.id ?? 'new'} {...sheet} value={open.value} />}
-          {open?.what === 'strike' && <Strike key={open.thing.id} {...sheet} thing={open.thing} />}
+          {open?.what === 'strike' && (
+            <StrikeSheet key={open.thing.id} {...sheet} studentId={s.id} seesAhead={may.look} thing={open.thing} />
+          )}
           {open?.what === 'mend' && <Mend key={open.look.id} {...sheet} look={open.look} />}
           <Invited
             view={view}

@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
-import type { Change, StudentFollowed, Tried } from '../../../contracts/trial';
-import { countOf } from '../../../core';
-import { Lozenge } from '../../../kit/marks/Lozenge';
-import { tryOut, type TriedOut } from '../../../kit/send';
+import type { Change, StudentFollowed, Tried } from '../../contracts/trial';
+import { countOf } from '../../core';
+import { Lozenge } from '../marks/Lozenge';
+import { tryOut, type TriedOut } from '../send';
 
 /** Nothing is asked before somebody has stopped typing for so long, in ms. */
 const PAUSE = 300;

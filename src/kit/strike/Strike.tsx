@@ -1,9 +1,8 @@
 import Button from '@mui/material/Button';
-import { strikeInput, type Strikable } from '../../../contracts/struck';
-import { TextField } from '../../../kit/form/fields';
-import { SheetForm } from '../../../kit/form/SheetForm';
-import { useCommandSheet } from '../../../kit/form/useSheet';
-import type { Sheet } from './sheet';
+import { strikeInput, type Strikable } from '../../contracts/struck';
+import { TextField } from '../form/fields';
+import { SheetForm } from '../form/SheetForm';
+import { useCommandSheet } from '../form/useSheet';
 import { WhatFollows } from './WhatFollows';
 
 /** Something on record that may be wrong: what it is and what it says. */
@@ -34,18 +33,15 @@ export const StrikeWord = ({ thing, onStrike }: { thing: Thing; onStrike: OnStri
   );
 
 /** Takes an entry out of the record, with why. Nothing is lost: it stays readable as struck. */
-export const Strike = ({ view, ...rest }: Sheet & { thing: Thing }) => (
-  <StrikeSheet studentId={view.student.id} seesAhead={view.may.look} {...rest} />
-);
-
-/** The same, of anybody's or nobody's. */
 export function StrikeSheet({
   studentId,
   done,
   leave,
   thing,
   seesAhead = true,
-}: Pick<Sheet, 'done' | 'leave'> & {
+}: {
+  done: () => Promise<void>;
+  leave: () => void;
   studentId: string | null;
   thing: Thing;
   /** Teachers read beforehand what follows. */
