@@ -32,6 +32,7 @@ import { outcomeInput } from './outcome';
 import { overrideInput } from './override';
 import { pairsInput, partnersInput } from './pairs';
 import { pauseInput } from './pause';
+import { postInput } from './post';
 import { practiceInput } from './practice';
 import { promotionInput } from './promotion';
 import { rankInput } from './rank';
@@ -122,6 +123,8 @@ export const COMMANDS = {
   'load.allow': { may: HEAD, input: loadAllowInput },
   'load.agree': { may: ['head', 'guardian'], input: loadAgreeInput },
   'loadRule.set': { may: HEAD, input: loadRuleInput },
+  'post.save': { may: STAFF, input: postInput },
+  'post.remove': { may: HEAD, input: only },
   'pause.begin': { may: STAFF, input: pauseInput },
   'pause.end': { may: STAFF, input: v.object({ id, until: date }) },
   'incident.record': { may: STAFF, input: incidentInput },

@@ -23,6 +23,7 @@ import type { KitAnswer } from './views/lookKit';
 import type { LoadView, StrikingView } from './views/load';
 import type { MissedView } from './views/missed';
 import type { PeopleView } from './views/people';
+import type { PostsView } from './views/post';
 import type { ReadinessView } from './views/readiness';
 import type { RollView } from './views/roll';
 import type { SchoolView } from './views/school';
@@ -61,6 +62,7 @@ export type * from './views/missed';
 export type * from './views/people';
 export type * from './views/school';
 export type * from './views/rank';
+export type * from './views/post';
 export type * from './views/readiness';
 export type * from './views/roll';
 export type * from './views/sequence';
@@ -111,6 +113,7 @@ export const VIEWS = {
   store: { may: STAFF, input: v.object({}) },
   load: { may: OWN, input: v.object({ id }) },
   striking: { may: STAFF, input: v.object({}) },
+  posts: { may: STAFF, input: v.object({}) },
   catchUp: { may: STAFF, input: v.object({ day: v.optional(date) }) },
   lookKit: {
     may: STAFF,
@@ -175,6 +178,7 @@ export interface ViewResults {
   store: StoreView;
   load: LoadView;
   striking: StrikingView;
+  posts: PostsView;
   lookKit: KitAnswer;
   earlierMarks: EarlierMarksView;
   earlierShowings: EarlierShowingsView;

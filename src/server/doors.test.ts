@@ -84,6 +84,8 @@ const MAY_SEND: Record<CommandName, string> = {
   'load.allow': 'h',
   'load.agree': 'hg',
   'loadRule.set': 'h',
+  'post.save': 'hi',
+  'post.remove': 'h',
   'pause.begin': 'hi',
   'pause.end': 'hi',
   'incident.record': 'hi',
@@ -138,6 +140,7 @@ const MAY_SEE: Record<ViewName, string> = {
   store: 'hi',
   load: 'hig', // and a student their own, in its own test
   striking: 'hi',
+  posts: 'hi',
   cycle: 'hi',
   cycleAsked: 'hi',
   catchUp: 'hi',
@@ -168,6 +171,7 @@ const seeing = (s: SmallSchool): Record<ViewName, object> => ({
   store: {},
   load: { id: s.student },
   striking: {},
+  posts: {},
   technique: { id: s.stance },
   library: {},
   sequences: {},
@@ -248,6 +252,7 @@ const ANSWERS: Partial<Record<CommandName, readonly number[]>> = {
   'classPlan.remove': [404],
   'cycle.remove': [404],
   'thing.remove': [404],
+  'post.remove': [404],
   'calendar.close': [404],
   'classNote.remove': [404],
   'guest.remove': [404],
@@ -336,6 +341,7 @@ describe('who may do what', () => {
       'signingKey.renew',
       'school.set',
       'loadRule.set',
+      'post.save',
     ];
     if (!makesNew.includes(command)) expect(status).toBeGreaterThanOrEqual(400);
   });

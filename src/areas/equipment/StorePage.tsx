@@ -32,12 +32,14 @@ export default function StorePage({ view, head }: { view: StoreView; head: boole
   const [wrong, setWrong] = useState('');
   const place = new Map(view.ranks.map((r, i) => [r.id, i]));
   const { today, tonight } = view;
-  const needs = tonight ? enoughFor(
+  const needs = tonight
+    ? enoughFor(
         things.map((t) => onTheShelf(t, today)),
         tonight.needs,
         tonight.people,
         (id) => place.get(id) ?? 0,
-      ) : [];
+      )
+    : [];
   const shortest = needs.find((n) => shortBy(n) > 0);
   const [open, setOpen] = useState<Open>(shortest ? { kind: 'thing', id: shortest.thingId } : null);
   const shown = open && 'id' in open ? things.find((t) => t.id === open.id) : undefined;
@@ -186,6 +188,7 @@ export default function StorePage({ view, head }: { view: StoreView; head: boole
           )}
           <p className="row wrap no-print">
             <a href="/equipment/strikes">Who strikes, and how many</a>
+            <a href="/equipment/post">A striking post: how high, how stiff</a>
             <a href="/equipment/import">Take in a list</a>
             {things.length > 0 && (
               <Button variant="text" onClick={() => download('store.csv', printThings(things, view.ranks), 'text/csv')}>

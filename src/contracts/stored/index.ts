@@ -8,6 +8,7 @@ import { storedDepartures } from './departures';
 import type { StoredDocument } from './document';
 import { storedGradingRule } from './gradingRule';
 import { storedLoadRule } from './loadRule';
+import { storedPost } from './post';
 import { storedRecipe } from './recipe';
 import { storedRunSheet } from './runSheet';
 import { storedSequence } from './sequence';
@@ -30,6 +31,7 @@ export const STORED: Record<string, StoredDocument<unknown>> = {
   departures: storedDepartures,
   gradingRule: storedGradingRule,
   loadRule: storedLoadRule,
+  post: storedPost,
   recipe: storedRecipe,
   runSheet: storedRunSheet,
   sequence: storedSequence,

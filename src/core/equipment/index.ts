@@ -6,3 +6,4 @@ export * from './owned';
 export * from './slots';
 export * from './thing';
 export * from './load';
+export * from './post';

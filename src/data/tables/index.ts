@@ -27,6 +27,7 @@ export * from './adaptation';
 export * from './override';
 export * from './outcome';
 export * from './focus';
+export * from './post';
 export * from './practice';
 export * from './pause';
 export * from './incident';

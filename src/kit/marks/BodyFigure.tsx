@@ -1,4 +1,4 @@
-import { figureOf, placeOf, poseOf, type BodyPart, type Place, type TechniqueKind } from '../../core';
+import { figureOf, placeOf, poseOf, type BodyPart, type Figure, type Place, type TechniqueKind } from '../../core';
 
 const r1 = (n: number) => Math.round(n * 10) / 10;
 
@@ -10,6 +10,60 @@ export function limbPath(p: Place, q: Place, a: number, b: number): string {
   const at = (c: Place, r: number, s: number) =>
     `${r1(c.x + r * Math.cos(t + s * k))} ${r1(c.y + r * Math.sin(t + s * k))}`;
   return `M${at(p, a, 1)}L${at(q, b, 1)}A${r1(b)} ${r1(b)} 0 ${a < b ? 1 : 0} 0 ${at(q, b, -1)}L${at(p, a, -1)}A${r1(a)} ${r1(a)} 0 ${a >= b ? 1 : 0} 0 ${at(p, a, 1)}Z`;
+}
+
+/** A figure as limbs of wood: right solid, left outlined. `on` puts a place of the figure on the drawing. */
+export function FigureShape({
+  figure: f,
+  on,
+  scale,
+}: {
+  figure: Figure;
+  on: (p: Place) => Place;
+  /** Of the drawing, a stature. */
+  scale: number;
+}) {
+  const s = (share: number) => share * scale;
+  const leg = (l: typeof f.left) =>
+    limbPath(on(f.hip), on(l.knee), s(0.05), s(0.034)) +
+    limbPath(on(l.knee), on(l.ankle), s(0.034), s(0.02)) +
+    limbPath(on(l.ankle), on(l.toe), s(0.02), s(0.011));
+  const arm = (a: typeof f.leftArm) =>
+    limbPath(on(f.shoulder), on(a.elbow), s(0.034), s(0.023)) +
+    limbPath(on(a.elbow), on(a.wrist), s(0.023), s(0.016)) +
+    limbPath(on(a.wrist), on(a.tip), s(0.019), s(0.019));
+  const outlined = (d: string) => (
+    <>
+      <path d={d} fill="none" stroke="var(--left-line)" strokeWidth="3" strokeLinejoin="round" />
+      <path d={d} fill="var(--paper)" />
+    </>
+  );
+  const solid = (d: string) => (
+    <>
+      <path d={d} fill="none" stroke="var(--wood-line)" strokeWidth="3" strokeLinejoin="round" />
+      <path d={d} fill="var(--wood)" />
+    </>
+  );
+  const trunk = limbPath(on(f.hip), on(f.shoulder), s(0.062), s(0.072));
+  const head = on(f.head);
+  return (
+    <>
+      {outlined(leg(f.left))}
+      {outlined(arm(f.leftArm))}
+      <path d={trunk} fill="var(--pale-wood)" stroke="var(--wood-line)" strokeWidth="1.5" />
+      <ellipse
+        cx={head.x}
+        cy={head.y}
+        rx={s(0.05)}
+        ry={s(0.066)}
+        fill="var(--pale-wood)"
+        stroke="var(--wood-line)"
+        strokeWidth="1.5"
+      />
+      {solid(leg(f.right))}
+      {solid(arm(f.rightArm))}
+    </>
+  );
 }
 
 /** The nearest place for a number around its point that is inside the drawing and clear of the numbers already placed. */
@@ -57,29 +111,6 @@ export function BodyFigure({
   const mid = (Math.min(...spread) + Math.max(...spread)) / 2;
   // Forward is to the left, as the line faces the instructor's list.
   const on = (p: Place): Place => ({ x: width / 2 - (p.x - mid) * scale, y: height - 12 - p.y * scale });
-  const s = (share: number) => share * scale;
-  const leg = (l: typeof f.left) =>
-    limbPath(on(f.hip), on(l.knee), s(0.05), s(0.034)) +
-    limbPath(on(l.knee), on(l.ankle), s(0.034), s(0.02)) +
-    limbPath(on(l.ankle), on(l.toe), s(0.02), s(0.011));
-  const arm = (a: typeof f.leftArm) =>
-    limbPath(on(f.shoulder), on(a.elbow), s(0.034), s(0.023)) +
-    limbPath(on(a.elbow), on(a.wrist), s(0.023), s(0.016)) +
-    limbPath(on(a.wrist), on(a.tip), s(0.019), s(0.019));
-  const outlined = (d: string) => (
-    <>
-      <path d={d} fill="none" stroke="var(--left-line)" strokeWidth="3" strokeLinejoin="round" />
-      <path d={d} fill="var(--paper)" />
-    </>
-  );
-  const solid = (d: string) => (
-    <>
-      <path d={d} fill="none" stroke="var(--wood-line)" strokeWidth="3" strokeLinejoin="round" />
-      <path d={d} fill="var(--wood)" />
-    </>
-  );
-  const trunk = limbPath(on(f.hip), on(f.shoulder), s(0.062), s(0.072));
-  const head = on(f.head);
   const placed: Place[] = [];
   const labels = points.map((p, i) => {
     const at = on(placeOf(p, f, kind));
@@ -98,20 +129,7 @@ export function BodyFigure({
           <path d={`M0 ${height - 12}H${width}`} stroke="var(--ink)" strokeWidth="1.6" />
         </>
       )}
-      {outlined(leg(f.left))}
-      {outlined(arm(f.leftArm))}
-      <path d={trunk} fill="var(--pale-wood)" stroke="var(--wood-line)" strokeWidth="1.5" />
-      <ellipse
-        cx={head.x}
-        cy={head.y}
-        rx={s(0.05)}
-        ry={s(0.066)}
-        fill="var(--pale-wood)"
-        stroke="var(--wood-line)"
-        strokeWidth="1.5"
-      />
-      {solid(leg(f.right))}
-      {solid(arm(f.rightArm))}
+      <FigureShape figure={f} on={on} scale={scale} />
       {labels.map(({ id, n, at, label }) => {
         const now = id === lit;
         return (

@@ -69,7 +69,7 @@ export function RuleMark({
 }: {
   accepted: Range;
   wanted: Range | null;
-  unit: Unit;
+  unit: Unit | 'N/mm';
   values?: readonly number[];
   width?: number;
 }) {

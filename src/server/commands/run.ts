@@ -36,6 +36,7 @@ import { pairsCommands } from './pairs';
 import { focusCommands } from './focus';
 import { practiceCommands } from './practice';
 import { loadCommands } from './load';
+import { postCommands } from './post';
 import { pauseCommands } from './pause';
 import { incidentCommands } from './incident';
 import { gradingCommands } from './grading';
@@ -77,6 +78,7 @@ const RUNS: Runs<CommandName> = {
   ...focusCommands,
   ...practiceCommands,
   ...loadCommands,
+  ...postCommands,
   ...pauseCommands,
   ...incidentCommands,
   ...gradingCommands,

@@ -71,6 +71,8 @@ const TOUCHES: { [N in CommandName]: Touch<N> } = {
   'load.allow': 'nothing',
   'load.agree': 'nothing',
   'loadRule.set': 'nothing',
+  'post.save': 'nothing',
+  'post.remove': 'nothing',
   'pause.begin': 'nothing',
   'pause.end': 'nothing',
   'incident.record': 'nothing',

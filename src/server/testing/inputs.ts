@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import { v7 } from 'uuid';
 import type { CommandDraft, CommandName } from '../../contracts/commands';
-import { ALL_FINE, ALONE, beginRun, LOAD_AS_DELIVERED, NOTHING_ASKED } from '../../core';
+import { ALL_FINE, ALONE, beginRun, EMPTY_POST, LOAD_AS_DELIVERED, NOTHING_ASKED } from '../../core';
 import { settings as daySettings } from '../../core/runSheet/builders';
 import { aLook, aCycle, aPlan, aThing, DAY, NOW, usualRule, type SmallSchool } from './school';
 
@@ -154,6 +154,8 @@ export const goodInputs = (s: SmallSchool): { [N in CommandName]: () => CommandD
   }),
   'load.agree': () => ({ id: v7(), studentId: s.student, agreed: true, guardian: 'a parent' }),
   'loadRule.set': () => ({ rule: structuredClone(LOAD_AS_DELIVERED) as never }),
+  'post.save': () => ({ id: v7(), post: structuredClone(EMPTY_POST) as never }),
+  'post.remove': () => ({ id: v7() }),
   'pause.begin': () => ({
     id: v7(),
     studentId: s.student,

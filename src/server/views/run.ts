@@ -31,6 +31,7 @@ import { homeView } from './home';
 import { importsView } from './imports';
 import { incidentsView } from './incidents';
 import { loadView, strikingView } from './load';
+import { postsView } from './posts';
 import { lookKitView } from './lookKit';
 import { missedView } from './missed';
 import { panelView } from './panel';
@@ -87,6 +88,7 @@ const RUNS: { [N in ViewName]: Run<N> } = {
   store: storeView,
   load: loadView,
   striking: strikingView,
+  posts: postsView,
   lookKit: lookKitView,
   earlierMarks: earlierMarksView,
   earlierShowings: earlierShowingsView,

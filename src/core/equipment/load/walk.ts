@@ -171,7 +171,7 @@ export function walkLoad(
       if (l.day > day) continue;
       let any = false;
       for (const of of ['open', 'swollen', 'hurt'] as const) {
-        if (by[of] === null || l.at <= by[of].at) continue;
+        if (by[of] === null || l.at < by[of].at) continue;
         by[of] = null;
         any = true;
       }
