@@ -37,4 +37,73 @@ test.describe('the store', () => {
     await page.getByRole('button', { name: 'Yes, all of them are gone' }).click();
     await expect(bag).toHaveCount(0);
   });
+
+  test('an open hand stops striking everywhere, until the head lifts it; who is too young is refused', async ({
+    demo,
+    page,
+    context,
+  }) => {
+    await demo.signIn(context, 'maren');
+    await page.goto(`${demo.url}/equipment/strikes`);
+    await page.getByRole('link', { name: 'Rafael Quill' }).click();
+    await expect(page.getByText(/^Right \d+, with the snap back; left \d+/)).toBeVisible();
+    await page.getByRole('button', { name: 'Say what the hands say' }).click();
+    for (const side of ['right', 'left']) {
+      await page.getByLabel(`How many, ${side} hand`).fill('0');
+      await page
+        .getByRole('radiogroup', { name: `skin, ${side} hand` })
+        .getByRole('radio', { name: 'open' })
+        .click();
+    }
+    await page.getByRole('button', { name: 'Write it down' }).click();
+    await expect(page.getByText(/^Right none: skin of the right hand open/)).toBeVisible();
+    // On the student’s own page, and on the home sheet.
+    const own = page.url().replace('/strikes', '');
+    await page.goto(`${own}/home`);
+    await expect(page.getByText(/^Rests until .*: skin of both hands open\.$/)).toBeVisible();
+    await page.goto(`${own}/strikes`);
+    await page.getByRole('button', { name: 'Lift it for the right hand' }).click();
+    await page.getByRole('button', { name: 'Lift it', exact: true }).click();
+    await expect(page.getByText(/A reason is needed/)).toBeVisible();
+    await page.getByLabel('Because').fill('It was a scratch, looked at and closed.');
+    await page.getByRole('button', { name: 'Lift it', exact: true }).click();
+    await expect(page.getByText(/^Right 20; left none: skin of the left hand open/)).toBeVisible();
+
+    await page.goto(`${demo.url}/equipment/strikes`);
+    await page.getByRole('link', { name: 'Nell Okafor' }).click();
+    await expect(page.getByRole('heading', { name: 'Soft targets only' })).toBeVisible();
+    await page.getByRole('button', { name: 'Say what the hands say' }).click();
+    await expect(page.getByLabel('How many, right hand')).toBeDisabled();
+  });
+
+  test('a post is reckoned for somebody, tried with a scale, kept and printed; not for who is too young', async ({
+    demo,
+    page,
+    context,
+  }) => {
+    await demo.signIn(context, 'maren');
+    await page.goto(`${demo.url}/equipment/post`);
+    const choose = async (name: string) => {
+      await page.getByLabel('For', { exact: true }).click();
+      await page.getByRole('option', { name }).click();
+    };
+    await choose('Kofi Adlam');
+    await expect(page.getByText(/^The pad ends at 1\.23 m.*moves it 5\.3 cm/)).toBeVisible();
+    await page.getByRole('radio', { name: 'on a base' }).click();
+    await expect(page.getByText(/^Back towards the user: /)).toBeVisible();
+    await page.getByRole('radio', { name: 'in the ground' }).click();
+    await page.getByLabel('It moved, mm').fill('41');
+    await page.getByRole('button', { name: 'Take it' }).click();
+    await expect(page.getByText(/^Timber and ground together: 10\.2 GPa/)).toBeVisible();
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByText('Kept.')).toBeVisible();
+    await page.reload();
+    await expect(page.getByText(/^Timber and ground together: 10\.2 GPa/)).toBeVisible();
+    await page.emulateMedia({ media: 'print' });
+    await expect(page.getByRole('heading', { name: 'Cut this' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Keep it' })).toBeHidden();
+    await page.emulateMedia({ media: 'screen' });
+    await choose('Nell Okafor');
+    await expect(page.getByText('No post is drawn.', { exact: false })).toBeVisible();
+  });
 });

@@ -54,6 +54,8 @@ test.describe('every screen is clean for axe and fits its width', () => {
       '/sequences/import',
       '/equipment',
       '/equipment/import',
+      '/equipment/post',
+      '/equipment/strikes',
       '/syllabus',
       '/syllabus/print',
       `/syllabus/follow?to=${v!.id}`,

@@ -40,6 +40,16 @@ describe('a press before the page has woken up', () => {
     expect(other).toHaveBeenCalledOnce();
   });
 
+  it('opens a list to choose from, which opens as it is pressed', () => {
+    const opened = vi.fn();
+    const list = $('other');
+    list.setAttribute('role', 'combobox');
+    list.click();
+    list.addEventListener('mousedown', opened);
+    wake();
+    expect(opened).toHaveBeenCalledOnce();
+  });
+
   it('is forgotten if the button is gone by then', () => {
     const opened = vi.fn();
     const button = $('open');

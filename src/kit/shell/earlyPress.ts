@@ -1,5 +1,6 @@
 const ASLEEP = 'astro-island[ssr]';
-const PRESSED = 'button, [role="button"], [role="checkbox"], [role="radio"], [role="tab"], [role="option"]';
+const PRESSED =
+  'button, [role="button"], [role="checkbox"], [role="radio"], [role="tab"], [role="option"], [role="combobox"]';
 
 /**
  * A page is seen before its scripts have come, and a thumb does not wait: a press on a button that cannot do anything
@@ -26,7 +27,11 @@ export function keepEarlyPresses(page: Document): void {
             const last = kept.get(island);
             kept.delete(island);
             last?.removeAttribute('aria-busy');
-            if (last?.isConnected) last.click();
+            if (!last?.isConnected) return;
+            // A list to choose from opens as it is pressed, not as it is let go.
+            if (last.getAttribute('role') === 'combobox')
+              last.dispatchEvent(new MouseEvent('mousedown', { bubbles: true, button: 0 }));
+            last.click();
           },
           { once: true },
         );
