@@ -46,8 +46,6 @@ await asProgram(async () => {
   await page.getByLabel('Password', { exact: true }).fill(DEMO_PASSWORD);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.waitForURL((u) => u.pathname !== '/signin');
-  await open('/students');
-  await take('roll');
   await open(await linkTo('/students', 'Amber'));
   await take('ready');
   await open(await linkTo('/students', 'Ilse Marrow'));
@@ -60,8 +58,6 @@ await asProgram(async () => {
   await page.locator('.stave .col').nth(5).hover();
   await take('sequence');
   await page.mouse.move(2, 2);
-  await open(`${await linkTo('/sequences', 'Ferry Pole')}/print`);
-  await take('sheet');
   await open(`${await linkTo('/sequences', 'First Causeway')}/call`);
   await page.getByRole('button', { name: 'Begin' }).click();
   await page.locator('.calling .n').getByText('3', { exact: true }).waitFor({ timeout: 20_000 });
@@ -92,6 +88,14 @@ await asProgram(async () => {
   await page.setViewportSize(desk);
   await open('/equipment');
   await take('store');
+  await open(await linkTo('/equipment/strikes', 'Aiko Dunmore'));
+  await take('load');
+  await open('/equipment/post');
+  await page.getByLabel('For', { exact: true }).click();
+  await page.getByRole('option', { name: 'Kofi Adlam' }).click();
+  await page.getByText(/for Kofi\?$/).waitFor();
+  await page.mouse.move(2, 2);
+  await take('post');
   await open('/cycle');
   await page.getByRole('button', { name: 'Plan again' }).click();
   await page.getByRole('button', { name: 'Stop here' }).waitFor();
@@ -131,7 +135,7 @@ await asProgram(async () => {
   await take('form');
   await open('/tonight');
   await page.getByRole('checkbox', { name: 'Teo Marsh' }).click();
-  await page.evaluate(() => scrollTo(0, 0));
+  await page.evaluate('scrollTo(0, 0)');
   await take('tonight');
   await page.getByRole('button', { name: 'Begin the class' }).click();
   await page.waitForURL(/run$/);

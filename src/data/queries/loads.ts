@@ -19,7 +19,14 @@ import { loadDone, loadWord, practice, school } from '../tables';
 
 /** All that somebody did of work that hardens, and what was said of it. */
 export interface LoadOf {
-  entries: (LoadEntry & { id: string; blow: string; surface: string; place: 'hall' | 'home'; logged: boolean; by: string })[];
+  entries: (LoadEntry & {
+    id: string;
+    blow: string;
+    surface: string;
+    place: 'hall' | 'home';
+    logged: boolean;
+    by: string;
+  })[];
   lifts: LoadLift[];
   words: (typeof loadWord.$inferSelect)[];
 }
