@@ -139,6 +139,61 @@ test.describe('the mat', () => {
     ]);
   });
 
+  test('a number off a picture, by keys, becomes a measured mark; the picture is never sent', async ({
+    demo,
+    context,
+  }) => {
+    await demo.signIn(context, 'maren');
+    const began = await now(demo);
+    const page = await context.newPage();
+    const sent: string[] = [];
+    page.on('request', (r) => {
+      if (r.method() === 'POST') sent.push(r.postData() ?? '');
+    });
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await page.goto(`${demo.url}/look`);
+    await awake(page);
+    await page.getByRole('button', { name: 'Everybody' }).click();
+    await pick(page, 'Front stance');
+    await page.getByRole('button', { name: 'Rafael Quill', exact: true }).first().click();
+    await page
+      .getByRole('button', { name: /Weight forward of the middle/ })
+      .first()
+      .click();
+    await page.getByRole('button', { name: 'From a picture' }).click();
+    const dialog = page.getByRole('dialog');
+    await dialog
+      .getByLabel('Take a picture')
+      .setInputFiles({ name: 'words.png', mimeType: 'image/png', buffer: Buffer.from('no picture at all') });
+    await expect(dialog.getByText(/This file is no picture/)).toBeVisible();
+    // Any picture will do: what is tested are the numbers and where they go.
+    await dialog.getByLabel('Take a picture').setInputFiles('docs/screenshots/technique.png');
+    const stage = dialog.getByRole('application');
+    await expect(stage).toBeVisible();
+    const take = dialog.getByRole('button', { name: /^(Take \d+ ?%|Cannot tell)/ });
+    await expect(take).toBeDisabled();
+    await stage.focus();
+    for (let i = 0; i < 16; i += 1) await page.keyboard.press('Enter');
+    await expect(dialog.locator('.photo-value')).toContainText(/\d+% ± \d+%: (accepted|out|cannot tell)/);
+    // The whole body a little forward or back, until it can be told.
+    await dialog.getByRole('button', { name: /^Hip/ }).click();
+    await stage.focus();
+    for (let i = 0; i < 12 && (await take.isDisabled()); i += 1) await page.keyboard.press('Shift+ArrowRight');
+    const says = (await take.textContent())!;
+    await take.click();
+    const value = /\d+/.exec(says)![0];
+    await expect(page.getByLabel('Measured, in %')).toHaveValue(value);
+    await page
+      .getByRole('button', { name: /^(Held|Slipped)/, disabled: false })
+      .first()
+      .click();
+    await page.getByRole('button', { name: /^Next:/ }).click();
+    await expect(page.getByText('None waits for the network.')).toBeVisible({ timeout: 15_000 });
+    const looks = await looksSince(demo, began);
+    expect(looks.some((l) => l.student === 'Rafael Quill' && l.point === 'Weight forward of the middle')).toBe(true);
+    expect(sent.every((body) => body.length < 20_000 && !body.includes('image/'))).toBe(true);
+  });
+
   test('a mark that is not taken stands aside with its reason, can be sent again, and goes only when told twice', async ({
     demo,
     context,

@@ -4,6 +4,7 @@ export * from './caller';
 export * from './certificate';
 export * from './cycle';
 export * from './equipment';
+export * from './measure';
 export * from './evidence';
 export * from './floor';
 export * from './grading';

@@ -66,19 +66,16 @@ export const LANDMARKS: Record<View, readonly Landmark[]> = {
   above: ABOVE_LANDMARKS,
 };
 
-/** Landmarks in metres, x to the right and y up. */
-export type Body = Readonly<Partial<Record<Landmark, Place>>>;
+/** A body as it was sighted: landmarks in metres, x to the right and y up. */
+export type Sighted = Readonly<Partial<Record<Landmark, Place>>>;
 
 const between = (a: Place, b: Place, t: number): Place => ({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t });
 
-/** Half a hand beyond the wrist, along the forearm: a fist. */
-function fist(elbow: Place, wrist: Place, stature: number): Place {
-  const d = Math.hypot(wrist.x - elbow.x, wrist.y - elbow.y) || 1;
-  return between(elbow, wrist, 1 + (0.108 * 0.5 * stature) / d);
-}
+/** Half a hand beyond the wrist, along the forearm: a fist. Winter (from memory): hand .108, forearm .146 of stature. */
+const fist = (elbow: Place, wrist: Place): Place => between(elbow, wrist, 1 + (0.5 * 0.108) / 0.146);
 
 /** Each segment of a body from the side with its centre; null where a landmark of it is missing. */
-export function segmentCentres(b: Body, stature: number): { name: SegmentName; at: Place }[] | null {
+export function segmentCentres(b: Sighted): { name: SegmentName; at: Place }[] | null {
   const out: { name: SegmentName; at: Place }[] = [];
   let whole = true;
   const add = (name: SegmentName, near: Place | undefined, far: Place | undefined) => {
@@ -96,7 +93,7 @@ export function segmentCentres(b: Body, stature: number): { name: SegmentName; a
     const [elbow, wrist] = [b[`elbow ${s}`], b[`wrist ${s}`]];
     add('upperArm', b.shoulder, elbow);
     add('forearm', elbow, wrist);
-    add('hand', wrist, elbow && wrist && fist(elbow, wrist, stature));
+    add('hand', wrist, elbow && wrist && fist(elbow, wrist));
   }
   return whole ? out : null;
 }
@@ -109,8 +106,8 @@ export interface BodyDiffers {
 export const AS_THE_TABLE: BodyDiffers = { mass: () => 1, trunk: 0 };
 
 /** The centre of mass of a body from the side, in metres; null where a landmark is missing. */
-export function centreOfMass(b: Body, stature: number, differs: BodyDiffers = AS_THE_TABLE): Place | null {
-  const parts = segmentCentres(b, stature);
+export function centreOfMass(b: Sighted, differs: BodyDiffers = AS_THE_TABLE): Place | null {
+  const parts = segmentCentres(b);
   if (!parts) return null;
   let [m, x, y] = [0, 0, 0];
   parts.forEach(({ name, at }, i) => {
@@ -123,13 +120,13 @@ export function centreOfMass(b: Body, stature: number, differs: BodyDiffers = AS
 }
 
 /** The middle of a foot on the floor. */
-const footMiddle = (b: Body, s: 'front' | 'rear'): number | null => {
+const footMiddle = (b: Sighted, s: 'front' | 'rear'): number | null => {
   const [heel, toe] = [b[`heel ${s}`], b[`toe ${s}`]];
   return heel && toe ? (heel.x + toe.x) / 2 : null;
 };
 
 /** Between the middles of both feet, from the rear one to the front one; null where a landmark is missing. */
-export function feetApart(b: Body): number | null {
+export function feetApart(b: Sighted): number | null {
   const [rear, front] = [footMiddle(b, 'rear'), footMiddle(b, 'front')];
   return rear === null || front === null ? null : front - rear;
 }
@@ -138,8 +135,8 @@ export function feetApart(b: Body): number | null {
  * The share of the weight on the front foot, 0 to 1, of a body that stands still: with its centre over x between two feet
  * at 0 and L the far foot carries x / L (principle of moments).
  */
-export function weightSplit(b: Body, stature: number, differs: BodyDiffers = AS_THE_TABLE): number | null {
-  const c = centreOfMass(b, stature, differs);
+export function weightSplit(b: Sighted, differs: BodyDiffers = AS_THE_TABLE): number | null {
+  const c = centreOfMass(b, differs);
   const [rear, front] = [footMiddle(b, 'rear'), footMiddle(b, 'front')];
   return c === null || rear === null || front === null || front === rear ? null : (c.x - rear) / (front - rear);
 }

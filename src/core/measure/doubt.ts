@@ -1,6 +1,6 @@
 import type { Range } from '../technique/point';
 import type { Place } from '../technique/pose';
-import { AS_THE_TABLE, LANDMARKS, segmentCentres, type Body, type Landmark, type View } from './body';
+import { AS_THE_TABLE, LANDMARKS, segmentCentres, type Sighted, type Landmark, type View } from './body';
 import { MEASURES, type MeasureKind, type Subject } from './measures';
 
 /** A landmark on the picture, in pixels with y down, and how far off it may be: one standard deviation, in pixels. */
@@ -37,7 +37,7 @@ export interface Measured {
 const STEP = 1e-4;
 
 /** Landmarks as a body in metres, y up; without a scale a pixel is taken for a metre’s hundredth, for angles alone. */
-export function bodyOf(pins: Pins, scale: Scale | null): Body {
+export function bodyOf(pins: Pins, scale: Scale | null): Sighted {
   const m = scale?.metres ?? 0.01;
   const out: Partial<Record<Landmark, Place>> = {};
   for (const [name, p] of Object.entries(pins) as [Landmark, Pin][]) out[name] = { x: p.x * m, y: -p.y * m };
@@ -76,7 +76,7 @@ export function measure(view: View, pins: Pins, scale: Scale | null, subject: Su
     }
     if (kind.scaled && scale) variance += (value * scale.off) ** 2;
     if (kind.weighed) {
-      const parts = segmentCentres(body, subject.stature)?.length ?? 0;
+      const parts = segmentCentres(body)?.length ?? 0;
       for (let i = 0; i < parts; i += 1) {
         const d = slope((by) => kind.of(body, subject, { trunk: 0, mass: (_n, at) => (at === i ? 1 + by : 1) }), 1e-3);
         variance += (d * MASS_DIFFERS) ** 2;

@@ -5,17 +5,21 @@ import { seeded } from '../units/random';
 import {
   centreOfMass,
   feetApart,
+  firstPins,
   jointAngle,
+  LANDMARKS,
   leanOf,
   MEASURES,
   measure,
   nextLandmark,
+  scaleByStature,
   SEGMENTS,
   segmentCentres,
   SIDE_LANDMARKS,
   told,
+  VIEWS,
   weightSplit,
-  type Body,
+  type Sighted,
   type Landmark,
   type Pin,
   type Pins,
@@ -26,7 +30,7 @@ const STATURE = 1.7;
 const PX = 360;
 
 /** A body from the side as the core draws it, in metres: left foot forward, facing right. */
-function bodyFrom(pose: Pose, stature = STATURE): Body {
+function bodyFrom(pose: Pose, stature = STATURE): Sighted {
   const f = figureOf(pose);
   const m = (p: Place): Place => ({ x: p.x * stature, y: p.y * stature });
   const heel = (l: { ankle: Place; toe: Place }): Place => ({ x: (l.ankle.x - 0.04) * stature, y: l.toe.y * stature });
@@ -62,7 +66,7 @@ const aPose = (random: () => number): Pose => {
 };
 const STANDS = { stature: STATURE, facing: 1 } as const;
 /** Pins where the body truly is, each moved by its own error. */
-const pinsOf = (b: Body, sd: (name: Landmark) => number, random: (() => number) | null, set = true): Pins =>
+const pinsOf = (b: Sighted, sd: (name: Landmark) => number, random: (() => number) | null, set = true): Pins =>
   Object.fromEntries(
     (Object.entries(b) as [Landmark, Place][]).map(([name, p]): [Landmark, Pin] => {
       const off = () => (random ? normal(random) * sd(name) : 0);
@@ -70,7 +74,7 @@ const pinsOf = (b: Body, sd: (name: Landmark) => number, random: (() => number) 
     }),
   );
 const SCALE = { metres: 1 / PX, off: 0.012 };
-const truth = (b: Body) =>
+const truth = (b: Sighted) =>
   new Map(MEASURES.filter((k) => k.view === 'side').map((k) => [k.key, k.of(b, STANDS, { mass: () => 1, trunk: 0 })]));
 
 describe('the table of bodies', () => {
@@ -88,13 +92,13 @@ describe('the table of bodies', () => {
 
   it('of a straight arm and leg the centres lie where the combined rows say', () => {
     // Total arm .530 of the way from the shoulder (to the wrist); total leg .447 from the hip (to the ankle).
-    const straight: Body = {
+    const straight: Sighted = {
       ...bodyFrom(figurePose({})),
       shoulder: { x: 0, y: 0 },
       'elbow left': { x: 0, y: -0.186 },
       'wrist left': { x: 0, y: -0.332 },
     };
-    const arm = segmentCentres(straight, 1)!
+    const arm = segmentCentres(straight)!
       .filter((s) => ['upperArm', 'forearm', 'hand'].includes(s.name))
       .slice(0, 3);
     const m = arm.reduce((n, s) => n + SEGMENTS[s.name].mass, 0);
@@ -130,17 +134,17 @@ describe('numbers of a body', () => {
 
   it('weight by the principle of moments: over the middle it is half each, over a foot all of it', () => {
     const b = bodyFrom(figurePose({}));
-    const share = weightSplit(b, STATURE)!;
-    const c = centreOfMass(b, STATURE)!;
+    const share = weightSplit(b)!;
+    const c = centreOfMass(b)!;
     const apart = feetApart(b)!;
     // Moved by what is missing to the front foot's middle, everything stands on it.
     const shifted = Object.fromEntries(
       (Object.entries(b) as [Landmark, Place][]).map(([n, p]) =>
         n.startsWith('heel') || n.startsWith('toe') ? [n, p] : [n, { ...p, x: p.x + (1 - share) * apart }],
       ),
-    ) as Body;
+    ) as Sighted;
     // Feet themselves stay: of their own mass a part does not come along.
-    expect(weightSplit(shifted, STATURE)!).toBeGreaterThan(0.95);
+    expect(weightSplit(shifted)!).toBeGreaterThan(0.95);
     expect(c.y).toBeGreaterThan(0.4 * STATURE);
     expect(c.y).toBeLessThan(0.65 * STATURE);
   });
@@ -219,7 +223,7 @@ describe('doubt', () => {
       const pins = pinsOf(b, sd, random);
       const body = Object.fromEntries(
         (Object.entries(pins) as [Landmark, Pin][]).map(([n, p]) => [n, { x: p.x / PX, y: -p.y / PX }]),
-      ) as Body;
+      ) as Sighted;
       for (const m of found)
         drawn.set(m.kind.key, [
           ...(drawn.get(m.kind.key) ?? []),
@@ -245,7 +249,7 @@ describe('doubt', () => {
       // A body that differs from the table, a scale that is off, a thumb that misses.
       const masses = Array.from({ length: 20 }, () => 1 + normal(random) * MASS_DIFFERS);
       const own = { mass: (_n: string, at: number) => masses[at]!, trunk: normal(random) * TRUNK_DIFFERS };
-      real.set('weight on the front foot', weightSplit(b, STATURE, own)! * 100);
+      real.set('weight on the front foot', weightSplit(b, own)! * 100);
       const scale = { metres: (1 / PX) * (1 + normal(random) * SCALE.off), off: SCALE.off };
       for (const m of measure('side', pinsOf(b, sd, random), scale, STANDS))
         if (Math.abs(m.value - real.get(m.kind.key)!) <= m.half)
@@ -311,5 +315,28 @@ describe('doubt', () => {
       }
     }
     expect(touches / 20).toBeLessThanOrEqual(SIDE_LANDMARKS.length / 2);
+  });
+});
+
+describe('where landmarks are looked for first', () => {
+  it('is inside the picture, all guesses; a body of the table gives back its own scale once its leg and trunk are set', () => {
+    for (const view of VIEWS)
+      for (const facing of [1, -1] as const) {
+        const pins = firstPins(view, 1200, 1600, facing);
+        expect(Object.keys(pins)).toEqual([...LANDMARKS[view]]);
+        for (const p of Object.values(pins)) {
+          expect(p.set).toBe(false);
+          expect(p.x > 0 && p.x < 1200 && p.y > 0 && p.y < 1600).toBe(true);
+        }
+      }
+    const guessed = firstPins('side', 1200, 1600, 1);
+    expect(scaleByStature('side', guessed, 1.7)).toBeNull();
+    const set = Object.fromEntries(Object.entries(guessed).map(([n, p]) => [n, { ...p, set: true }])) as Pins;
+    // Drawn with a stature of 0.78 of the picture's height.
+    expect(scaleByStature('side', set, 1.7)!.metres).toBeCloseTo(1.7 / (0.78 * 1600), 6);
+    expect(scaleByStature('front', set, 1.7)).toBeNull();
+    const here = measure('side', set, scaleByStature('side', set, 1.7), STANDS);
+    const there = measure('side', firstPins('side', 1200, 1600, -1), null, { ...STANDS, facing: -1 });
+    for (const m of there) expect(m.value).toBeCloseTo(here.find((x) => x.kind.key === m.kind.key)!.value, 6);
   });
 });

@@ -5,7 +5,7 @@ import {
   jointAngle,
   leanOf,
   weightSplit,
-  type Body,
+  type Sighted,
   type BodyDiffers,
   type Landmark,
   type View,
@@ -30,14 +30,14 @@ export interface MeasureKind {
   weighed: boolean;
   needs: readonly Landmark[];
   /** From landmarks in metres, all of which are there. */
-  of: (b: Body, s: Subject, differs: BodyDiffers) => number;
+  of: (b: Sighted, s: Subject, differs: BodyDiffers) => number;
 }
 
 const BREADTH = 0.259;
-const at = (b: Body, name: Landmark): Place => b[name]!;
+const at = (b: Sighted, name: Landmark): Place => b[name]!;
 const angle =
   (a: Landmark, mid: Landmark, c: Landmark) =>
-  (b: Body): number =>
+  (b: Sighted): number =>
     jointAngle(at(b, a), at(b, mid), at(b, c));
 const turned = (heel: Place, toe: Place): number => (Math.atan2(toe.x - heel.x, toe.y - heel.y) * 180) / Math.PI;
 const middle = (p: Place, q: Place): number => (p.x + q.x) / 2;
@@ -145,7 +145,7 @@ export const MEASURES: readonly MeasureKind[] = [
     scaled: false,
     weighed: true,
     needs: WHOLE,
-    of: (b, s, d) => weightSplit(b, s.stature, { ...d, trunk: d.trunk * s.facing })! * 100,
+    of: (b, s, d) => weightSplit(b, { ...d, trunk: d.trunk * s.facing })! * 100,
   },
   {
     key: 'tracks',

@@ -24,11 +24,14 @@ export function Measuring({
   range,
   value,
   onValue,
+  onPhoto = null,
 }: {
   point: Measured;
   range: Range;
   value: number | null;
   onValue: (value: number | null) => void;
+  /** Reads it off a picture; null: it is not offered here. */
+  onPhoto?: (() => void) | null;
 }) {
   const step = stepOf(point.unit, range);
   // The first step brings the value to where steps are made from.
@@ -48,6 +51,7 @@ export function Measuring({
       <Button aria-label="More" onClick={() => by(step)}>
         + {step}
       </Button>
+      {onPhoto && <Button onClick={onPhoto}>From a picture</Button>}
       <p>
         {value !== null && isHeld(value, range)
           ? 'accepted'

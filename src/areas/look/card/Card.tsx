@@ -325,6 +325,7 @@ export default function Card({
               onHandOver={() => setHanding(true)}
               byEye={measurable && byEye}
               onByEye={setByEye}
+              who={{ name: student.name, stature: student.stature ?? null }}
             />
           ) : (
             <p>Every point of this item is waived for {nameParts(student.name)[0]}.</p>

@@ -1,0 +1,84 @@
+import { figureOf, poseOf, type Place } from '../technique/pose';
+import { LANDMARKS, type Sighted, type Landmark, type View } from './body';
+import type { Pin, Pins, Scale } from './doubt';
+
+/** What a thumb is off by with the magnifier, and a guess where nothing is known, as shares of the picture’s height. */
+export const THUMB_OFF = 0.004;
+export const GUESS_OFF = 0.12;
+
+/** A body in front stance from the side, in statures, its left foot in front: where guesses begin. */
+function standing(): Sighted {
+  const f = figureOf(poseOf('strike'));
+  const heel = (l: { ankle: Place; toe: Place }): Place => ({ x: l.ankle.x - 0.04, y: l.toe.y });
+  return {
+    'heel front': heel(f.left),
+    'toe front': f.left.toe,
+    'heel rear': heel(f.right),
+    'toe rear': f.right.toe,
+    'ankle front': f.left.ankle,
+    'ankle rear': f.right.ankle,
+    'knee front': f.left.knee,
+    'knee rear': f.right.knee,
+    hip: f.hip,
+    shoulder: f.shoulder,
+    'elbow left': f.leftArm.elbow,
+    'elbow right': f.rightArm.elbow,
+    'wrist left': f.leftArm.wrist,
+    'wrist right': f.rightArm.wrist,
+    ear: f.head,
+  };
+}
+/** Shares of stature after the body’s table, seen from the front; the person’s left is on the right of the picture. */
+const FACING: Sighted = {
+  'ankle left': { x: 0.13, y: 0.04 },
+  'ankle right': { x: -0.13, y: 0.04 },
+  'hip left': { x: 0.09, y: 0.5 },
+  'hip right': { x: -0.09, y: 0.5 },
+  'shoulder left': { x: 0.13, y: 0.79 },
+  'shoulder right': { x: -0.13, y: 0.79 },
+  'elbow left': { x: 0.17, y: 0.62 },
+  'elbow right': { x: -0.17, y: 0.62 },
+  nose: { x: 0, y: 0.9 },
+};
+const BELOW: Sighted = {
+  'heel left': { x: -0.15, y: 0.35 },
+  'toe left': { x: -0.15, y: 0.65 },
+  'heel right': { x: 0.15, y: 0.35 },
+  'toe right': { x: 0.15, y: 0.65 },
+};
+
+/** Where each landmark is looked for first: a body of three quarters of the picture’s height in its middle, all guesses. */
+export function firstPins(view: View, width: number, height: number, facing: 1 | -1): Pins {
+  const body = view === 'side' ? standing() : view === 'front' ? FACING : BELOW;
+  const k = height * (view === 'above' ? 0.9 : 0.78);
+  const foot = view === 'above' ? height * 0.95 : height * 0.92;
+  return Object.fromEntries(
+    LANDMARKS[view].map((n): [Landmark, Pin] => {
+      const p = body[n]!;
+      return [
+        n,
+        {
+          x: width / 2 + p.x * k * (view === 'side' ? facing : 1),
+          y: foot - p.y * k,
+          sd: height * GUESS_OFF,
+          set: false,
+        },
+      ];
+    }),
+  );
+}
+
+/** Bodies differ from the table, and nobody stands quite in the plane of the picture: so far off is a scale by stature. */
+const STATURE_OFF = 0.04;
+
+/** From what the table gives shank, thigh and trunk of somebody so tall: a scale from the side; null: one is not set yet. */
+export function scaleByStature(view: View, pins: Pins, stature: number): Scale | null {
+  if (view !== 'side') return null;
+  const chain = (['ankle front', 'knee front', 'hip', 'shoulder'] as const).map((n) => pins[n]);
+  if (chain.some((p) => !p?.set)) return null;
+  let pixels = 0;
+  for (let i = 1; i < chain.length; i += 1)
+    pixels += Math.hypot(chain[i]!.x - chain[i - 1]!.x, chain[i]!.y - chain[i - 1]!.y);
+  // Winter (from memory): ankle .039, knee .285, hip .530, shoulder .818 of stature.
+  return pixels > 0 ? { metres: (stature * (0.818 - 0.039)) / pixels, off: STATURE_OFF } : null;
+}
