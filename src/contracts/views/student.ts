@@ -142,6 +142,8 @@ export interface StudentView {
   /** Everything that slips, in the order in which it is worth correcting. */
   slips: SlipShown[];
   pauses: { id: string; item: string; habit: string; from: string; until: string | null }[];
+  /** What of their work that lands on something rests, and until when. */
+  stops: { what: string; until: string | null }[];
   practice: PracticeSum & { list: (Practice & { id: string; what: string })[] };
   room: { width: number | null; depth: number | null; stature: number | null; mass: number | null };
   /** With whom they never work, or would like to; for those who teach. Who said so is told to the head alone. */

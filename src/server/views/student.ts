@@ -316,6 +316,7 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
       from: p.from,
       until: p.until,
     })),
+    stops: resting.filter((r) => r.impact).map(({ what, until }) => ({ what, until })),
     practice: {
       ...sumPractice(entries, who.today),
       list: entries.map(({ id: entryId, day, minutes, repetitions, strikes, hands, joints, what }) => ({

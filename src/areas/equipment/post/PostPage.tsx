@@ -8,68 +8,30 @@ import {
   cutList,
   dayInWords,
   EMPTY_POST,
-  FIXINGS,
   heightsFor,
   holds,
   mayStrikeInWords,
   postOf,
   pulled,
   push,
-  secondRow,
-  SECOND_SHARES,
-  SECTIONS,
   stiffnessBack,
   STIFFNESS_ACCEPTED,
   STIFFNESS_WANTED,
-  STRESS_KEPT,
-  WOODS,
-  type Fixing,
   type PostPlan,
 } from '../../../core';
 import { IslandRoot } from '../../../kit/IslandRoot';
-import { RuleMark, Splinter } from '../../../kit/marks/small';
+import { Splinter } from '../../../kit/marks/small';
 import { newId, send } from '../../../kit/send';
 import { Switch } from '../../../kit/Switch';
 import { firstName } from '../../../kit/words';
+import { Measure } from './Measure';
 import './Post.css';
+import { PostBoards } from './PostBoards';
 import { PostDrawing } from './PostDrawing';
+import { PullTests } from './PullTests';
 
 const nmm = (k: number) => (k / 1000).toFixed(1);
 const mm = (d: number) => Math.round(d * 1000);
-const SHARE_WORDS = ['1/3', '1/2', '2/3', '5/6', 'full'];
-
-/** A number as it is typed; what is none, or out of bounds, is not taken and said so. */
-function Measure({
-  label,
-  value,
-  lo,
-  hi,
-  onChange,
-}: {
-  label: string;
-  value: number;
-  lo: number;
-  hi: number;
-  onChange: (n: number) => void;
-}) {
-  const [typed, setTyped] = useState(String(value));
-  const n = Number(typed.replace(',', '.'));
-  const wrong = typed.trim() === '' || Number.isNaN(n) || n < lo || n > hi;
-  return (
-    <TextField
-      label={label}
-      value={Number(typed.replace(',', '.')) === value || wrong ? typed : String(value)}
-      error={wrong}
-      helperText={wrong ? `From ${lo} to ${hi}.` : undefined}
-      slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-      onChange={(e) => {
-        setTyped(e.target.value);
-        const next = Number(e.target.value.replace(',', '.'));
-        if (e.target.value.trim() !== '' && !Number.isNaN(next) && next >= lo && next <= hi) onChange(next);
-      }}
-    />
-  );
-}
 
 /** How high and how stiff: a post for somebody, reckoned as it is changed. */
 export default function PostPage({ view, student }: { view: PostsView; student: string | null }) {
@@ -102,7 +64,6 @@ export default function PostPage({ view, student }: { view: PostsView; student: 
   const pushed = push(post, plan.force, test);
   const { best } = pushed;
   const strong = holds(post, plan.force);
-  const most = plan.wood.strength * STRESS_KEPT;
   const choose = (next: string) => {
     const p = posts.find((x) => x.id === next);
     setId(p?.id ?? newId());
@@ -308,162 +269,7 @@ export default function PostPage({ view, student }: { view: PostsView; student: 
                 </div>
               )}
             </figure>
-            <div className="stack">
-              <section>
-                <h2>
-                  Boards <small>at the floor, mm</small>
-                </h2>
-                <TextField
-                  select
-                  label="Timber"
-                  value={WOODS.some((w) => w.name === plan.wood.name) ? plan.wood.name : ''}
-                  onChange={(e) =>
-                    set(
-                      e.target.value === ''
-                        ? { wood: { ...plan.wood, name: 'own timber' } }
-                        : { wood: WOODS.find((w) => w.name === e.target.value)! },
-                    )
-                  }
-                >
-                  {WOODS.map((w) => (
-                    <MenuItem key={w.name} value={w.name}>
-                      {w.name}
-                    </MenuItem>
-                  ))}
-                  <MenuItem value="">own numbers</MenuItem>
-                </TextField>
-                {!WOODS.some((w) => w.name === plan.wood.name) && (
-                  <div className="row">
-                    <Measure
-                      label="Stiffness, GPa"
-                      value={plan.wood.modulus / 1e9}
-                      lo={2}
-                      hi={40}
-                      onChange={(n) => set({ wood: { ...plan.wood, modulus: n * 1e9 } })}
-                    />
-                    <Measure
-                      label="Breaks at, MPa"
-                      value={plan.wood.strength / 1e6}
-                      lo={10}
-                      hi={400}
-                      onChange={(n) => set({ wood: { ...plan.wood, strength: n * 1e6 } })}
-                    />
-                  </div>
-                )}
-                <TextField
-                  select
-                  label="Section"
-                  value={
-                    SECTIONS.find((s) => s.breadth * 1000 === plan.breadth && s.thickness * 1000 === plan.thickness)
-                      ?.name ?? ''
-                  }
-                  onChange={(e) => {
-                    const s = SECTIONS.find((x) => x.name === e.target.value);
-                    if (s)
-                      set({
-                        breadth: s.breadth * 1000,
-                        thickness: s.thickness * 1000,
-                        thin: Math.round((plan.thin / plan.thickness) * s.thickness * 1000),
-                      });
-                  }}
-                >
-                  {SECTIONS.map((s) => (
-                    <MenuItem key={s.name} value={s.name}>
-                      {s.name}
-                    </MenuItem>
-                  ))}
-                  <MenuItem value="">own size</MenuItem>
-                </TextField>
-                <div className="row">
-                  <Measure
-                    label="Wide"
-                    value={plan.breadth}
-                    lo={40}
-                    hi={300}
-                    onChange={(breadth) => set({ breadth })}
-                  />
-                  <Measure
-                    label="Thick"
-                    value={plan.thickness}
-                    lo={8}
-                    hi={120}
-                    onChange={(thickness) => set({ thickness, thin: Math.min(plan.thin, thickness) })}
-                  />
-                </div>
-                <Switch
-                  label="Taper"
-                  value={plan.thin < plan.thickness ? 'tapered' : 'even'}
-                  options={[
-                    { value: 'even', word: 'even' },
-                    { value: 'tapered', word: 'tapered' },
-                  ]}
-                  onChange={(v) => set({ thin: v === 'even' ? plan.thickness : Math.round(plan.thickness / 2) })}
-                />
-              </section>
-              <section>
-                <h2>
-                  Held together <small>N per mm</small>
-                </h2>
-                <Switch
-                  label="Held together"
-                  value={plan.fixing}
-                  options={FIXINGS.map((f: Fixing) => ({
-                    value: f,
-                    word: (
-                      <>
-                        {f} <small>{nmm(push({ ...post, fixing: f }, plan.force, test).best.stiffness)}</small>
-                      </>
-                    ),
-                  }))}
-                  onChange={(fixing) => set({ fixing })}
-                />
-              </section>
-              <section>
-                <h2>
-                  Height of the second <small>N per mm</small>
-                </h2>
-                <Switch
-                  label="Height of the second board"
-                  value={SHARE_WORDS[SECOND_SHARES.findIndex((s) => Math.abs(s - plan.second) < 0.01)] ?? ''}
-                  options={secondRow(post, test).map((r, i) => ({
-                    value: SHARE_WORDS[i]!,
-                    word: (
-                      <>
-                        {SHARE_WORDS[i]} <small>{nmm(r.stiffness)}</small>
-                      </>
-                    ),
-                  }))}
-                  onChange={(v) => set({ second: SECOND_SHARES[SHARE_WORDS.indexOf(v)]! })}
-                />
-                <p className="second">The higher it goes, the stiffer.</p>
-              </section>
-              <section>
-                <h2>
-                  Stiffness{' '}
-                  <small>
-                    {nmm(best.stiffness)} N per mm, {nmm(pushed.softest.stiffness)} to {nmm(pushed.stiffest.stiffness)}
-                  </small>
-                </h2>
-                <RuleMark
-                  accepted={STIFFNESS_ACCEPTED}
-                  wanted={STIFFNESS_WANTED}
-                  unit="N/mm"
-                  values={[stiff]}
-                  width={250}
-                />
-              </section>
-              <section>
-                <h2>
-                  Stress at {plan.force} N{' '}
-                  <small>
-                    {Math.round(best.stress.pascal / 1e6)} N/mm², {(best.stress.z - pushed.held).toFixed(2)} m up
-                  </small>
-                </h2>
-                <p className="second">
-                  A third of breaking is {Math.round(most / 1e6)}, it breaks at {Math.round(plan.wood.strength / 1e6)}.
-                </p>
-              </section>
-            </div>
+            <PostBoards plan={plan} set={set} />
             <div className="stack">
               <section>
                 <h2>Cut this</h2>
@@ -498,60 +304,5 @@ export default function PostPage({ view, student }: { view: PostsView; student: 
         </>
       )}
     </IslandRoot>
-  );
-}
-
-/** What a hanging scale should show, and what it did. */
-function PullTests({ plan, today, set }: { plan: PostPlan; today: string; set: (more: Partial<PostPlan>) => void }) {
-  const post = postOf({ ...plan, pulls: [] });
-  const twenty = push(post, 20 * 9.81);
-  const [kg, setKg] = useState('20');
-  const [moved, setMoved] = useState('');
-  const [wrong, setWrong] = useState('');
-  const known = pulled(plan);
-  const take = () => {
-    const newton = Number(kg.replace(',', '.')) * 9.81;
-    const millimetres = Number(moved.replace(',', '.'));
-    if (!(newton >= 20 && newton <= 1000)) return setWrong('A pull is from 2 to 100 kg.');
-    if (!(millimetres >= 1 && millimetres <= 500)) return setWrong('How far it moved, in millimetres, from 1 to 500.');
-    if (pulled({ ...plan, pulls: [{ day: today, newton, millimetres }] }) === null)
-      return setWrong('It moved no more than one reads wrongly: pull harder.');
-    setWrong('');
-    setMoved('');
-    set({ pulls: [...plan.pulls, { day: today, newton, millimetres }] });
-  };
-  return (
-    <section>
-      <h2>Then try it</h2>
-      <p>
-        Pull at {post.blow.toFixed(2)} m with a hanging scale.{' '}
-        <b>
-          20 kg should move it {mm(twenty.best.deflection)} mm, {mm(twenty.stiffest.deflection)} to{' '}
-          {mm(twenty.softest.deflection)}
-        </b>
-        : wood differs by a fifth, the ground by 20 cm.
-      </p>
-      <div className="row wrap no-print">
-        <TextField label="Pulled, kg" value={kg} onChange={(e) => setKg(e.target.value)} />
-        <TextField label="It moved, mm" value={moved} onChange={(e) => setMoved(e.target.value)} />
-        <Button onClick={take}>Take it</Button>
-      </div>
-      <div role="alert">{wrong !== '' && <p className="message wrong">{wrong}</p>}</div>
-      {plan.pulls.map((p, i) => (
-        <p key={`${p.day} ${i}`} className="second">
-          {dayInWords(p.day, today)}: {Math.round(p.newton / 9.81)} kg moved it {Math.round(p.millimetres)} mm.
-        </p>
-      ))}
-      {known && (
-        <p>
-          Timber and ground together: <b>{(known.modulus / 1e9).toFixed(1)} GPa</b>, {(known.low / 1e9).toFixed(1)} to{' '}
-          {(known.high / 1e9).toFixed(1)}; the table says {(plan.wood.modulus / 1e9).toFixed(1)}. It is reckoned with
-          that now.
-        </p>
-      )}
-      <p className="second">
-        A punch is no steady push: for a moment it is several times as hard. So a third of breaking is kept.
-      </p>
-    </section>
   );
 }

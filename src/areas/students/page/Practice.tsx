@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { practiceInput } from '../../../contracts/practice';
 import type { StudentView } from '../../../contracts/views';
-import { cautionInWords, dateInWords, HANDS, JOINTS } from '../../../core';
+import { capital, cautionInWords, dateInWords, dayInWords, HANDS, JOINTS } from '../../../core';
 import { ChoiceField, DateField, NumberField, TextField } from '../../../kit/form/fields';
 import { SheetForm } from '../../../kit/form/SheetForm';
 import { useCommandSheet } from '../../../kit/form/useSheet';
@@ -39,6 +39,12 @@ export function PracticeLog({
       <p className="line">
         <a href={`/students/${view.student.id}/strikes`}>Strikes, and what the hands say</a>
       </p>
+      {view.stops.map((s) => (
+        <p key={s.what} className="message">
+          {capital(s.what)}: no striking until it has healed
+          {s.until === null ? '' : `, ${dayInWords(s.until, view.today)} at the earliest`}.
+        </p>
+      ))}
       {cautionInWords(p) !== '' && <p className="message">{cautionInWords(p)}</p>}
       <ul>
         {p.list.slice(0, 4).map((e) => (

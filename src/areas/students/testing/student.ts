@@ -94,6 +94,7 @@ export const pageOf = (more: Partial<StudentView> = {}): StudentView => ({
   praise: 'eyes stay up held 5 of 5 on 3 March.',
   slips: SLIPS,
   pauses: [],
+  stops: [],
   practice: { minutes: 0, repetitions: 0, strikes: 0, entries: 0, painInJoint: false, list: [] },
   room: { width: null, depth: null, stature: null, mass: null },
   partners: [],
