@@ -33,8 +33,11 @@ const choose = async () => {
 };
 
 it('nothing can be taken from guesses; each is confirmed or moved by keys and undone; then it is taken once', async () => {
+  const beneath = vi.fn();
+  addEventListener('keydown', beneath);
   const { unmount } = open();
   const stage = await choose();
+  expect(document.activeElement).toBe(stage);
   expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Cannot tell yet' }).disabled).toBe(true);
   // The hip is asked for first; confirmed as it is, and the next that is needed comes.
   await user.click(screen.getByRole('button', { name: 'Hip is right' }));
@@ -47,6 +50,10 @@ it('nothing can be taken from guesses; each is confirmed or moved by keys and un
   await waitFor(() => expect(screen.getByRole('button', { name: /^(Take|Cannot)/ }).textContent).not.toBe(before));
   for (let i = 0; i < 6; i += 1) fireEvent.keyDown(stage, { key: 'Backspace' });
   await waitFor(() => expect(screen.getByRole('button', { name: /^Take/ }).textContent).toBe(before));
+  // No key reaches the card beneath, wherever the focus stands.
+  fireEvent.keyDown(screen.getByRole('dialog').parentElement!, { key: 'Enter' });
+  expect(beneath).not.toHaveBeenCalled();
+  removeEventListener('keydown', beneath);
   await user.click(screen.getByRole('button', { name: /^Take/ }));
   expect(took).toHaveBeenCalledWith(Number(/\d+/.exec(before)![0]));
   expect(left).toHaveBeenCalledOnce();

@@ -102,6 +102,9 @@ export default function PhotoMeasure({
     },
     [],
   );
+  useEffect(() => {
+    if (picture) stage.current?.focus();
+  }, [picture]);
   const begin = (p: Picture, v: View, f: 1 | -1) => {
     setPins(firstPins(v, p.width, p.height, f));
     setAt(MEASURES.find((m) => m.key === key && m.view === v)?.needs[0] ?? LANDMARKS[v][0]!);
@@ -219,11 +222,13 @@ export default function PhotoMeasure({
     <Dialog
       fullScreen
       open
+      // On all of it: no key may reach the card beneath.
+      onKeyDown={keys}
       onClose={onClose}
       aria-labelledby="photo-head"
       slotProps={{ paper: { className: 'photo-measure' } }}
     >
-      <div className="photo-all" onKeyDown={keys}>
+      <div className="photo-all">
         <header>
           <h1 id="photo-head">
             {name}: {point.name}
