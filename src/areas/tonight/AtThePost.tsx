@@ -1,6 +1,7 @@
 import type { LookKitView } from '../../contracts/views';
 import { clockInWords, countOf, slotsFor, type Block } from '../../core';
 import type { KitStudent } from '../../kit/mat/line';
+import { strikesTonight } from './strikesTonight';
 
 /** Whether a block works at a striking post. */
 export const isAtPost = (kit: LookKitView, block: Pick<Block, 'items'>): boolean =>
@@ -20,7 +21,7 @@ export function AtThePost({
   from: number | null;
 }) {
   if (!isAtPost(kit, block)) return null;
-  const may = people.filter((s) => (s.soft ?? '') === '' && (s.strikes?.any ?? true));
+  const may = people.filter(strikesTonight);
   const stopped = people.filter((s) => (s.soft ?? '') === '' && s.strikes && !s.strikes.any);
   const soft = people.filter((s) => (s.soft ?? '') !== '');
   const posts = (kit.store ?? [])

@@ -12,6 +12,7 @@ import {
   type NeedAt,
 } from '../../core';
 import type { KitStudent } from '../../kit/mat/line';
+import { strikesTonight } from './strikesTonight';
 
 /** What of the store is short for a plan, by block: reckoned on the device, from what it took along. */
 export function shortInPlan(
@@ -47,7 +48,7 @@ export function shortInPlan(
   const users = people.map((s) => ({
     rank: place.get(s.rankId) ?? 0,
     age: s.age,
-    strikes: (s.soft ?? '') === '' && (s.strikes?.any ?? true),
+    strikes: strikesTonight(s),
   }));
   const name = (n: NeedAt) => things.find((t) => t.id === n.thingId)?.name ?? '';
   for (const n of enoughFor(things, needs, users, (id) => place.get(id) ?? 0))

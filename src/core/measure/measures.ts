@@ -4,6 +4,7 @@ import {
   feetApart,
   jointAngle,
   leanOf,
+  SIDE_LANDMARKS,
   weightSplit,
   type Sighted,
   type BodyDiffers,
@@ -42,20 +43,6 @@ const angle =
 const turned = (heel: Place, toe: Place): number => (Math.atan2(toe.x - heel.x, toe.y - heel.y) * 180) / Math.PI;
 const middle = (p: Place, q: Place): number => (p.x + q.x) / 2;
 const FEET = ['heel front', 'toe front', 'heel rear', 'toe rear'] as const;
-const WHOLE: readonly Landmark[] = [
-  ...FEET,
-  'ankle front',
-  'ankle rear',
-  'knee front',
-  'knee rear',
-  'hip',
-  'shoulder',
-  'elbow left',
-  'elbow right',
-  'wrist left',
-  'wrist right',
-  'ear',
-];
 const plain = { scaled: false, weighed: false };
 
 /**
@@ -144,7 +131,7 @@ export const MEASURES: readonly MeasureKind[] = [
     unit: '%',
     scaled: false,
     weighed: true,
-    needs: WHOLE,
+    needs: SIDE_LANDMARKS,
     of: (b, s, d) => weightSplit(b, { ...d, trunk: d.trunk * s.facing })! * 100,
   },
   {

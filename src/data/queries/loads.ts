@@ -2,17 +2,16 @@ import { and, asc, eq, gte, inArray, ne, or } from 'drizzle-orm';
 import {
   ALL_FINE,
   BLOWS,
+  LADDER_SIDES,
   LADDERS,
   LOAD_AS_DELIVERED,
   nextLoad,
   walkLoad,
-  type Ladder,
   type LoadEntry,
   type LoadLift,
   type LoadRule,
   type NextLoad,
   type PlainDate,
-  type Side,
 } from '../../core';
 import type { Transaction } from '../connection';
 import { loadDone, loadWord, practice, school } from '../tables';
@@ -111,16 +110,17 @@ export async function readLoads(tx: Transaction, studentIds?: readonly string[])
     if (w.what === 'lifted' && w.ladder && w.side)
       of(w.studentId).lifts.push({ day: w.day, at: w.at.toISOString(), ladder: w.ladder, side: w.side });
   }
+  for (const load of out.values())
+    load.entries.sort((a, b) => (a.day === b.day ? (a.at < b.at ? -1 : 1) : a.day < b.day ? -1 : 1));
   return out;
 }
-
-/** The limbs of a ladder, each of which stands for itself. */
-export const sidesOf = (ladder: Ladder): readonly Side[] => (ladder === 'press-ups' ? ['none'] : ['right', 'left']);
 
 /** Where each limb stands on a day, of the ladders on which something was done or said. */
 export function nextLoads(load: LoadOf, rule: LoadRule, day: PlainDate): NextLoad[] {
   return LADDERS.filter((l) => load.entries.some((e) => e.ladder === l)).flatMap((ladder) =>
-    sidesOf(ladder).map((side) => nextLoad(walkLoad(load.entries, load.lifts, rule, ladder, side, day), rule, day)),
+    LADDER_SIDES[ladder].map((side) =>
+      nextLoad(walkLoad(load.entries, load.lifts, rule, ladder, side, day), rule, day),
+    ),
   );
 }
 

@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ALL_FINE, LOAD_AS_DELIVERED, type LimbSaid } from '../../core';
 import { makeDatabase, type TestDatabase } from '../../data/testing/database';
 import { Refusal } from '../http/problem';
+import { practised } from '../testing/inputs';
 import { DAY, NOW, smallSchool, type SmallSchool } from '../testing/school';
 import { runView } from '../views/run';
 
@@ -51,6 +52,9 @@ describe('strikes', () => {
     await bornAt(s, '2014-05-01');
     expect(await why(record(s, [done(20)]))).toBe('409 A: Soft targets only: from 16 years on, 1 May 2030.');
     expect(await why(record(s, [done(0, 'right', { skin: 'open' })]))).toBe('done');
+    const log = (strikes: number) => why(s.send('guardian', 'practice.record', { ...practised(s.student), strikes }));
+    expect(await log(20)).toMatch(/^409 A: Soft targets only/);
+    expect(await log(0)).toBe('done');
     await bornAt(s, '2009-05-01');
     expect(await why(record(s, [done(20, 'left')]))).toBe('409 A: The guardian is asked first.');
     await s.send('guardian', 'load.agree', { id: v7(), studentId: s.student, agreed: true, guardian: '' });
@@ -118,6 +122,22 @@ describe('strikes', () => {
     const me = s.as.student.personId;
     const open = done(0, 'right', { skin: 'open' });
     await record(s, [open], DAY, 'student');
+    const swollen = done(0, 'left', { swelling: 'swollen' });
+    await record(s, [swollen], DAY, 'student');
+    const log = { ...practised(me), hands: 'skin open' as const };
+    await s.send('student', 'practice.record', log);
+    for (const [id, kind] of [
+      [swollen.id, 'load'],
+      [log.id, 'practice'],
+    ] as const)
+      expect(
+        await why(s.send('student', 'record.strike', { id, kind, studentId: me, reason: 'it is nothing' })),
+      ).toMatch(/^403 What stops the work/);
+    for (const [id, kind] of [
+      [swollen.id, 'load'],
+      [log.id, 'practice'],
+    ] as const)
+      await s.send('head', 'record.strike', { id, kind, studentId: me, reason: 'somebody else’s' });
     const strike = (who: 'student' | 'head') =>
       s.send(who, 'record.strike', { id: open.id, kind: 'load', studentId: me, reason: 'the other hand' });
     expect(await why(strike('student'))).toMatch(/^403 What stops the work/);

@@ -1,30 +1,12 @@
-import { eq } from 'drizzle-orm';
-import { capital, isMinor, mayStrike, mayStrikeInWords } from '../../core';
-import type { Transaction } from '../../data/connection';
-import { guardianAgreed, NO_LOAD, readLoadRule, readLoads } from '../../data/queries/loads';
-import { loadDone, loadWord, person, school } from '../../data/tables';
+import { isMinor } from '../../core';
+import { readLoadRule } from '../../data/queries/loads';
+import { loadDone, loadWord, school } from '../../data/tables';
 import { mustBeOwnStudent } from '../auth/ownStudent';
 import { Refusal } from '../http/problem';
-import type { Who } from '../who';
 import type { Runs } from './command';
 import { notAhead } from './days';
+import { bornOf, mustBeAllowedToStrike } from './mayStrike';
 import { mustBeOnTheRoll } from './onTheRoll';
-
-const bornOf = async (tx: Transaction, id: string): Promise<{ born: string | null; name: string }> => {
-  const [p] = await tx.select({ born: person.born, name: person.name }).from(person).where(eq(person.id, id));
-  return p ?? { born: null, name: '' };
-};
-
-/** Refuses work that hardens for whoever is too young for it, or not asked for yet; what hands say is always taken. */
-async function mustBeAllowed(tx: Transaction, who: Who, studentId: string, day: string): Promise<void> {
-  const { born, name } = await bornOf(tx, studentId);
-  const { rule, ofAge } = await readLoadRule(tx);
-  const load = (await readLoads(tx, [studentId])).get(studentId) ?? NO_LOAD;
-  const may = mayStrike(born, guardianAgreed(load), rule, ofAge, day);
-  if (may.may) return;
-  const why = `${name.split(' ')[0] ?? ''}: ${mayStrikeInWords(may, rule, who.today)}`;
-  throw new Refusal(409, capital(why), [{ path: 'done', message: why }]);
-}
 
 export const loadCommands: Runs<'load.record' | 'load.allow' | 'load.agree' | 'loadRule.set'> = {
   /** More than allowed is kept and marked: the record says what was, and the rule what follows. */
@@ -32,7 +14,7 @@ export const loadCommands: Runs<'load.record' | 'load.allow' | 'load.agree' | 'l
     await mustBeOwnStudent(tx, who, studentId);
     await mustBeOnTheRoll(tx, who, studentId);
     notAhead(who, day, 'The day');
-    if (done.some((d) => d.count > 0)) await mustBeAllowed(tx, who, studentId, day);
+    if (done.some((d) => d.count > 0)) await mustBeAllowedToStrike(tx, who, studentId, day, 'done');
     await tx.insert(loadDone).values(
       done.map(({ said, ...d }) => ({
         schoolId: who.schoolId,

@@ -122,6 +122,11 @@ const agreed: Of<'consent'> = async (tx, who, s) => {
   return [{ kind: 'consent', id: c.id, says: `Contact: ${c.rung ?? 'none'}, ${dayInWords(c.day, who.today)}` }];
 };
 
+/** What was said stops the work, so that nobody strikes their own way out of it. */
+const stops = (d: { skin: string | null; swelling: string | null; joints: string | null; feeling: string | null }) =>
+  d.skin === 'open' || d.swelling === 'swollen' || d.joints === 'pain' || d.feeling === 'numb';
+const BY_HEAD = 'What stops the work is struck by a head instructor only.';
+
 const practised: Of<'practice'> = async (tx, who, s) => {
   if (who.role !== 'head') await mustBeOwnStudent(tx, who, s.studentId);
   if (who.role === 'instructor') onlyHead(who);
@@ -130,6 +135,8 @@ const practised: Of<'practice'> = async (tx, who, s) => {
     .from(practice)
     .where(and(eq(practice.id, s.id), eq(practice.studentId, s.studentId)));
   if (!p) throw gone();
+  if (who.role !== 'head' && (p.hands === 'skin open' || (p.strikes > 0 && p.joints === 'pain')))
+    throw new Refusal(403, BY_HEAD);
   return [{ kind: 'practice', id: p.id, says: `${p.minutes} minutes at home, ${dayInWords(p.day, who.today)}` }];
 };
 
@@ -142,11 +149,7 @@ const loaded: Of<'load'> = async (tx, who, s) => {
     .from(loadDone)
     .where(and(eq(loadDone.id, s.id), eq(loadDone.studentId, s.studentId)));
   if (!d) throw gone();
-  if (
-    who.role !== 'head' &&
-    (d.by !== who.personId || d.skin === 'open' || d.joints === 'pain' || d.feeling === 'numb')
-  )
-    throw new Refusal(403, 'What stops the work is struck by a head instructor only.');
+  if (who.role !== 'head' && (d.by !== who.personId || stops(d))) throw new Refusal(403, BY_HEAD);
   const side = d.side === 'none' ? '' : `, ${d.side}`;
   return [{ kind: 'load', id: d.id, says: `${d.count} ${d.blow}${side}, ${dayInWords(d.day, who.today)}` }];
 };

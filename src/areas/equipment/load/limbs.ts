@@ -2,6 +2,7 @@ import type { LoadView } from '../../../contracts/views';
 import {
   addDays,
   forecastLoad,
+  LADDER_SIDES,
   nextLoad,
   usualDays,
   walkLoad,
@@ -21,14 +22,6 @@ export interface Limb {
   ahead: { day: PlainDate; number: number }[];
 }
 
-/** The limbs of a ladder, right before left. */
-export const SIDES_OF: Record<Ladder, readonly Side[]> = {
-  hand: ['right', 'left'],
-  foot: ['right', 'left'],
-  shin: ['right', 'left'],
-  'press-ups': ['none'],
-};
-
 /** The Monday of a day’s week. */
 export const monday = (day: PlainDate): PlainDate => addDays(day, -((weekdayOf(day) + 6) % 7));
 
@@ -45,7 +38,7 @@ export function limbsOf(view: LoadView, ladder: Ladder, day: PlainDate): Limb[] 
   const from = doneToday ? addDays(today, 1) : today;
   const end = addDays(monday(today), WEEKS_AHEAD * 7);
   const days = Math.max(0, Math.round((Date.parse(end) - Date.parse(from)) / 86_400_000));
-  return SIDES_OF[ladder].map((side) => {
+  return LADDER_SIDES[ladder].map((side) => {
     const walk = walkLoad(entries, lifts, rule, ladder, side, day);
     return {
       side,

@@ -148,6 +148,18 @@ describe('the next day’s number', () => {
     expect(next(board, 3).stop?.for).toBe('pain');
   });
 
+  it('swelling is gone when the limb that told of it says so: no other hand, and no log that never asks', () => {
+    const press = { ladder: 'press-ups' as const, side: 'none' as const };
+    const left = did(0, 20, { swelling: 'swollen' }, { side: 'left' });
+    const right = did(3, 20, {});
+    expect(next([left, right], 9, [], press)).toMatchObject({ number: 0, stop: { for: 'swollen', until: null } });
+    const gone = did(5, 0, {}, { side: 'left' });
+    expect(next([left, right, gone], 7, [], press).stop).toBeNull();
+    const log = did(3, 0, { joints: 'sore' }, { side: 'none', logged: true });
+    expect(next([left, log], 9, [], { side: 'left' })).toMatchObject({ number: 0, stop: { until: null } });
+    expect(next([left, { ...log, logged: false }], 9, [], { side: 'left' }).stop).toBeNull();
+  });
+
   it('shins and press-ups go from surface to surface', () => {
     const surfaces = (ladder: 'shin' | 'press-ups') => [...new Set(stepsOf(RULE, ladder).map((x) => x.surface))];
     expect(surfaces('shin')).toEqual(['soft pad', 'settled foot of a bag']);

@@ -1,6 +1,16 @@
+import type { Side } from '../../units/side';
+
 /** What work that hardens is counted apart: each has a ladder of its own. */
 export const LADDERS = ['hand', 'foot', 'shin', 'press-ups'] as const;
 export type Ladder = (typeof LADDERS)[number];
+
+/** The limbs of a ladder, each of which stands for itself; `none`: both at once. */
+export const LADDER_SIDES: Record<Ladder, readonly Side[]> = {
+  hand: ['right', 'left'],
+  foot: ['right', 'left'],
+  shin: ['right', 'left'],
+  'press-ups': ['none'],
+};
 
 /** Kinds of blows, and on which ladder they count. */
 export const BLOWS = {

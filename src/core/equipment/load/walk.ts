@@ -14,6 +14,8 @@ export interface LoadEntry {
   /** How many; 0: nothing was done, it only says how it is. */
   count: number;
   said: LimbSaid | null;
+  /** From a log that asks neither for swelling nor for feeling: it cannot tell that either is gone. */
+  logged?: boolean;
 }
 
 /** The head's word on a stop: it is over, with a reason. */
@@ -105,7 +107,8 @@ const doneBy = (e: LoadEntry, ladder: Ladder, side: Side): number =>
 /** What stops a limb, each with when it was said last. */
 interface Stopping {
   open: { since: PlainDate; until: PlainDate; at: string } | null;
-  swollen: { since: PlainDate; gone: PlainDate | null; at: string } | null;
+  /** `sides`: those that were told of, until each says that it is gone. */
+  swollen: { since: PlainDate; gone: PlainDate | null; at: string; sides: ReadonlySet<Side> } | null;
   hurt: { for: 'pain' | 'numb'; since: PlainDate; at: string } | null;
 }
 
@@ -211,14 +214,20 @@ export function walkLoad(
       s.last = day;
       struck.push(day);
     }
-    // Gone is what was asked for and not told of any more.
+    // Gone is what was asked for and not told of any more, by the very limb that told of it: one hand never speaks for both.
     const { swollen } = by;
-    if (swollen?.gone === null && of.some((e) => e.said?.swelling === 'none') && !said.includes('swollen'))
-      swollen.gone = day;
+    if (swollen?.gone === null) {
+      const gone = of.filter((e) => e.said?.swelling === 'none' && !e.logged).map((e) => e.side);
+      const all = gone.includes('none') || (side !== 'none' && gone.length > 0);
+      swollen.sides = new Set(all ? [] : [...swollen.sides].filter((x) => !gone.includes(x)));
+      if (swollen.sides.size === 0 && !said.includes('swollen')) swollen.gone = day;
+    }
     if (said.includes('swollen')) {
       const still = swollen && (swollen.gone === null || day < addDays(swollen.gone, rule.swellingDays));
       if (!still) s.number = halved(s.number, surfaces[s.surface]!.begin);
-      by.swollen = { since: still ? swollen.since : day, gone: null, at };
+      const told = of.filter((e) => e.said?.swelling === 'swollen').map((e) => e.side);
+      const sides = new Set([...(still && swollen.gone === null ? swollen.sides : []), ...told]);
+      by.swollen = { since: still ? swollen.since : day, gone: null, at, sides };
     }
     if (said.includes('pain') || said.includes('numb')) {
       by.hurt = { for: said.includes('pain') ? 'pain' : 'numb', since: by.hurt?.since ?? day, at };
