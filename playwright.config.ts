@@ -21,6 +21,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     trace: 'off',
+    // Keeping the whole programme for no network costs each new browser seconds: only where it is tested (`worksOffline`).
+    serviceWorkers: 'block',
     // Whatever hangs is named, long before the whole test gives up.
     navigationTimeout: 45_000,
     actionTimeout: 45_000,

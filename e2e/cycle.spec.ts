@@ -1,7 +1,6 @@
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import ICAL from 'ical.js';
-import { expect, test } from './house';
+import { axe, expect, test } from './house';
 
 const saved = (page: Page) => expect(page.getByText('None waits for the network.')).toBeVisible();
 const planned = async (page: Page) => {
@@ -70,7 +69,7 @@ test.describe('weeks to the day', () => {
     await expect(page.getByText(/Proven: no plan|At best \d+ minutes more/)).toBeVisible();
     await saved(page);
     // The board itself is read with every other screen; here what is said beside it of a change.
-    expect((await new AxeBuilder({ page }).include('aside').analyze()).violations).toEqual([]);
+    expect((await axe(page).include('aside').analyze()).violations).toEqual([]);
 
     // Into the calendar: a file, and an address that needs no sign-in until it is taken back.
     await page.getByRole('button', { name: 'Calendar' }).click();

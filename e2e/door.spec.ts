@@ -1,7 +1,7 @@
-import AxeBuilder from '@axe-core/playwright';
 import http from 'node:http';
 import type { Page } from '@playwright/test';
 import { expect, signInOn, test, watchConsole, type House } from './house';
+import { DESK, isReadable, PHONE, TABLET } from './readable';
 
 /** A POST from another loopback address, so that tries here do not count against the browser's. */
 const post = (house: House, path: string, body: string, headers: Record<string, string> = {}, from = '127.0.0.7') =>
@@ -157,22 +157,10 @@ test.describe('the door', () => {
   });
 });
 
-/** The pages before the door: clean for axe and within their width at the three sizes. */
+/** The pages before the door. */
 async function isClean(page: Page, what: string) {
-  for (const size of [
-    { width: 1280, height: 800 },
-    { width: 800, height: 1280 },
-    { width: 390, height: 844 },
-  ]) {
-    await page.setViewportSize(size);
-    const over = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
-    expect(over, `${what} is wider than ${size.width}`).toBeLessThanOrEqual(0);
-    const axe = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
-    expect(
-      axe.violations.map((v) => `${what}: ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`),
-    ).toEqual([]);
-  }
-  await page.setViewportSize({ width: 1280, height: 800 });
+  await isReadable(page, what, [DESK, TABLET, PHONE]);
+  await page.setViewportSize(DESK);
 }
 
 test.describe('an empty installation', () => {

@@ -1,6 +1,5 @@
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, test } from './house';
+import { axe, expect, test, worksOffline } from './house';
 
 const awake = (page: Page) => expect(page.locator('main[aria-busy=false]')).toBeVisible();
 const tap = (page: Page, name: string) => page.getByRole('checkbox', { name: new RegExp(`^${name}`) }).click();
@@ -10,6 +9,8 @@ const sweep = async (page: Page, item: string, point: RegExp) => {
   await page.getByRole('option', { name: item, exact: true }).click();
   await page.getByRole('button', { name: point }).click();
 };
+
+test.use(worksOffline);
 
 test.describe('an evening', () => {
   test('three devices, one class; the network goes twice; who comes late, an injury, a look struck, a promotion taken back: all of it on record once, and every screen says the same', async ({
@@ -71,7 +72,7 @@ test.describe('an evening', () => {
     await expect(maren.getByRole('button', { name: 'Now the right' })).toBeHidden();
     await maren.getByRole('button', { name: 'more', exact: true }).click();
     await expect(maren.getByRole('button', { name: 'Now the right' })).toBeVisible();
-    const seen = await new AxeBuilder({ page: maren }).analyze();
+    const seen = await axe(maren).analyze();
     expect(seen.violations.map((v) => v.id)).toEqual([]);
 
     // The phone loses the network too; what it marks meanwhile comes home with it.
@@ -205,7 +206,7 @@ test.describe('an evening', () => {
     await expect(page.getByText(/Amber is worn/)).toBeVisible();
     await expect(page.getByText('Fern: passed', { exact: true })).toBeHidden();
     await expect(page.locator('.answer')).toHaveText(answer!);
-    const found = await new AxeBuilder({ page }).analyze();
+    const found = await axe(page).analyze();
     expect(found.violations.map((v) => v.id)).toEqual([]);
   });
 });

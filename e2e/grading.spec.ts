@@ -1,6 +1,5 @@
-import AxeBuilder from '@axe-core/playwright';
 import type { Browser, Page } from '@playwright/test';
-import { expect, settle, test, type House } from './house';
+import { axe, expect, settle, test, type House, worksOffline } from './house';
 
 const as = async (house: House, browser: Browser, who: Parameters<House['signIn']>[1], tablet = true) => {
   const context = await browser.newContext({
@@ -30,6 +29,8 @@ const handIn = async (page: Page) => {
   await expect(page.getByText('Your sheet is handed in.')).toBeVisible();
 };
 const saved = (page: Page) => expect(page.getByText('None waits for the network.')).toBeVisible({ timeout: 30_000 });
+
+test.use(worksOffline);
 
 test('a grading, from the list to the belt: three sheets, one of them without a network and over a reload', async ({
   demo,
@@ -69,10 +70,10 @@ test('a grading, from the list to the belt: three sheets, one of them without a 
   await settle(page);
   await page.getByRole('button', { name: /, Straw, \d+ minutes/ }).click();
   await expect(page.getByRole('region', { name: 'Straw' }).getByText(/from the door: Sefa Lindqvist/)).toBeVisible();
-  expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => v.id)).toEqual([]);
+  expect((await axe(page).analyze()).violations.map((v) => v.id)).toEqual([]);
   await page.goto(at);
   await settle(page);
-  const found = await new AxeBuilder({ page }).analyze();
+  const found = await axe(page).analyze();
   expect(found.violations.map((v) => v.id)).toEqual([]);
 
   // The examiner from elsewhere finds this grading and nothing else of the school.
@@ -85,7 +86,7 @@ test('a grading, from the list to the belt: three sheets, one of them without a 
   await odile.page.goto(`${at}/examine`);
   await expect(odile.page.locator('main[aria-busy=false]')).toBeVisible();
   await expect(odile.page.getByRole('heading', { name: 'Sefa Lindqvist' })).toBeVisible();
-  const seen = await new AxeBuilder({ page: odile.page }).analyze();
+  const seen = await axe(odile.page).analyze();
   expect(seen.violations.map((v) => v.id)).toEqual([]);
   // Without a network to the end of the evening.
   await odile.context.setOffline(true);
@@ -121,7 +122,7 @@ test('a grading, from the list to the belt: three sheets, one of them without a 
   await expect(page.getByText(/Two marks of one point were the same in/)).toBeVisible();
   await expect(page.getByText(/^Odile Farrow sees .* fewer held/)).toBeVisible();
   await page.getByRole('radio', { name: 'decide' }).click();
-  const looked = await new AxeBuilder({ page }).analyze();
+  const looked = await axe(page).analyze();
   expect(looked.violations.map((v) => v.id)).toEqual([]);
   await page.getByRole('combobox', { name: 'What becomes of it' }).click();
   await page.getByRole('option', { name: /^the belt(, by the rule)?$/ }).click();
@@ -195,6 +196,6 @@ test('a grading, from the list to the belt: three sheets, one of them without a 
   const [own] = await demo.query<{ code: string }>('select code from certificate order by at desc limit 1');
   await street.goto(`${demo.url}/c/${own!.code.toLowerCase()}`);
   await expect(street.getByText('It stands.', { exact: true })).toBeVisible();
-  expect((await new AxeBuilder({ page: street }).analyze()).violations.map((v) => v.id)).toEqual([]);
+  expect((await axe(street).analyze()).violations.map((v) => v.id)).toEqual([]);
   for (const context of [desk.context, odile.context, idris.context, stranger]) await context.close();
 });

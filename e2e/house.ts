@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { test as base, type BrowserContext, type Page } from '@playwright/test';
 import { fork, type ChildProcess } from 'node:child_process';
 import { randomBytes, randomInt } from 'node:crypto';
@@ -112,6 +113,9 @@ export async function signInOn(page: Page, url: string, email: string, password:
   await page.waitForURL((u) => u.pathname !== '/signin');
 }
 
+/** Axe on a page. No page of ours has frames, so it need not open another one to put its findings together. */
+export const axe = (page: Page) => new AxeBuilder({ page }).setLegacyMode();
+
 export const settle = (page: Page) => page.waitForLoadState('networkidle');
 
 /** Whoever or whatever bears a name in a house. */
@@ -151,4 +155,7 @@ export const test = base.extend<object, { demo: House; empty: House }>({
     { scope: 'worker' },
   ],
 });
+/** For a file whose tests go on without a network: its browsers keep the programme, as everybody's do. */
+export const worksOffline = { serviceWorkers: 'allow' } as const;
+
 export { expect } from '@playwright/test';

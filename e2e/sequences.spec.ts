@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
-import { expect, settle, test, watchConsole, type House } from './house';
+import { expect, settle, test, watchConsole, type House, worksOffline } from './house';
 
 const sequenceAt = async (house: House, title: string) =>
   (await house.query<{ id: string }>('select id from sequence where title = $1', [title]))[0]!.id;
@@ -192,12 +192,13 @@ test.describe('sequences', () => {
     await page.keyboard.press('Escape');
     await expect(page.getByRole('button', { name: 'Begin' })).toBeVisible();
   });
+});
 
-  test('the caller counts, holds, changes pace, stops at once, and works without a network', async ({
-    demo,
-    page,
-    context,
-  }) => {
+test.describe('the caller', () => {
+  test.use(worksOffline);
+  test.beforeEach(({ demo, context }) => demo.signIn(context, 'maren'));
+
+  test('counts, holds, changes pace, stops at once, and works without a network', async ({ demo, page, context }) => {
     await page.goto(`${demo.url}/sequences/${await sequenceAt(demo, 'Four quarters')}/call`);
     await settle(page);
     await page.getByRole('radio', { name: 'by tens a side' }).click();

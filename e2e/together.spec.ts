@@ -1,5 +1,4 @@
-import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from './house';
+import { axe, expect, test } from './house';
 
 test.describe('two who work on the same thing', () => {
   test.beforeEach(({ demo, context }) => demo.signIn(context, 'maren'));
@@ -26,7 +25,7 @@ test.describe('two who work on the same thing', () => {
     await expect(
       mine.getByText(/One change of Maren and one of yours touch nothing of the other and stand\./),
     ).toBeVisible();
-    const found = await new AxeBuilder({ page: mine }).analyze();
+    const found = await axe(mine).analyze();
     expect(found.violations.map((v) => v.id)).toEqual([]);
     await expect(mine.getByRole('button', { name: /^Save as version/ })).toBeDisabled();
     // Left open, it is found again as a draft, over what it began from.

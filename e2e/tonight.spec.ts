@@ -1,6 +1,6 @@
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, test } from './house';
+import { expect, test, worksOffline } from './house';
+import { isReadable, PHONE, TABLET } from './readable';
 
 const saved = (page: Page) => expect(page.getByText('None waits for the network.')).toBeVisible();
 const left = async (page: Page): Promise<number> => {
@@ -8,6 +8,8 @@ const left = async (page: Page): Promise<number> => {
   return Number(m) * 60 + Number(s);
 };
 const block = (page: Page, name: RegExp) => page.getByRole('button', { name });
+
+test.use(worksOffline);
 
 test.describe('tonight', () => {
   test('from the plan to the close on two tablets, the network cut in the middle: one clock, one roll, pairs under consent', async ({
@@ -72,15 +74,8 @@ test.describe('tonight', () => {
     await expect(idris.getByText('Basics in lines: Hips came up.')).toBeVisible();
 
     // The running class can be read by everybody, on a tablet and on a phone.
-    for (const width of [800, 390]) {
-      await idris.setViewportSize({ width, height: 844 });
-      expect(await idris.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
-      const { violations } = await new AxeBuilder({ page: idris })
-        .withTags(['wcag2a', 'wcag2aa', 'wcag22aa'])
-        .analyze();
-      expect(violations.map((v) => `${v.id}: ${v.nodes.map((x) => x.html.slice(0, 120)).join(' | ')}`)).toEqual([]);
-    }
-    await idris.setViewportSize({ width: 800, height: 1280 });
+    await isReadable(idris, 'the running class', [TABLET, PHONE]);
+    await idris.setViewportSize(TABLET);
 
     // Without a network the assistant goes on alone, over a reload too; what was done comes home.
     await saved(idris);
