@@ -3,7 +3,9 @@ import { chromium } from '@playwright/test';
 import { mkdtempSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { expect, test, type House } from './house';
+import { expect, test, type House, worksOffline } from './house';
+import { DRAWN, drawBody, inPicture, landmarks, weightInFront } from './drawnBody';
+import { drawClip } from './drawnClip';
 
 const awake = (page: Page) => expect(page.locator('main[aria-busy=false]')).toBeVisible();
 const pick = async (page: Page, item: string) => {
@@ -19,6 +21,8 @@ const looksSince = (house: House, began: string) =>
      join point pt on pt.id = m.point_id where l.at > $1::timestamptz and not exists (select 1 from look r where r.replaces = l.id) order by l.at`,
     [began],
   );
+
+test.use(worksOffline);
 
 test.describe('the mat', () => {
   test('thirty people marked with the server stopped, the browser closed and opened: nothing lost, nothing doubled', async ({
@@ -139,7 +143,7 @@ test.describe('the mat', () => {
     ]);
   });
 
-  test('a number off a picture, by keys, becomes a measured mark; the picture is never sent', async ({
+  test('a number off a picture of a known body lies within its width and becomes a measured mark; the picture is never sent', async ({
     demo,
     context,
   }) => {
@@ -166,23 +170,43 @@ test.describe('the mat', () => {
       .getByLabel('Take a picture')
       .setInputFiles({ name: 'words.png', mimeType: 'image/png', buffer: Buffer.from('no picture at all') });
     await expect(dialog.getByText(/This file is no picture/)).toBeVisible();
-    // Any picture will do: what is tested are the numbers and where they go.
-    await dialog.getByLabel('Take a picture').setInputFiles('docs/screenshots/technique.png');
+    // Somebody posed by the core, drawn as a camera sees them: what is true of them is known.
+    await dialog
+      .getByLabel('Take a picture')
+      .setInputFiles({ name: 'body.png', mimeType: 'image/png', buffer: await drawBody(page) });
     const stage = dialog.getByRole('application');
     await expect(stage).toBeVisible();
-    const take = dialog.getByRole('button', { name: /^(Take \d+ ?%|Cannot tell)/ });
+    const take = dialog.getByRole('button', { name: /^(Take \d+ ?%|Cannot tell|Confirm one)/ });
     await expect(take).toBeDisabled();
-    await stage.focus();
-    for (let i = 0; i < 16; i += 1) await page.keyboard.press('Enter');
-    await expect(dialog.locator('.photo-value')).toContainText(/\d+% ± \d+%: (accepted|out|cannot tell)/);
-    // The whole body a little forward or back, until it can be told.
-    await dialog.getByRole('button', { name: /^Hip/ }).click();
-    await stage.focus();
-    for (let i = 0; i < 12 && (await take.isDisabled()); i += 1) await page.keyboard.press('Shift+ArrowRight');
+    // Found on the device: guesses, about where the body is, and none of them a mark by itself.
+    const value = dialog.locator('.measure-value');
+    const half = async () => Number(/± (\d+)%/.exec((await value.textContent()) ?? '')?.[1] ?? 99);
+    await expect.poll(half, { timeout: 40_000 }).toBeLessThan(25);
+    await expect(dialog.getByText('Nobody was found')).toHaveCount(0);
+    await expect(take).toBeDisabled();
+    // Each is set by thumb, which the pin follows at half its speed.
+    const lit = stage.locator('circle[fill="var(--pine)"]');
+    const box = (await stage.boundingBox())!;
+    for (const [name, place] of Object.entries(landmarks())) {
+      await dialog.getByRole('button', { name: new RegExp(`^${name}`, 'i') }).click();
+      const to = inPicture(place);
+      const [x, y] = [Number(await lit.getAttribute('cx')), Number(await lit.getAttribute('cy'))];
+      if (name === 'hip' || name.startsWith('ankle'))
+        expect(Math.hypot(x - to.x, y - to.y), `${name} is guessed near`).toBeLessThan(0.15 * DRAWN.stature);
+      const k = (2 * box.width) / DRAWN.width;
+      const [cx, cy] = [box.x + box.width / 2, box.y + box.height / 2];
+      await page.mouse.move(cx, cy);
+      await page.mouse.down();
+      await page.mouse.move(cx + ((to.x - x) * k) / 2, cy + ((to.y - y) * k) / 2);
+      await page.mouse.move(cx + (to.x - x) * k, cy + (to.y - y) * k);
+      await page.mouse.up();
+    }
+    const found = Number(/\d+/.exec((await value.textContent())!)![0]);
+    expect(Math.abs(found - weightInFront())).toBeLessThanOrEqual(await half());
+    await expect(take).toBeEnabled();
     const says = (await take.textContent())!;
     await take.click();
-    const value = /\d+/.exec(says)![0];
-    await expect(page.getByLabel('Measured, in %')).toHaveValue(value);
+    await expect(page.getByLabel('Measured, in %')).toHaveValue(/\d+/.exec(says)![0]);
     await page
       .getByRole('button', { name: /^(Held|Slipped)/, disabled: false })
       .first()
@@ -192,6 +216,69 @@ test.describe('the mat', () => {
     const looks = await looksSince(demo, began);
     expect(looks.some((l) => l.student === 'Rafael Quill' && l.point === 'Weight forward of the middle')).toBe(true);
     expect(sent.every((body) => body.length < 20_000 && !body.includes('image/'))).toBe(true);
+  });
+
+  test('a time off a film with known events is taken as milliseconds; a film of unknown speed is asked about', async ({
+    demo,
+    context,
+    browser,
+  }) => {
+    await demo.signIn(context, 'maren');
+    const began = await now(demo);
+    const page = await context.newPage();
+    await page.goto(`${demo.url}/look`);
+    await awake(page);
+    await page.getByRole('button', { name: 'Everybody' }).click();
+    await pick(page, 'Stepping punch');
+    await page.getByRole('button', { name: 'Rafael Quill', exact: true }).first().click();
+    await page
+      .getByRole('button', { name: /Fist lands with the foot/ })
+      .first()
+      .click();
+    await page.getByRole('button', { name: 'From a clip' }).click();
+    const dialog = page.getByRole('dialog');
+    const film = async (rate: number, footLands: number, fistArrives: number) =>
+      dialog.getByLabel('Take a clip').setInputFiles({
+        name: 'film.webm',
+        mimeType: 'video/webm',
+        buffer: await drawClip(browser, { rate, frames: Math.round(rate / 2.5), footLands, fistArrives }),
+      });
+    await dialog
+      .getByLabel('Take a clip')
+      .setInputFiles({ name: 'words.webm', mimeType: 'video/webm', buffer: Buffer.from('no film at all') });
+    await expect(dialog.getByText(/This clip cannot be opened here/)).toBeVisible();
+    // Thirty a second may be a true thirty or a slow one: nothing is told before it is known.
+    await film(30, 150, 196);
+    await expect(dialog.getByText(/Say how the film was taken/)).toBeVisible();
+    await expect(dialog.getByRole('button', { name: 'Cannot tell yet' })).toBeDisabled();
+    // The foot lands at 150 ms and the fist arrives at 196: by 240 frames a second it is 46, off by 5 at most.
+    await film(240, 150, 196);
+    await expect(dialog.getByText(/240 a second by the clip’s own clock/)).toBeVisible();
+    const peg = async (name: RegExp, frame: number) => {
+      const slider = dialog.getByRole('slider', { name });
+      await slider.focus();
+      await page.keyboard.press('Home');
+      for (let i = 1; i < frame; i += 1) await page.keyboard.press('ArrowRight');
+      await expect(slider).toHaveAttribute('aria-valuetext', `between frame ${frame} and ${frame + 1}`);
+    };
+    await peg(/^The foot lands/, 36);
+    await peg(/^The hand arrives/, 48);
+    const frames = dialog.locator('.peg-two canvas');
+    await expect(frames.nth(3)).toHaveAttribute('data-frame', '48');
+    // Between two frames apart there is something to see: the fist still moved.
+    const seen = await frames.evaluateAll((all) => all.map((c) => (c as HTMLCanvasElement).toDataURL()));
+    expect(new Set(seen).size).toBe(4);
+    await expect(dialog.locator('.measure-value')).toContainText(/^\+50 ± [45] ms: accepted/);
+    await dialog.getByRole('button', { name: 'Take +50 ms into the look' }).click();
+    await expect(page.getByLabel('Measured, in ms')).toHaveValue('50');
+    await page
+      .getByRole('button', { name: /^(Held|Slipped)/, disabled: false })
+      .first()
+      .click();
+    await page.getByRole('button', { name: /^Next:/ }).click();
+    await expect(page.getByText('None waits for the network.')).toBeVisible({ timeout: 15_000 });
+    const looks = await looksSince(demo, began);
+    expect(looks.some((l) => l.student === 'Rafael Quill' && l.point === 'Fist lands with the foot')).toBe(true);
   });
 
   test('a mark that is not taken stands aside with its reason, can be sent again, and goes only when told twice', async ({

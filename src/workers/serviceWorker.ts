@@ -2,7 +2,7 @@
 import { ExpirationPlugin } from 'workbox-expiration';
 import { cleanupOutdatedCaches, precacheAndRoute } from 'workbox-precaching';
 import { registerRoute, setCatchHandler } from 'workbox-routing';
-import { NetworkFirst } from 'workbox-strategies';
+import { CacheFirst, NetworkFirst } from 'workbox-strategies';
 
 declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: { url: string; revision: string | null }[] };
 
@@ -18,6 +18,12 @@ const usable = {
     ours(response) ? Promise.resolve(response) : Promise.reject(new Error('not ours')),
   cacheWillUpdate: ({ response }: { response: Response }) =>
     Promise.resolve(ours(response) && response.ok && !response.redirected ? response : null),
+};
+const isPage = (response: Response) => /html/.test(response.headers.get('content-type') ?? '');
+/** Files are served without our sign; a page in their place is none of them. */
+const noPage = {
+  fetchDidSucceed: ({ response }: { response: Response }) =>
+    isPage(response) ? Promise.reject(new Error('a page')) : Promise.resolve(response),
 };
 /** A page that was kept so lately is not fetched again only to be kept, in ms. */
 const STILL_NEW = 6 * 3_600_000;
@@ -42,6 +48,12 @@ registerRoute(
     networkTimeoutSeconds: 4,
     plugins: [usable, new ExpirationPlugin({ maxEntries: 80, maxAgeSeconds: 14 * 86_400 })],
   }),
+);
+
+// What finds a body in a picture is large: it is kept once somebody has measured by it, under a name that holds its content.
+registerRoute(
+  ({ url }) => /^\/_astro\/(movenet|tfjs-backend).*\.(json|bin|wasm)$/.test(url.pathname),
+  new CacheFirst({ cacheName: 'models', plugins: [noPage, new ExpirationPlugin({ maxEntries: 8 })] }),
 );
 
 const AWAY = `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>No connection · Stavewright</title>

@@ -5,6 +5,8 @@ declare module 'jstat' {
     inv(q: number, a: number, b: number): number;
   }
   const jstat: {
+    mean(values: readonly number[]): number;
+    median(values: readonly number[]): number;
     gammaln(x: number): number;
     betaln(a: number, b: number): number;
     beta: Distribution;

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
+import type { ReactNode } from 'react';
 import { isHeld, type Range } from '../../core';
 import { stepOf } from './stepOf';
 
@@ -24,14 +25,14 @@ export function Measuring({
   range,
   value,
   onValue,
-  onPhoto = null,
+  reading = null,
 }: {
   point: Measured;
   range: Range;
   value: number | null;
   onValue: (value: number | null) => void;
-  /** Reads it off a picture; null: it is not offered here. */
-  onPhoto?: (() => void) | null;
+  /** A press that reads it off a picture or a clip; null: it is not offered here. */
+  reading?: ReactNode;
 }) {
   const step = stepOf(point.unit, range);
   // The first step brings the value to where steps are made from.
@@ -51,7 +52,7 @@ export function Measuring({
       <Button aria-label="More" onClick={() => by(step)}>
         + {step}
       </Button>
-      {onPhoto && <Button onClick={onPhoto}>From a picture</Button>}
+      {reading}
       <p>
         {value !== null && isHeld(value, range)
           ? 'accepted'

@@ -14,6 +14,8 @@ const POLICY = [
   `script-src 'self' ${SCRIPTS}`,
   "style-src 'self' 'unsafe-inline'",
   "img-src 'self' data: blob:",
+  // A clip that is measured on the device: it comes from its own file and nowhere else.
+  'media-src blob:',
   "font-src 'self'",
   "connect-src 'self'",
   "worker-src 'self'",

@@ -1,6 +1,5 @@
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
-import { lazy, Suspense, useState } from 'react';
 import { canHurt, low, type Range, type Side } from '../../../core';
 import { Stick } from '../../../kit/marks/Stick';
 import { resize, turnNotch, type PointMarks } from './cardMarks';
@@ -8,9 +7,7 @@ import { Counting } from './Counting';
 import type { KitPoint } from '../../../kit/mat/line';
 import { Measuring } from '../../../kit/mat/Measuring';
 import { ByEye } from '../ByEye';
-
-/** Fetched when it is opened: few cards need it. */
-const PhotoMeasure = lazy(() => import('../measure/PhotoMeasure'));
+import { useReading } from '../measure/useReading';
 
 const WORD = { H: 'held', S: 'slipped', U: 'not seen' } as const;
 
@@ -45,28 +42,17 @@ export function NowPoint({
   onByEye: (on: boolean) => void;
   who: { name: string; stature: number | null };
 }) {
-  const [photo, setPhoto] = useState(false);
+  const reading = useReading({ who, point, range, onTake: onValue });
   const slip = point.slips[0];
   return (
     <>
-      {photo && range && (
-        <Suspense fallback={null}>
-          <PhotoMeasure
-            name={who.name}
-            point={point}
-            range={range}
-            stature={who.stature}
-            onTake={onValue}
-            onClose={() => setPhoto(false)}
-          />
-        </Suspense>
-      )}
+      {reading.screen}
       <h2>
         {point.name} {canHurt(point) && <span className="hurts">can hurt</span>}
       </h2>
       {point.kind === 'measured' && <ByEye on={byEye} onChange={onByEye} />}
       {point.kind === 'measured' && range && !byEye ? (
-        <Measuring point={point} range={range} value={value} onValue={onValue} onPhoto={() => setPhoto(true)} />
+        <Measuring point={point} range={range} value={value} onValue={onValue} reading={reading.press} />
       ) : point.kind === 'felt' ? (
         <>
           <p>{point.how}. Only who felt it can tell.</p>

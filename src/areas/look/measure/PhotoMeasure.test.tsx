@@ -1,10 +1,13 @@
-import { fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import PhotoMeasure from './PhotoMeasure';
+import { FOUND_POINTS, type Found } from '../../../core';
 import { closePicture, openPicture } from './picture';
+import { useBody } from './useBody';
 
 vi.mock('./picture', () => ({ openPicture: vi.fn(), closePicture: vi.fn() }));
+vi.mock('./useBody', () => ({ useBody: vi.fn(() => ({ at: 'idle' })) }));
 const user = userEvent.setup();
 const file = new File(['x'], 'picture.png', { type: 'image/png' });
 const point = { id: 'p', name: 'front knee', unit: '°' };
@@ -12,7 +15,7 @@ const took = vi.fn();
 const left = vi.fn();
 beforeEach(() => {
   localStorage.clear();
-  vi.mocked(openPicture).mockResolvedValue({ url: 'blob:here', width: 1200, height: 1600 });
+  vi.mocked(openPicture).mockResolvedValue({ url: 'blob:here', blob: file, width: 1200, height: 1600 });
 });
 afterEach(() => vi.clearAllMocks());
 
@@ -88,4 +91,27 @@ it('a file that is no picture, a stature that nobody knows and a unit that no pi
   unmount();
   open({ lo: 0, hi: 40 }, 'ms');
   expect(screen.getByText(/No number in ms can be read off a picture yet/)).toBeTruthy();
+});
+
+it('what is found in the picture becomes guesses, and moves nothing that a thumb has set', async () => {
+  let tell: (found: readonly Found[]) => void = () => undefined;
+  vi.mocked(useBody).mockImplementation((_picture, onFound) => {
+    tell = onFound;
+    return { at: 'looking' };
+  });
+  open();
+  const stage = await choose();
+  expect(screen.getByText(/^Looking for the body/)).toBeTruthy();
+  const places = () =>
+    [...stage.querySelectorAll('circle[r]')].map((c) => `${c.getAttribute('cx')} ${c.getAttribute('cy')}`);
+  const before = places();
+  const body = FOUND_POINTS.map((_, i): Found => ({ x: 500 + 10 * i, y: 200 + 60 * i, sure: 0.9 }));
+  act(() => tell(body));
+  const guessed = places();
+  expect(guessed).not.toEqual(before);
+  act(() => (stage as unknown as SVGElement).focus());
+  await user.keyboard('{ArrowLeft}');
+  const set = places();
+  act(() => tell(body.map((p) => ({ ...p, x: p.x + 100 }))));
+  expect(places()).toEqual(set);
 });

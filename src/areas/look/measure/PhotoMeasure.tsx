@@ -1,11 +1,11 @@
 import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import {
   capital,
   firstPins,
+  fromFound,
   LANDMARKS,
   measure,
   MEASURES,
@@ -21,39 +21,11 @@ import {
 } from '../../../core';
 import { unitAfter } from '../../../kit/mat/Measuring';
 import { Switch } from '../../../kit/Switch';
-import './PhotoMeasure.css';
+import { MeasureSheet } from './MeasureSheet';
+import { PhotoStage } from './PhotoStage';
+import { useBody } from './useBody';
 import { closePicture, openPicture, type Picture } from './picture';
 
-/** Lines between landmarks, so that one sees which is which. */
-const BONES: Record<View, readonly (readonly [Landmark, Landmark])[]> = {
-  side: [
-    ['heel front', 'toe front'],
-    ['heel rear', 'toe rear'],
-    ['ankle front', 'knee front'],
-    ['ankle rear', 'knee rear'],
-    ['knee front', 'hip'],
-    ['knee rear', 'hip'],
-    ['hip', 'shoulder'],
-    ['shoulder', 'elbow left'],
-    ['elbow left', 'wrist left'],
-    ['shoulder', 'elbow right'],
-    ['elbow right', 'wrist right'],
-    ['shoulder', 'ear'],
-  ],
-  front: [
-    ['ankle left', 'hip left'],
-    ['ankle right', 'hip right'],
-    ['hip left', 'hip right'],
-    ['hip left', 'shoulder left'],
-    ['hip right', 'shoulder right'],
-    ['shoulder left', 'elbow left'],
-    ['shoulder right', 'elbow right'],
-  ],
-  above: [
-    ['heel left', 'toe left'],
-    ['heel right', 'toe right'],
-  ],
-};
 const chosenKey = (pointId: string) => `stavewright-measure-${pointId}`;
 const r1 = (n: number) => Math.round(n * 10) / 10;
 
@@ -93,6 +65,7 @@ export default function PhotoMeasure({
   const [at, setAt] = useState<Landmark>('heel front');
   const [before, setBefore] = useState<readonly Step[]>([]);
   const [wrong, setWrong] = useState('');
+  const [nobody, setNobody] = useState(false);
   const stage = useRef<SVGSVGElement>(null);
   const drag = useRef<{ x: number; y: number; from: { x: number; y: number } } | null>(null);
   const open = useRef<Picture | null>(null);
@@ -143,6 +116,17 @@ export default function PhotoMeasure({
         : null)
     );
   };
+  const looking = useBody(view === 'above' ? null : picture, (found) => {
+    const body = fromFound(view, found);
+    setNobody(body === null);
+    // What a thumb has set is never moved by a guess.
+    if (!body || before.length > 0) return;
+    if (view === 'side' && body.facing !== facing) setFacing(body.facing);
+    const place = picture ? firstPins(view, picture.width, picture.height, body.facing) : {};
+    const guesses = { ...place, ...body.pins };
+    setPins(guesses);
+    setAt((now) => nextOf(guesses) ?? now);
+  });
   const next = picture ? nextOf(pins) : null;
   const keep = () => setBefore((b) => [...b.slice(-100), { pins, at }]);
   const placed = (all: Pins, x: number, y: number): Pins => {
@@ -191,7 +175,6 @@ export default function PhotoMeasure({
     put(d.from.x + (e.clientX - d.x) * k, d.from.y + (e.clientY - d.y) * k);
   };
   const keys = (e: KeyboardEvent) => {
-    e.stopPropagation();
     if (
       !picture ||
       (e.target instanceof HTMLElement &&
@@ -215,221 +198,23 @@ export default function PhotoMeasure({
     else if (e.key === 'Backspace') undo();
   };
   const pin = pins[at];
-  const corner = picture && pin ? { right: pin.x < picture.width / 2, bottom: pin.y < picture.height / 2 } : null;
-  const glass = picture ? picture.height * 0.14 : 0;
+  // No model makes a mark: at least one of what the number rests on was set or confirmed by thumb.
+  const touched = needs.some((n) => pins[n]?.set);
+  const canTake = mine !== undefined && word !== 'cannot tell' && touched;
   const value = mine ? (point.unit === '°' || point.unit === '%' ? Math.round(mine.value) : r1(mine.value)) : null;
   return (
-    <Dialog
-      fullScreen
-      open
-      // On all of it: no key may reach the card beneath.
+    <MeasureSheet
+      title={`${name}: ${point.name}`}
+      sub={
+        <>
+          Accepted is {range.lo} to {range.hi}
+          {unitAfter(point.unit)}. Square to the line, the whole body in the picture.
+        </>
+      }
       onKeyDown={keys}
       onClose={onClose}
-      aria-labelledby="photo-head"
-      slotProps={{ paper: { className: 'photo-measure' } }}
-    >
-      <div className="photo-all">
-        <header>
-          <h1 id="photo-head">
-            {name}: {point.name}
-          </h1>
-          <p className="quiet">
-            Accepted is {range.lo} to {range.hi}
-            {unitAfter(point.unit)}. Square to the line, the whole body in the picture.
-          </p>
-        </header>
-        {fitting.length === 0 ? (
-          <p className="message">
-            No number in {point.unit ?? 'this unit'} can be read off a picture yet: measure it by hand.
-          </p>
-        ) : (
-          <div className="row wrap">
-            <TextField
-              select
-              label="What is read"
-              value={key}
-              onChange={(e) => {
-                setKey(e.target.value);
-                localStorage.setItem(chosenKey(point.id), e.target.value);
-                const v = MEASURES.find((m) => m.key === e.target.value)!.view;
-                if (picture && v !== view) begin(picture, v, facing);
-                else setAt(MEASURES.find((m) => m.key === e.target.value)!.needs[0]!);
-              }}
-            >
-              {VIEWS.flatMap((v) =>
-                fitting
-                  .filter((m) => m.view === v)
-                  .map((m) => (
-                    <MenuItem key={m.key} value={m.key}>
-                      {m.key}, from {v === 'above' ? v : `the ${v}`}
-                    </MenuItem>
-                  )),
-              )}
-            </TextField>
-            {view === 'side' && (
-              <Switch
-                label="Faces"
-                value={facing === 1 ? 'right' : 'left'}
-                options={[
-                  { value: 'left', word: 'faces left' },
-                  { value: 'right', word: 'faces right' },
-                ]}
-                onChange={(w) => {
-                  const f = w === 'right' ? 1 : -1;
-                  setFacing(f);
-                  if (picture) begin(picture, view, f);
-                }}
-                mat
-              />
-            )}
-            {kind?.scaled && (
-              <TextField label="Stature in cm" value={stature} onChange={(e) => setStature(e.target.value)} />
-            )}
-            <Button component="label">
-              {picture ? 'Another picture' : 'Take a picture'}
-              <input
-                hidden
-                type="file"
-                accept="image/*"
-                capture="environment"
-                aria-label="Take a picture"
-                onChange={(e) => {
-                  void take(e.target.files?.[0]);
-                  // The same one once more is heard as well.
-                  e.target.value = '';
-                }}
-              />
-            </Button>
-          </div>
-        )}
-        <div role="alert">{wrong !== '' && <p className="message wrong">{wrong}</p>}</div>
-        {picture && (
-          <div className="photo-two">
-            <svg
-              ref={stage}
-              className="photo-stage"
-              viewBox={`0 0 ${picture.width} ${picture.height}`}
-              tabIndex={0}
-              role="application"
-              aria-label={`The picture. ${at}: arrows move it, Enter goes on, Backspace undoes.`}
-              onPointerDown={down}
-              onPointerMove={moved}
-              onPointerUp={() => (drag.current = null)}
-              onPointerCancel={() => (drag.current = null)}
-            >
-              <image href={picture.url} width={picture.width} height={picture.height} />
-              {BONES[view].map(([a, b]) =>
-                pins[a] && pins[b] ? (
-                  <path
-                    key={`${a} ${b}`}
-                    d={`M${r1(pins[a].x)} ${r1(pins[a].y)}L${r1(pins[b].x)} ${r1(pins[b].y)}`}
-                    stroke="#fff"
-                    strokeWidth={picture.height / 260}
-                    strokeDasharray={pins[a].set && pins[b].set ? undefined : `${picture.height / 120}`}
-                    opacity={pins[a].set || pins[b].set ? 0.9 : 0.35}
-                  />
-                ) : null,
-              )}
-              {LANDMARKS[view].map((n) => {
-                const p = pins[n];
-                if (!p) return null;
-                const r = picture.height / 90;
-                return (
-                  <circle
-                    key={n}
-                    cx={r1(p.x)}
-                    cy={r1(p.y)}
-                    r={p.set ? r : r * 1.6}
-                    fill={n === at ? 'var(--pine)' : p.set ? '#fff' : 'none'}
-                    stroke={n === at ? '#fff' : p.set ? '#14181B' : '#fff'}
-                    strokeWidth={picture.height / 320}
-                    strokeDasharray={p.set ? undefined : `${picture.height / 160}`}
-                  />
-                );
-              })}
-              {pin && corner && (
-                <g
-                  transform={`translate(${corner.right ? picture.width - glass - 8 : glass + 8} ${corner.bottom ? picture.height - glass - 8 : glass + 8})`}
-                >
-                  <clipPath id="photo-glass">
-                    <circle r={glass} />
-                  </clipPath>
-                  <circle r={glass} fill="#14181B" />
-                  <g clipPath="url(#photo-glass)">
-                    <image
-                      href={picture.url}
-                      width={picture.width}
-                      height={picture.height}
-                      transform={`scale(3) translate(${-pin.x} ${-pin.y})`}
-                    />
-                  </g>
-                  <path
-                    d={`M${-glass} 0H${-glass / 8}M${glass / 8} 0H${glass}M0 ${-glass}V${-glass / 8}M0 ${glass / 8}V${glass}`}
-                    stroke="#fff"
-                    strokeWidth={picture.height / 400}
-                  />
-                  <circle r={glass} fill="none" stroke="var(--wood)" strokeWidth={picture.height / 100} />
-                </g>
-              )}
-            </svg>
-            <aside>
-              <p className="photo-value" aria-live="polite">
-                {mine && value !== null ? (
-                  <>
-                    <b className="num">
-                      {value}
-                      {unitAfter(point.unit)}
-                    </b>{' '}
-                    ± {point.unit === '°' || point.unit === '%' ? Math.ceil(mine.half) : r1(mine.half)}
-                    {unitAfter(point.unit)}: {word}
-                  </>
-                ) : kind?.scaled && tall === null ? (
-                  'No stature is known: say it, or read an angle.'
-                ) : kind?.scaled && !scale ? (
-                  'Set front ankle, knee, hip and shoulder: they give the scale.'
-                ) : (
-                  'Set the landmarks.'
-                )}
-              </p>
-              {mine && word === 'cannot tell' && (
-                <p className="quiet">
-                  The width lies across an edge{next ? `: set ${next} next` : ': set them once more, or say it by eye'}.
-                </p>
-              )}
-              <ol className="photo-pins">
-                {LANDMARKS[view]
-                  .filter((n) => needs.includes(n) || pins[n]?.set)
-                  .map((n) => (
-                    <li key={n}>
-                      <Button aria-pressed={n === at} className={n === at ? 'on' : ''} onClick={() => setAt(n)}>
-                        {capital(n)}{' '}
-                        <span className="quiet num">
-                          {pins[n]?.set ? `${Math.round(pins[n].x)}, ${Math.round(pins[n].y)}` : 'a guess'}
-                        </span>
-                      </Button>
-                    </li>
-                  ))}
-              </ol>
-              {numbers.length > 1 && (
-                <details>
-                  <summary>What else it says</summary>
-                  <ul>
-                    {numbers
-                      .filter((m) => m.kind.key !== key && m.kind.needs.every((n) => pins[n]?.set))
-                      .map((m) => (
-                        <li key={m.kind.key}>
-                          {m.kind.key}: {r1(m.value)} ± {r1(m.half)}
-                          {unitAfter(m.kind.unit)}
-                        </li>
-                      ))}
-                  </ul>
-                </details>
-              )}
-              <p className="quiet">± nine times in ten: thumb, guess, scale, and bodies off the table by a tenth.</p>
-            </aside>
-          </div>
-        )}
-        <footer>
+      footer={
+        <>
           <p className="quiet">
             <b>Nothing leaves this device.</b> The photo goes when this closes; the number stays.
           </p>
@@ -440,18 +225,164 @@ export default function PhotoMeasure({
           <Button onClick={onClose}>Leave it</Button>
           <Button
             variant="contained"
-            disabled={value === null || word === 'cannot tell'}
+            disabled={!canTake}
             onClick={() => {
               if (value !== null) onTake(value);
               onClose();
             }}
           >
-            {value === null || word === 'cannot tell'
-              ? 'Cannot tell yet'
+            {!canTake
+              ? word === 'cannot tell'
+                ? 'Cannot tell yet'
+                : 'Confirm one first'
               : `Take ${value}${unitAfter(point.unit)} into the look`}
           </Button>
-        </footer>
-      </div>
-    </Dialog>
+        </>
+      }
+    >
+      {fitting.length === 0 ? (
+        <p className="message">
+          No number in {point.unit ?? 'this unit'} can be read off a picture yet: measure it by hand.
+        </p>
+      ) : (
+        <div className="row wrap">
+          <TextField
+            select
+            label="What is read"
+            value={key}
+            onChange={(e) => {
+              setKey(e.target.value);
+              localStorage.setItem(chosenKey(point.id), e.target.value);
+              const v = MEASURES.find((m) => m.key === e.target.value)!.view;
+              if (picture && v !== view) begin(picture, v, facing);
+              else setAt(MEASURES.find((m) => m.key === e.target.value)!.needs[0]!);
+            }}
+          >
+            {VIEWS.flatMap((v) =>
+              fitting
+                .filter((m) => m.view === v)
+                .map((m) => (
+                  <MenuItem key={m.key} value={m.key}>
+                    {m.key}, from {v === 'above' ? v : `the ${v}`}
+                  </MenuItem>
+                )),
+            )}
+          </TextField>
+          {view === 'side' && (
+            <Switch
+              label="Faces"
+              value={facing === 1 ? 'right' : 'left'}
+              options={[
+                { value: 'left', word: 'faces left' },
+                { value: 'right', word: 'faces right' },
+              ]}
+              onChange={(w) => {
+                const f = w === 'right' ? 1 : -1;
+                setFacing(f);
+                if (picture) begin(picture, view, f);
+              }}
+              mat
+            />
+          )}
+          {kind?.scaled && (
+            <TextField label="Stature in cm" value={stature} onChange={(e) => setStature(e.target.value)} />
+          )}
+          <Button component="label">
+            {picture ? 'Another picture' : 'Take a picture'}
+            <input
+              hidden
+              type="file"
+              accept="image/*"
+              capture="environment"
+              aria-label="Take a picture"
+              onChange={(e) => {
+                void take(e.target.files?.[0]);
+                // The same one once more is heard as well.
+                e.target.value = '';
+              }}
+            />
+          </Button>
+        </div>
+      )}
+      <p role="status" className="quiet">
+        {looking.at === 'loading'
+          ? `What finds a body is fetched, once: ${Math.round(looking.share * 100)} in 100.`
+          : looking.at === 'looking'
+            ? 'Looking for the body… Begin by thumb if you like.'
+            : picture && (looking.at === 'failed' || nobody)
+              ? 'Nobody was found in it: set the landmarks by thumb.'
+              : ''}
+      </p>
+      <div role="alert">{wrong !== '' && <p className="message wrong">{wrong}</p>}</div>
+      {picture && (
+        <div className="photo-two">
+          <PhotoStage
+            ref={stage}
+            picture={picture}
+            view={view}
+            pins={pins}
+            at={at}
+            onDown={down}
+            onMove={moved}
+            onUp={() => (drag.current = null)}
+          />
+          <aside>
+            <p className="measure-value" aria-live="polite">
+              {mine && value !== null ? (
+                <>
+                  <b className="num">
+                    {value}
+                    {unitAfter(point.unit)}
+                  </b>{' '}
+                  ± {point.unit === '°' || point.unit === '%' ? Math.ceil(mine.half) : r1(mine.half)}
+                  {unitAfter(point.unit)}: {word}
+                </>
+              ) : kind?.scaled && tall === null ? (
+                'No stature is known: say it, or read an angle.'
+              ) : kind?.scaled && !scale ? (
+                'Set front ankle, knee, hip and shoulder: they give the scale.'
+              ) : (
+                'Set the landmarks.'
+              )}
+            </p>
+            {mine && word === 'cannot tell' && (
+              <p className="quiet">
+                The width lies across an edge{next ? `: set ${next} next` : ': set them once more, or say it by eye'}.
+              </p>
+            )}
+            <ol className="photo-pins">
+              {LANDMARKS[view]
+                .filter((n) => needs.includes(n) || pins[n]?.set)
+                .map((n) => (
+                  <li key={n}>
+                    <Button aria-pressed={n === at} className={n === at ? 'on' : ''} onClick={() => setAt(n)}>
+                      {capital(n)}{' '}
+                      <span className="quiet num">
+                        {pins[n]?.set ? `${Math.round(pins[n].x)}, ${Math.round(pins[n].y)}` : 'a guess'}
+                      </span>
+                    </Button>
+                  </li>
+                ))}
+            </ol>
+            {numbers.length > 1 && (
+              <details>
+                <summary>What else it says</summary>
+                <ul>
+                  {numbers
+                    .filter((m) => m.kind.key !== key && m.kind.needs.every((n) => pins[n]?.set))
+                    .map((m) => (
+                      <li key={m.kind.key}>
+                        {m.kind.key}: {r1(m.value)} ± {r1(m.half)}
+                        {unitAfter(m.kind.unit)}
+                      </li>
+                    ))}
+                </ul>
+              </details>
+            )}
+            <p className="quiet">± nine times in ten: thumb, guess, scale, and bodies off the table by a tenth.</p>
+          </aside>
+        </div>
+      )}
+    </MeasureSheet>
   );
 }

@@ -1,6 +1,7 @@
 /** A picture as it is measured: sane in size, with nothing of the file left but what is seen. */
 export interface Picture {
   url: string;
+  blob: Blob;
   width: number;
   height: number;
 }
@@ -25,7 +26,7 @@ export async function openPicture(file: File): Promise<Picture | null> {
     bitmap.close();
     // Drawn anew: where and when it was taken is gone.
     const blob = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/jpeg', 0.9));
-    return blob && width > 10 && height > 10 ? { url: URL.createObjectURL(blob), width, height } : null;
+    return blob && width > 10 && height > 10 ? { url: URL.createObjectURL(blob), blob, width, height } : null;
   } catch {
     return null;
   }

@@ -4,6 +4,7 @@ import { Key } from '../../../kit/mat/Key';
 import { nameParts, type KitPoint, type KitStudent } from '../../../kit/mat/line';
 import { Measuring, unitAfter } from '../../../kit/mat/Measuring';
 import { ByEye } from '../ByEye';
+import { useReading } from '../measure/useReading';
 import { RestAsks } from '../RestAsks';
 import { passInWords, wordOf } from './pass';
 import type { Sweeping } from './useSweep';
@@ -21,6 +22,12 @@ export function SweepKeys({
   sweep: Sweeping;
 }) {
   const { at, done, person, following, of, range, value, measured, measure, accepted } = sweep;
+  const reading = useReading({
+    who: person ? { name: person.name, stature: person.stature ?? null } : null,
+    point,
+    range,
+    onTake: sweep.setValue,
+  });
   if (sweep.asks !== null)
     return (
       <section className="keys asks" aria-label="Go on, or look again?">
@@ -47,6 +54,7 @@ export function SweepKeys({
   const eye = sweep.byEye ? 'by eye' : '';
   return (
     <section className="keys" aria-label="Mark">
+      {reading.screen}
       <div className="who" aria-live="polite">
         <b>{person?.name}</b>
         <span>
@@ -58,7 +66,7 @@ export function SweepKeys({
         </span>
       </div>
       {measured && range ? (
-        <Measuring point={point} range={range} value={value} onValue={sweep.setValue} />
+        <Measuring point={point} range={range} value={value} onValue={sweep.setValue} reading={reading.press} />
       ) : (
         <div className="reps">
           <Button aria-label="One repetition less" disabled={of <= 1} onClick={() => sweep.setOf(of - 1)}>

@@ -1,0 +1,312 @@
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import {
+  capital,
+  CLIP_EVENTS,
+  fallTime,
+  frameRate,
+  gapBefore,
+  isUneven,
+  lapse,
+  nearestSlowed,
+  SLOWED,
+  slowedByFall,
+  told,
+  type ClipEvent,
+  type Gap,
+  type Range,
+  type Unit,
+} from '../../../core';
+import { RuleMark } from '../../../kit/marks/small';
+import { unitAfter } from '../../../kit/mat/Measuring';
+import { Switch } from '../../../kit/Switch';
+import './ClipMeasure.css';
+import { FrameStrip } from './FrameStrip';
+import { MeasureSheet } from './MeasureSheet';
+import { closeClip, frameReader, openClip, type Clip } from './openClip';
+import { PegFrames } from './PegFrames';
+
+const WHY_NOT = {
+  'no clip': 'This clip cannot be opened here. Take another, or say it by eye; the look is as it was.',
+  'too long': 'A minute of film at most: cut it to the one repetition, or take another.',
+} as const;
+const eventsKey = (pointId: string) => `stavewright-clip-${pointId}`;
+const isEvent = (e: unknown): e is ClipEvent => CLIP_EVENTS.some((x) => x === e);
+const signed = (n: number) => (n > 0 ? `+${n}` : n < 0 ? `−${-n}` : '0');
+const eventsOf = (pointId: string): readonly [ClipEvent, ClipEvent] => {
+  const [a, b] = (localStorage.getItem(eventsKey(pointId)) ?? '').split('|');
+  return isEvent(a) && isEvent(b) ? [a, b] : ['the foot lands', 'the hand arrives'];
+};
+/** So fast no camera films without being told to: then the file’s own clock is the true one. */
+const SURELY_TRUE = 90;
+
+/** Milliseconds between two events of a short film that never leaves the device, with what its frames leave in doubt. */
+export default function ClipMeasure({
+  name,
+  point,
+  range,
+  onTake,
+  onClose,
+}: {
+  name: string;
+  point: { id: string; name: string; unit: string | null; wanted: Range | null };
+  range: Range;
+  onTake: (value: number) => void;
+  onClose: () => void;
+}) {
+  const [clip, setClip] = useState<Clip | null>(null);
+  const [gaps, setGaps] = useState<readonly [Gap, Gap]>([
+    { last: 0, first: 1 },
+    { last: 0, first: 1 },
+  ]);
+  const [events, setEvents] = useState(() => eventsOf(point.id));
+  const [slowed, setSlowed] = useState<number | null>(null);
+  const [ball, setBall] = useState(false);
+  const [fell, setFell] = useState('1');
+  const [opening, setOpening] = useState(false);
+  const [wrong, setWrong] = useState('');
+  const open = useRef<Clip | null>(null);
+  useEffect(
+    () => () => {
+      if (open.current) closeClip(open.current);
+    },
+    [],
+  );
+  const read = useMemo(() => (clip ? frameReader(clip) : null), [clip]);
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    setOpening(true);
+    setWrong('');
+    const c = await openClip(file);
+    setOpening(false);
+    if (typeof c === 'string') return setWrong(WHY_NOT[c]);
+    if (open.current) closeClip(open.current);
+    open.current = c;
+    const n = c.times.length;
+    setClip(c);
+    setGaps([gapBefore(c.times, Math.round(n / 3)), gapBefore(c.times, Math.round(n / 2))]);
+    // What is known of how a camera films stays; a file that is surely true needs no asking.
+    if (frameRate(c.times, 1)! >= SURELY_TRUE) setSlowed(1);
+  };
+  const inSeconds = point.unit === 's';
+  const ms = clip && slowed !== null ? lapse(clip.times, gaps[0], gaps[1], slowed) : null;
+  const found = ms && (inSeconds ? { value: ms.value / 1000, half: ms.half / 1000 } : ms);
+  const round = (n: number) => (inSeconds ? Math.round(n * 100) / 100 : Math.round(n));
+  const word = found ? told(found, range) : 'cannot tell';
+  const rate = clip ? frameRate(clip.times, slowed ?? 1) : null;
+  const metres = Number(fell.replace(',', '.'));
+  const byBall = clip && metres > 0 ? slowedByFall(clip.times, gaps[0], gaps[1], metres) : null;
+  const asFilmed = byBall === null ? null : nearestSlowed(byBall);
+  const names = ball ? (['the ball is let go', 'the ball lands'] as const) : events;
+  const choose = (i: 0 | 1, e: ClipEvent) => {
+    const next: [ClipEvent, ClipEvent] = i === 0 ? [e, events[1]] : [events[0], e];
+    setEvents(next);
+    localStorage.setItem(eventsKey(point.id), next.join('|'));
+  };
+  const canTake = found !== null && word !== 'cannot tell' && !ball && names[0] !== names[1];
+  return (
+    <MeasureSheet
+      title={`${name}: ${point.name}`}
+      sub={
+        <>
+          Accepted is {range.lo} to {range.hi}
+          {unitAfter(point.unit)}.{' '}
+          {clip && rate !== null && (
+            <>
+              {clip.times.length} frames,{' '}
+              {slowed === null ? (
+                `${Math.round(rate)} a second as it plays`
+              ) : (
+                <>
+                  {Math.round(rate)} a second{slowed === 1 ? ' by the clip’s own clock' : ' as it was taken'}
+                </>
+              )}
+              {isUneven(clip.times) ? '; they come unevenly, which widens what is told' : ''}.
+            </>
+          )}
+        </>
+      }
+      onClose={onClose}
+      footer={
+        <>
+          <p className="quiet">
+            <b>Nothing leaves this device.</b> The film goes when this closes; the number stays.
+          </p>
+          <Button onClick={onClose}>Leave it</Button>
+          {ball ? (
+            <Button
+              variant="contained"
+              disabled={asFilmed === null}
+              onClick={() => {
+                setSlowed(asFilmed);
+                setBall(false);
+              }}
+            >
+              {asFilmed === null
+                ? 'Not a fall yet'
+                : asFilmed === 1
+                  ? 'It plays as fast as it was'
+                  : `It plays ${asFilmed} times slower`}
+            </Button>
+          ) : (
+            <Button
+              variant="contained"
+              disabled={!canTake}
+              onClick={() => {
+                if (found) onTake(round(found.value));
+                onClose();
+              }}
+            >
+              {canTake ? `Take ${signed(round(found.value))}${unitAfter(point.unit)} into the look` : 'Cannot tell yet'}
+            </Button>
+          )}
+        </>
+      }
+    >
+      <div className="row wrap clip-choices">
+        {!ball &&
+          ([0, 1] as const).map((i) => (
+            <TextField
+              key={i}
+              select
+              label={i === 0 ? 'From when' : 'To when'}
+              value={events[i]}
+              onChange={(e) => isEvent(e.target.value) && choose(i, e.target.value)}
+            >
+              {CLIP_EVENTS.map((e) => (
+                <MenuItem key={e} value={e}>
+                  {e}
+                </MenuItem>
+              ))}
+            </TextField>
+          ))}
+        {ball && <TextField label="It fell, in metres" value={fell} onChange={(e) => setFell(e.target.value)} />}
+        {clip && !ball && (
+          <TextField
+            select
+            label="The film plays"
+            value={slowed === null ? '' : String(slowed)}
+            onChange={(e) => setSlowed(e.target.value === '' ? null : Number(e.target.value))}
+          >
+            {SLOWED.map((f) => (
+              <MenuItem key={f} value={String(f)}>
+                {f === 1 ? 'as fast as it was' : `${f} times slower`}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
+        {clip && (
+          <Switch
+            label="What it shows"
+            value={ball ? 'ball' : 'move'}
+            options={[
+              { value: 'move', word: 'the move' },
+              { value: 'ball', word: 'a ball that falls' },
+            ]}
+            onChange={(w) => setBall(w === 'ball')}
+            mat
+          />
+        )}
+        <Button component="label">
+          {clip ? 'Another clip' : 'Take a clip'}
+          <input
+            hidden
+            type="file"
+            accept="video/*"
+            capture="environment"
+            aria-label="Take a clip"
+            onChange={(e) => {
+              void take(e.target.files?.[0]);
+              // The same one once more is heard as well.
+              e.target.value = '';
+            }}
+          />
+        </Button>
+      </div>
+      <div role="status">{opening && <p>Reading the frames…</p>}</div>
+      <div role="alert">{wrong !== '' && <p className="message wrong">{wrong}</p>}</div>
+      {clip && read && (
+        <>
+          <div className="clip-pegs">
+            {([0, 1] as const).map((i) => (
+              <PegFrames
+                key={i}
+                what={names[i]}
+                times={clip.times}
+                gap={gaps[i]}
+                read={read}
+                round={i === 1}
+                onGap={(g) => setGaps(i === 0 ? [g, gaps[1]] : [gaps[0], g])}
+              />
+            ))}
+            <aside>
+              <p className="measure-value" aria-live="polite">
+                {ball ? (
+                  byBall === null ? (
+                    'Peg the frame in which the ball is let go, and the one in which it lands.'
+                  ) : (
+                    <>
+                      It falls {Math.round(fallTime(metres))} ms. The film says{' '}
+                      <b className="num">{Math.round(byBall * 10) / 10}</b> times as long
+                      {asFilmed === null ? ': no camera films so, peg it again or measure the height' : ''}.
+                    </>
+                  )
+                ) : names[0] === names[1] ? (
+                  'Choose two events.'
+                ) : found ? (
+                  <>
+                    <b className="num">{signed(round(found.value))}</b> ±{' '}
+                    {inSeconds ? round(found.half) : Math.ceil(found.half)}
+                    {unitAfter(point.unit)}: {word}
+                  </>
+                ) : (
+                  'Say how the film was taken: else no time can be told from it.'
+                )}
+              </p>
+              {!ball && (
+                <RuleMark
+                  accepted={range}
+                  wanted={point.wanted}
+                  unit={(point.unit ?? 'ms') as Unit}
+                  values={found ? [found.value] : []}
+                  width={196}
+                />
+              )}
+              <p className="quiet">
+                {!ball &&
+                  found &&
+                  found.value !== 0 &&
+                  `${capital(names[found.value > 0 ? 1 : 0])} after ${names[found.value > 0 ? 0 : 1]}. `}
+                {!ball &&
+                  found &&
+                  word === 'cannot tell' &&
+                  'The width lies across an edge: peg closer, film with more frames a second, or say it by eye. '}
+                {slowed === null && !ball && 'Not sure? Film a ball dropped from 1 m the same way: it falls 452 ms.'}
+              </p>
+              <h2>A clip cannot tell</h2>
+              <p>
+                <b>If weight was in it.</b> On a pad the holder tells.
+              </p>
+              <p>
+                <b>How hard.</b> Sound runs late, 3 ms a metre.
+              </p>
+              <p>
+                <b>If it is habit.</b> One is no proof.
+              </p>
+            </aside>
+          </div>
+          <FrameStrip
+            times={clip.times}
+            gaps={[
+              { gap: gaps[0], round: false },
+              { gap: gaps[1], round: true },
+            ]}
+            read={read}
+          />
+        </>
+      )}
+    </MeasureSheet>
+  );
+}
