@@ -1,13 +1,21 @@
-/** Registers the service worker of a built app, so that the mat opens without a network. */
+/** Keeping the programme is two hundred fetches: what was opened is to stand and answer first. In ms. */
+const PAGE_FIRST = 2500;
+
+/** Registers the service worker of a built app, so that the mat opens without a network; once the page has woken. */
 export function registerWorker(): void {
   if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;
-  // A page that came before the worker woke was passed over; it asks to be taken along, or its first visit to the mat
-  // would not be kept.
-  const passedOver = !navigator.serviceWorker.controller;
-  void navigator.serviceWorker.register('/sw.js');
-  void navigator.serviceWorker.ready.then(({ active }) => {
-    if (passedOver) active?.postMessage('claim');
-  });
+  const register = () => {
+    // A page that came before the worker woke was passed over; it asks to be taken along, or its first visit to the mat
+    // would not be kept.
+    const passedOver = !navigator.serviceWorker.controller;
+    void navigator.serviceWorker.register('/sw.js');
+    void navigator.serviceWorker.ready.then(({ active }) => {
+      if (passedOver) active?.postMessage('claim');
+    });
+  };
+  const later = () => setTimeout(register, PAGE_FIRST);
+  if (document.readyState === 'complete') later();
+  else addEventListener('load', later, { once: true });
 }
 
 /** Has pages kept that will be wanted without a network and were not opened yet. */

@@ -52,7 +52,7 @@ registerRoute(
 
 // What finds a body in a picture is large: it is kept once somebody has measured by it, under a name that holds its content.
 registerRoute(
-  ({ url }) => /^\/_astro\/(movenet|tfjs-backend).*\.(json|bin|wasm)$/.test(url.pathname),
+  ({ url }) => /^\/_astro\/(movenet|tfjs-backend|pose-).*\.(js|json|bin|wasm)$/.test(url.pathname),
   new CacheFirst({ cacheName: 'models', plugins: [noPage, new ExpirationPlugin({ maxEntries: 8 })] }),
 );
 

@@ -1,9 +1,19 @@
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { held, heldOf, MOST_TRIES, slipped, type PointMarks } from './cardMarks';
+import { held, heldOf, MOST_TRIES, slipped, tryOnce, type PointMarks } from './cardMarks';
+import { Listening } from './Listening';
 
 /** A counted point: hits of tries, tapped one by one with the keys, or typed where somebody else has counted. */
-export function Counting({ marks, onMarks }: { marks: PointMarks; onMarks: (marks: PointMarks) => void }) {
+export function Counting({
+  marks,
+  latest,
+  onMarks,
+}: {
+  marks: PointMarks;
+  /** What stands now, whatever was drawn last. */
+  latest: () => PointMarks;
+  onMarks: (marks: PointMarks) => void;
+}) {
   const [hits, tries] = [held(marks), held(marks) + slipped(marks)];
   // What is typed stands until it makes sense: "1" on the way to "12" must not be turned down.
   const [typed, setTyped] = useState<{ hits: string; tries: string } | null>(null);
@@ -32,6 +42,7 @@ export function Counting({ marks, onMarks }: { marks: PointMarks; onMarks: (mark
         {field('hits', 'Hits')}
         {field('tries', 'of tries')}
       </div>
+      <Listening onHit={() => onMarks(tryOnce(latest(), 'H'))} />
       {typed !== null && (
         <p className="hurts" role="alert">
           Not kept yet: hits are at most the tries, and tries 1 to {MOST_TRIES}.

@@ -61,7 +61,7 @@ export function NowPoint({
       ) : (
         <>
           {point.kind === 'counted' ? (
-            <Counting marks={marks} onMarks={onMarks} />
+            <Counting marks={marks} latest={latest} onMarks={onMarks} />
           ) : (
             <div className="each" role="group" aria-label="Which repetition slipped?">
               {resize(marks, of).notches.map((n, i) => (
