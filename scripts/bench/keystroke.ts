@@ -1,17 +1,8 @@
 // A keystroke in a form of two hundred counts, from the key to the drawn page, in headless Chromium slowed four times.
-import { chromium } from '@playwright/test';
-import { build } from 'esbuild';
-import { readFileSync } from 'node:fs';
-import path from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { DEMO_VOCABULARY } from '../../src/data/demo/hall';
-import { themeCss } from '../../src/kit/theme/theme';
-import { tokensCss } from '../../src/kit/theme/tokens';
 import { longText } from './long';
+import { benchPage, bundled, FRAME } from './page';
 import { median, quantile } from './timing';
-
-const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../..');
-const FRAME = 1000 / 60;
 
 /** Runs in the page, so it is text: a name that our compiler gives to functions is not known there. */
 const TYPING = `(async () => {
@@ -34,33 +25,10 @@ const TYPING = `(async () => {
 })()`;
 
 export async function benchKeystroke() {
-  const made = await build({
-    stdin: {
-      contents: `import { createElement } from 'react';
-        import { createRoot } from 'react-dom/client';
-        import Workbench from './src/areas/sequences/Workbench';
-        createRoot(document.getElementById('root')).render(createElement(Workbench, { view: window.view }));`,
-      resolveDir: root,
-      loader: 'tsx',
-    },
-    bundle: true,
-    write: false,
-    minify: true,
-    format: 'iife',
-    jsx: 'automatic',
-    define: { 'process.env.NODE_ENV': '"production"' },
-    loader: { '.css': 'empty' },
-    logLevel: 'error',
-    plugins: [
-      {
-        name: 'no-files',
-        setup(b) {
-          b.onResolve({ filter: /\?url$|fonts\/eastern$|\.\/eastern$/ }, (a) => ({ path: a.path, namespace: 'none' }));
-          b.onLoad({ filter: /.*/, namespace: 'none' }, () => ({ contents: 'export default ""' }));
-        },
-      },
-    ],
-  });
+  const script = await bundled(`import { createElement } from 'react';
+    import { createRoot } from 'react-dom/client';
+    import Workbench from './src/areas/sequences/Workbench';
+    createRoot(document.getElementById('root')).render(createElement(Workbench, { view: window.view }));`);
   const body = { about: {}, moves: [], closing: [] };
   const view = {
     sequence: {
@@ -90,27 +58,17 @@ export async function benchKeystroke() {
     alike: [],
     mayDecide: true,
   };
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu'],
-  });
+  const { page, slow, close } = await benchPage([
+    'kit/theme/base.css',
+    'kit/drawing/drawing.css',
+    'areas/sequences/shared.css',
+    'areas/sequences/Workbench.css',
+  ]);
   try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    await page.goto('data:text/html,<div id=root></div>');
-    // As in use: the frames of editor and stave keep what is out of sight out of the reckoning.
-    for (const css of [
-      'kit/theme/base.css',
-      'kit/drawing/drawing.css',
-      'areas/sequences/shared.css',
-      'areas/sequences/Workbench.css',
-    ])
-      await page.addStyleTag({ content: readFileSync(path.join(root, 'src', css), 'utf8') });
-    await page.addStyleTag({ content: tokensCss + themeCss });
     await page.evaluate((v) => Object.assign(window, { view: v }), view);
-    await page.addScriptTag({ content: made.outputFiles[0]!.text });
+    await page.addScriptTag({ content: script });
     await page.getByText('Count 200:').first().waitFor({ state: 'attached' });
-    const session = await page.context().newCDPSession(page);
-    await session.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+    await slow(4);
     await page.locator('.cm-content').click();
     await page.keyboard.press('Control+Home');
     for (let i = 0; i < 30; i++) await page.keyboard.press('ArrowDown');
@@ -128,6 +86,6 @@ export async function benchKeystroke() {
       ok: mid <= FRAME,
     };
   } finally {
-    await browser.close();
+    await close();
   }
 }

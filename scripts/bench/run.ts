@@ -11,6 +11,7 @@ import { benchAge } from './age';
 import { benchAlgebra } from './algebra';
 import { benchExchange } from './exchange';
 import { benchKeystroke } from './keystroke';
+import { benchLandmarks } from './landmarks';
 import { benchPairs } from './pairs';
 import { benchReadiness } from './readiness';
 import { benchCycle } from './cycle';
@@ -30,7 +31,7 @@ const url = (role?: string) => {
 };
 
 /** Those that need no school: they are measured without one. */
-const ALONE = ['P4', 'P5', 'P7', 'P10', 'P11', 'S1'];
+const ALONE = ['P4', 'P5', 'P7', 'P10', 'P11', 'P12', 'S1'];
 const only = process.argv
   .find((a) => a.startsWith('--only='))
   ?.slice(7)
@@ -89,6 +90,7 @@ const MEASURES: Record<string, () => Measured | Measured[] | Promise<Measured | 
   P4: () => benchCycle(),
   P10: () => benchRunSheet(),
   P11: () => benchPairs(),
+  P12: () => benchLandmarks(),
   S1: () => benchKeystroke(),
 };
 const results: Measured[] = [];
