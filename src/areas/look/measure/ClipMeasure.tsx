@@ -68,12 +68,14 @@ export default function ClipMeasure({
   const [opening, setOpening] = useState(false);
   const [wrong, setWrong] = useState('');
   const open = useRef<Clip | null>(null);
-  useEffect(
-    () => () => {
+  const left = useRef(false);
+  useEffect(() => {
+    left.current = false;
+    return () => {
+      left.current = true;
       if (open.current) closeClip(open.current);
-    },
-    [],
-  );
+    };
+  }, []);
   const read = useMemo(() => (clip ? frameReader(clip) : null), [clip]);
   const take = async (file: File | undefined) => {
     if (!file) return;
@@ -82,6 +84,8 @@ export default function ClipMeasure({
     const c = await openClip(file);
     setOpening(false);
     if (typeof c === 'string') return setWrong(WHY_NOT[c]);
+    // Left while it was read: nothing of it stays.
+    if (left.current) return closeClip(c);
     if (open.current) closeClip(open.current);
     open.current = c;
     const n = c.times.length;

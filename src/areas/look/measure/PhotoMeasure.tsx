@@ -69,12 +69,14 @@ export default function PhotoMeasure({
   const stage = useRef<SVGSVGElement>(null);
   const drag = useRef<{ x: number; y: number; from: { x: number; y: number } } | null>(null);
   const open = useRef<Picture | null>(null);
-  useEffect(
-    () => () => {
+  const left = useRef(false);
+  useEffect(() => {
+    left.current = false;
+    return () => {
+      left.current = true;
       if (open.current) closePicture(open.current);
-    },
-    [],
-  );
+    };
+  }, []);
   useEffect(() => {
     if (picture) stage.current?.focus();
   }, [picture]);
@@ -87,6 +89,8 @@ export default function PhotoMeasure({
     if (!file) return;
     const p = await openPicture(file);
     if (!p) return setWrong('This file is no picture that can be opened here. Take another; the look is as it was.');
+    // Left while it was read: nothing of it stays.
+    if (left.current) return closePicture(p);
     if (open.current) closePicture(open.current);
     open.current = p;
     setWrong('');
