@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { axe, expect, test, worksOffline } from './house';
+import { axe, expect, test } from './house';
 
 const awake = (page: Page) => expect(page.locator('main[aria-busy=false]')).toBeVisible();
 const tap = (page: Page, name: string) => page.getByRole('checkbox', { name: new RegExp(`^${name}`) }).click();
@@ -9,8 +9,6 @@ const sweep = async (page: Page, item: string, point: RegExp) => {
   await page.getByRole('option', { name: item, exact: true }).click();
   await page.getByRole('button', { name: point }).click();
 };
-
-test.use(worksOffline);
 
 test.describe('an evening', () => {
   test('three devices, one class; the network goes twice; who comes late, an injury, a look struck, a promotion taken back: all of it on record once, and every screen says the same', async ({
