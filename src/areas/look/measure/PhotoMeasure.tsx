@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { memo, useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import {
   capital,
   firstPins,
@@ -33,6 +33,27 @@ interface Step {
   pins: Pins;
   at: Landmark;
 }
+
+/** A landmark in the list; drawn anew only when its own words change, since a drag moves one of fifteen. */
+const PinRow = memo(function PinRow({
+  name,
+  on,
+  where,
+  onChoose,
+}: {
+  name: Landmark;
+  on: boolean;
+  where: string;
+  onChoose: (name: Landmark) => void;
+}) {
+  return (
+    <li>
+      <Button aria-pressed={on} className={on ? 'on' : ''} onClick={() => onChoose(name)}>
+        {capital(name)} <span className="quiet num">{where}</span>
+      </Button>
+    </li>
+  );
+});
 
 /** A number off a picture that never leaves the device: landmarks are set by thumb, each number with its doubt. */
 export default function PhotoMeasure({
@@ -358,14 +379,13 @@ export default function PhotoMeasure({
               {LANDMARKS[view]
                 .filter((n) => needs.includes(n) || pins[n]?.set)
                 .map((n) => (
-                  <li key={n}>
-                    <Button aria-pressed={n === at} className={n === at ? 'on' : ''} onClick={() => setAt(n)}>
-                      {capital(n)}{' '}
-                      <span className="quiet num">
-                        {pins[n]?.set ? `${Math.round(pins[n].x)}, ${Math.round(pins[n].y)}` : 'a guess'}
-                      </span>
-                    </Button>
-                  </li>
+                  <PinRow
+                    key={n}
+                    name={n}
+                    on={n === at}
+                    where={pins[n]?.set ? `${Math.round(pins[n].x)}, ${Math.round(pins[n].y)}` : 'a guess'}
+                    onChoose={setAt}
+                  />
                 ))}
             </ol>
             {numbers.length > 1 && (
