@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { figureOf, poseOf, weightSplit, type Landmark, type Place } from '../src/core';
+import { figureOf, inFrontStance, poseOf, weightSplit, type Place } from '../src/core';
 
 export const DRAWN = { width: 900, height: 900, stature: 640, floor: 780, middle: 450 };
 /** Where a place of the body, in statures from the middle of the floor, stands in the picture. */
@@ -10,33 +10,8 @@ export const inPicture = (p: Place): Place => ({
 /** The body that is drawn: a stepping punch seen from its right, facing right, posed by the core. */
 export const body = () => figureOf(poseOf('strike'));
 
-/** Its landmarks from the side, in statures: the left foot is in front. */
-export function landmarks(): Record<
-  Exclude<Landmark, 'nose' | `${'ankle' | 'hip' | 'shoulder' | 'heel' | 'toe'} ${'left' | 'right'}`>,
-  Place
-> {
-  const f = body();
-  const heel = (leg: { ankle: Place; toe: Place }): Place => ({ x: leg.ankle.x - 0.04, y: leg.toe.y });
-  return {
-    'heel front': heel(f.left),
-    'toe front': f.left.toe,
-    'heel rear': heel(f.right),
-    'toe rear': f.right.toe,
-    'ankle front': f.left.ankle,
-    'ankle rear': f.right.ankle,
-    'knee front': f.left.knee,
-    'knee rear': f.right.knee,
-    hip: f.hip,
-    shoulder: f.shoulder,
-    'elbow left': f.leftArm.elbow,
-    'elbow right': f.rightArm.elbow,
-    'wrist left': f.leftArm.wrist,
-    'wrist right': f.rightArm.wrist,
-    ear: f.head,
-  };
-}
 /** The weight on its front foot, in percent, by the principle of moments. */
-export const weightInFront = (): number => weightSplit(landmarks())! * 100;
+export const weightInFront = (): number => weightSplit(inFrontStance())! * 100;
 
 /** Draws the body as a camera might see it, dressed, before a wall and on a floor; its joints are known. PNG. */
 export async function drawBody(page: Page): Promise<Buffer> {

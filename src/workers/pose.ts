@@ -3,7 +3,9 @@ import { setWasmPaths } from '@tensorflow/tfjs-backend-wasm';
 import { loadGraphModel, type GraphModel } from '@tensorflow/tfjs-converter';
 import { io, ready, setBackend, tensor4d, type Tensor } from '@tensorflow/tfjs-core';
 import modelUrl from './models/movenet-thunder.json?url';
-import weightsUrl from './models/movenet-thunder.bin?url';
+import part0 from './models/movenet-thunder-part00.bin?url';
+import part1 from './models/movenet-thunder-part01.bin?url';
+import part2 from './models/movenet-thunder-part02.bin?url';
 import plainUrl from '../../node_modules/@tensorflow/tfjs-backend-wasm/dist/tfjs-backend-wasm.wasm?url';
 import simdUrl from '../../node_modules/@tensorflow/tfjs-backend-wasm/dist/tfjs-backend-wasm-simd.wasm?url';
 import threadedUrl from '../../node_modules/@tensorflow/tfjs-backend-wasm/dist/tfjs-backend-wasm-threaded-simd.wasm?url';
@@ -23,21 +25,27 @@ interface ModelFile {
   weightsManifest: { weights: io.WeightsManifestEntry[] }[];
 }
 
+/** In parts, in their order; so many bytes are all of them. */
+const PARTS = [part0, part1, part2];
+const ALL_BYTES = 12_477_112;
+
 async function weights(): Promise<ArrayBuffer> {
-  const answer = await fetch(weightsUrl);
-  if (!answer.ok || !answer.body) throw new Error('no model');
-  const size = Number(answer.headers.get('content-length')) || 12_477_112;
-  const parts: Uint8Array[] = [];
+  const bytes = new Uint8Array(ALL_BYTES);
   let got = 0;
-  const reader = answer.body.getReader();
-  for (;;) {
-    const { done, value } = await reader.read();
-    if (done) break;
-    parts.push(value);
-    got += value.length;
-    postMessage({ loaded: Math.min(1, got / size) } satisfies PoseSaid);
+  for (const url of PARTS) {
+    const answer = await fetch(url);
+    if (!answer.ok || !answer.body) throw new Error('no model');
+    const reader = answer.body.getReader();
+    for (;;) {
+      const { done, value } = await reader.read();
+      if (done) break;
+      bytes.set(value, got);
+      got += value.length;
+      postMessage({ loaded: got / ALL_BYTES } satisfies PoseSaid);
+    }
   }
-  return new Blob(parts as BlobPart[]).arrayBuffer();
+  if (got !== ALL_BYTES) throw new Error('the model is cut short');
+  return bytes.buffer;
 }
 
 async function load(): Promise<GraphModel> {

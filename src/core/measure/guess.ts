@@ -7,7 +7,7 @@ export const THUMB_OFF = 0.004;
 export const GUESS_OFF = 0.12;
 
 /** A body in front stance from the side, in statures, its left foot in front: where guesses begin. */
-function standing(): Sighted {
+export function inFrontStance(): Sighted {
   const f = figureOf(poseOf('strike'));
   const heel = (l: { ankle: Place; toe: Place }): Place => ({ x: l.ankle.x - 0.04, y: l.toe.y });
   return {
@@ -49,7 +49,7 @@ const BELOW: Sighted = {
 
 /** Where each landmark is looked for first: a body of three quarters of the picture’s height in its middle, all guesses. */
 export function firstPins(view: View, width: number, height: number, facing: 1 | -1): Pins {
-  const body = view === 'side' ? standing() : view === 'front' ? FACING : BELOW;
+  const body = view === 'side' ? inFrontStance() : view === 'front' ? FACING : BELOW;
   const k = height * (view === 'above' ? 0.9 : 0.78);
   const foot = view === 'above' ? height * 0.95 : height * 0.92;
   return Object.fromEntries(

@@ -63,6 +63,11 @@ export default function ClipMeasure({
   ]);
   const [events, setEvents] = useState(() => eventsOf(point.id));
   const [slowed, setSlowed] = useState<number | null>(null);
+  const said = useRef<number | null>(null);
+  const say = (factor: number | null) => {
+    said.current = factor;
+    setSlowed(factor);
+  };
   const [ball, setBall] = useState(false);
   const [fell, setFell] = useState('1');
   const [opening, setOpening] = useState(false);
@@ -91,8 +96,8 @@ export default function ClipMeasure({
     const n = c.times.length;
     setClip(c);
     setGaps([gapBefore(c.times, Math.round(n / 3)), gapBefore(c.times, Math.round(n / 2))]);
-    // What is known of how a camera films stays; a file that is surely true needs no asking.
-    if (frameRate(c.times, 1)! >= SURELY_TRUE) setSlowed(1);
+    // What was said of the camera stays; what was only taken from the last file does not hold for the next.
+    setSlowed(said.current ?? (frameRate(c.times, 1)! >= SURELY_TRUE ? 1 : null));
   };
   const inSeconds = point.unit === 's';
   const ms = clip && slowed !== null ? lapse(clip.times, gaps[0], gaps[1], slowed) : null;
@@ -144,7 +149,7 @@ export default function ClipMeasure({
               variant="contained"
               disabled={asFilmed === null}
               onClick={() => {
-                setSlowed(asFilmed);
+                say(asFilmed);
                 setBall(false);
               }}
             >
@@ -192,7 +197,7 @@ export default function ClipMeasure({
             select
             label="The film plays"
             value={slowed === null ? '' : String(slowed)}
-            onChange={(e) => setSlowed(e.target.value === '' ? null : Number(e.target.value))}
+            onChange={(e) => say(Number(e.target.value))}
           >
             {SLOWED.map((f) => (
               <MenuItem key={f} value={String(f)}>

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { memo, useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import {
   capital,
   firstPins,
@@ -23,6 +23,7 @@ import { unitAfter } from '../../../kit/mat/Measuring';
 import { Switch } from '../../../kit/Switch';
 import { MeasureSheet } from './MeasureSheet';
 import { PhotoStage } from './PhotoStage';
+import { PinList } from './PinList';
 import { useBody } from './useBody';
 import { closePicture, openPicture, type Picture } from './picture';
 
@@ -33,27 +34,6 @@ interface Step {
   pins: Pins;
   at: Landmark;
 }
-
-/** A landmark in the list; drawn anew only when its own words change, since a drag moves one of fifteen. */
-const PinRow = memo(function PinRow({
-  name,
-  on,
-  where,
-  onChoose,
-}: {
-  name: Landmark;
-  on: boolean;
-  where: string;
-  onChoose: (name: Landmark) => void;
-}) {
-  return (
-    <li>
-      <Button aria-pressed={on} className={on ? 'on' : ''} onClick={() => onChoose(name)}>
-        {capital(name)} <span className="quiet num">{where}</span>
-      </Button>
-    </li>
-  );
-});
 
 /** A number off a picture that never leaves the device: landmarks are set by thumb, each number with its doubt. */
 export default function PhotoMeasure({
@@ -115,6 +95,7 @@ export default function PhotoMeasure({
     if (open.current) closePicture(open.current);
     open.current = p;
     setWrong('');
+    setNobody(false);
     setPicture(p);
     begin(p, view, facing);
   };
@@ -375,19 +356,12 @@ export default function PhotoMeasure({
                 The width lies across an edge{next ? `: set ${next} next` : ': set them once more, or say it by eye'}.
               </p>
             )}
-            <ol className="photo-pins">
-              {LANDMARKS[view]
-                .filter((n) => needs.includes(n) || pins[n]?.set)
-                .map((n) => (
-                  <PinRow
-                    key={n}
-                    name={n}
-                    on={n === at}
-                    where={pins[n]?.set ? `${Math.round(pins[n].x)}, ${Math.round(pins[n].y)}` : 'a guess'}
-                    onChoose={setAt}
-                  />
-                ))}
-            </ol>
+            <PinList
+              names={LANDMARKS[view].filter((n) => needs.includes(n) || pins[n]?.set)}
+              pins={pins}
+              at={at}
+              onChoose={setAt}
+            />
             {numbers.length > 1 && (
               <details>
                 <summary>What else it says</summary>

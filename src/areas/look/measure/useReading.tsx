@@ -28,13 +28,12 @@ export function useReading({
   point: ReadPoint;
   range: Range | null;
   onTake: (value: number) => void;
-}): { press: ReactNode; screen: ReactNode; open: boolean } {
+}): { press: ReactNode; screen: ReactNode } {
   const [open, setOpen] = useState(false);
   const off = readOff(point.unit);
-  if (!who || !range || off === null) return { press: null, screen: null, open: false };
+  if (!who || !range || off === null) return { press: null, screen: null };
   const close = () => setOpen(false);
   return {
-    open,
     press: <Button onClick={() => setOpen(true)}>{off === 'clip' ? 'From a clip' : 'From a picture'}</Button>,
     screen: open && (
       <Suspense fallback={null}>

@@ -1,0 +1,51 @@
+import Button from '@mui/material/Button';
+import { memo } from 'react';
+import { capital, type Landmark, type Pins } from '../../../core';
+
+/** A landmark in the list; drawn anew only when its own words change, since a drag moves one of fifteen. */
+const PinRow = memo(function PinRow({
+  name,
+  on,
+  where,
+  onChoose,
+}: {
+  name: Landmark;
+  on: boolean;
+  where: string;
+  onChoose: (name: Landmark) => void;
+}) {
+  return (
+    <li>
+      <Button aria-pressed={on} className={on ? 'on' : ''} onClick={() => onChoose(name)}>
+        {capital(name)} <span className="quiet num">{where}</span>
+      </Button>
+    </li>
+  );
+});
+
+/** The landmarks with where each is, for thumbs that would rather choose by name and for screen readers. */
+export function PinList({
+  names,
+  pins,
+  at,
+  onChoose,
+}: {
+  names: readonly Landmark[];
+  pins: Pins;
+  at: Landmark;
+  onChoose: (name: Landmark) => void;
+}) {
+  return (
+    <ol className="photo-pins">
+      {names.map((n) => (
+        <PinRow
+          key={n}
+          name={n}
+          on={n === at}
+          where={pins[n]?.set ? `${Math.round(pins[n].x)}, ${Math.round(pins[n].y)}` : 'a guess'}
+          onChoose={onChoose}
+        />
+      ))}
+    </ol>
+  );
+}
