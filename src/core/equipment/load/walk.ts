@@ -129,8 +129,10 @@ export function allowedOn(s: LimbState, struck: readonly PlainDate[], rule: Load
 }
 
 /** Whether as many of the last six days were worked on as a week allows. */
-export const restsThisWeek = (struck: readonly PlainDate[], rule: LoadRule, day: PlainDate): boolean =>
-  new Set(struck.filter((d) => d < day && d > addDays(day, -7))).size >= rule.perWeek;
+export function restsThisWeek(struck: readonly PlainDate[], rule: LoadRule, day: PlainDate): boolean {
+  const week = addDays(day, -7);
+  return new Set(struck.filter((d) => d < day && d > week)).size >= rule.perWeek;
+}
 
 /**
  * A limb's way on its ladder up to a day, from all that was done and said: a state machine that walks from day to day.
