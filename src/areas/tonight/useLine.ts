@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { ClassRunView, LookKitView } from '../../contracts/views';
 import { clockInWords, timeOfDayIn } from '../../core';
+import { followed } from '../../kit/mat/followed';
 import {
   freshLine,
   keepLine,
@@ -25,8 +26,8 @@ export function useLine(kit: LookKitView, items: readonly KitItem[]) {
   const [line, setLine] = useState<Line>(() => freshLine(kit.today));
   const [problem, setProblem] = useState('');
   const latest = useRef(line);
-  /** Whom the class had when it was last asked. */
-  const before = useRef<ReadonlySet<string>>(new Set());
+  /** Whom the class had when it was last asked; null: not asked yet. */
+  const before = useRef<ReadonlySet<string> | null>(null);
   const show = (next: Line) => {
     latest.current = next;
     setLine(next);
@@ -91,29 +92,13 @@ export function useLine(kit: LookKitView, items: readonly KitItem[]) {
       const { left } = latest.current;
       void change({ left: left[id] === undefined ? { ...left, [id]: timeNow() } : without(left, id) });
     },
-    /**
-     * What other devices noted of this class: whoever they know is here too, with their times; whom they knew and took off
-     * again goes. Whom only this device knows stays: it may not have been sent.
-     */
+    /** What other devices noted of this class. */
     follow(classId: string, theirs: ClassRunView['here']) {
-      const now = latest.current;
-      if (theirs.length === 0 || (now.classId !== null && now.classId !== classId)) return;
-      const there = new Set(theirs.map((t) => t.id));
-      const off = [...before.current].filter((id) => !there.has(id) && now.present.includes(id));
-      before.current = there;
-      const known = new Set([...now.present, ...now.gone]);
-      const fresh = theirs.filter((t) => !known.has(t.id)).map((t) => t.id);
-      const times = (of: 'came' | 'went') =>
-        Object.fromEntries(theirs.flatMap((t) => (t[of] === null ? [] : [[t.id, clockInWords(t[of])]])));
-      const late = { ...times('came'), ...now.late };
-      const left = { ...times('went'), ...now.left };
-      const same = (a: object, b: object) => Object.keys(a).length === Object.keys(b).length;
-      const nothingNew = fresh.length === 0 && off.length === 0;
-      if (now.classId === classId && nothingNew && same(late, now.late) && same(left, now.left)) return;
-      const openedAt = now.classId === classId ? now.openedAt : null;
-      const present = [...now.present.filter((id) => !off.includes(id)), ...fresh];
-      show({ ...now, classId, openedAt, present, gone: [...now.gone, ...off], late, left });
-      keepLine(latest.current);
+      const next = followed(latest.current, classId, before.current, theirs);
+      if (theirs.length > 0) before.current = new Set(theirs.map((t) => t.id));
+      if (next === latest.current) return;
+      show(next);
+      keepLine(next);
     },
     all(ids: readonly string[]) {
       void change(standing(latest.current, ids));

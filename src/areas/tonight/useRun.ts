@@ -69,11 +69,15 @@ export function useRun(shown: ClassPlanShown, by: string, onTold: (view: ClassRu
   }, []);
   useEffect(() => {
     let current = true;
+    // On a slow network a later question may be answered before an earlier one: what is older than what is known is nothing.
+    let [questions, answered] = [0, 0];
     const follow = async () => {
       if (document.visibilityState !== 'visible') return;
       const asked = Date.now();
+      const question = (questions += 1);
       const said = await ask('classRun', { id: shown.id });
-      if (!current || !said.ok) return;
+      if (!current || !said.ok || question < answered) return;
+      answered = question;
       // The server's clock stood there half of the way ago.
       const off = Math.round(said.view.now - (asked + Date.now()) / 2);
       const run = laterRun(latest.current.run, said.view.run);
