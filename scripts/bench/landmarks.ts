@@ -34,8 +34,10 @@ export async function benchLandmarks() {
     import { createRoot } from 'react-dom/client';
     import PhotoMeasure from './src/areas/look/measure/PhotoMeasure';
     createRoot(document.getElementById('root')).render(createElement(PhotoMeasure, {
-      name: 'Somebody', point: { id: 'p', name: 'Weight forward of the middle', unit: '%' },
-      range: { lo: 50, hi: 70 }, stature: 170, onTake: () => {}, onClose: () => {},
+      name: 'Somebody', side: 'left', stature: 170, onTake: () => {}, onClose: () => {},
+      point: { id: 'p', name: 'Weight forward of the middle', unit: '%', range: { lo: 50, hi: 70 }, wanted: null, measuredBy: null },
+      others: ['front knee', 'rear knee', 'trunk lean', 'stance length'].map((measuredBy) => ({ id: measuredBy, name: measuredBy,
+        unit: measuredBy === 'stance length' ? 'cm' : '°', range: { lo: 0, hi: 180 }, wanted: null, measuredBy })),
     }));`,
     {
       // A picture without a file, and nobody looked for in it: what is timed is the drag.

@@ -139,6 +139,7 @@ const point = line<Technique['points'][number] & { technique: string }>({
     unit: p.unit ?? '',
     accepted: range.out(p.accepted),
     wanted: range.out(p.wanted),
+    'read off': p.measuredBy ?? '',
     slips: json(p.slips),
   }),
   back: (p, nested) => ({
@@ -151,6 +152,7 @@ const point = line<Technique['points'][number] & { technique: string }>({
     unit: or(p['unit']),
     accepted: range.back(p['accepted']),
     wanted: range.back(p['wanted']),
+    measuredBy: or(p['read off']),
     slips: nested('slips', []),
   }),
 });

@@ -20,11 +20,19 @@ export const markInput = v.variant('kind', [
       'The repetitions do not add up to what held.',
     ),
   ),
-  v.object({
-    pointId: id,
-    kind: v.literal('measured'),
-    values: v.pipe(v.array(v.pipe(v.number(), v.finite())), v.minLength(1), v.maxLength(200)),
-  }),
+  v.pipe(
+    v.object({
+      pointId: id,
+      kind: v.literal('measured'),
+      values: v.pipe(v.array(v.pipe(v.number(), v.finite())), v.minLength(1), v.maxLength(200)),
+      /** How far off each may be, nine times in ten; null: by hand, nobody says. */
+      halves: v.optional(v.nullable(v.array(v.nullable(v.pipe(v.number(), v.finite(), v.minValue(0))))), null),
+    }),
+    v.check(
+      (m) => m.halves === null || m.halves.length === m.values.length,
+      'The widths do not fit what was measured.',
+    ),
+  ),
 ]);
 
 /** What slipped at which count, where it was named. */

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { BODY_PARTS, fold, HURTS, POINT_KINDS, TECHNIQUE_KINDS, UNITS } from '../core';
+import { BODY_PARTS, fold, HURTS, MEASURED_BY, POINT_KINDS, TECHNIQUE_KINDS, UNITS, waysToMeasure } from '../core';
 import { id, line, name, prose, version } from './fields';
 import { detailShape } from './stored/technique';
 
@@ -39,6 +39,8 @@ export const pointInput = v.pipe(
     unit: v.nullable(v.picklist(UNITS)),
     accepted: v.nullable(range),
     wanted: v.nullable(range),
+    /** What it is read off on the device; left out: by hand. */
+    measuredBy: v.optional(v.nullable(v.picklist(MEASURED_BY, 'Nothing is measured in this way here.'))),
     slips: v.pipe(v.array(slipInput), v.maxLength(MOST_SLIPS, `A point has at most ${MOST_SLIPS} slips.`)),
   }),
   v.forward(
@@ -55,6 +57,13 @@ export const pointInput = v.pipe(
       'What is wanted lies inside what is accepted.',
     ),
     ['wanted'],
+  ),
+  v.forward(
+    v.check(
+      (p) => !p.measuredBy || waysToMeasure(p.unit).includes(p.measuredBy),
+      'What it is read off is not told in this unit.',
+    ),
+    ['measuredBy'],
   ),
 );
 

@@ -21,6 +21,7 @@ const punch: TechniqueFile = {
       unit: 'ms',
       accepted: { lo: -100, hi: 100 },
       wanted: { lo: -40, hi: 40 },
+      measuredBy: 'from when the foot lands to when the hand arrives',
       slips: [
         { looksLike: 'Fist after the foot', cause: 'Aiming', cue: 'One clap.', hurts: 'self', hurtsHow: 'the wrist' },
       ],
@@ -35,6 +36,7 @@ const punch: TechniqueFile = {
       unit: null,
       accepted: null,
       wanted: null,
+      measuredBy: null,
       slips: [],
     },
   ],

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { BODY_PARTS, HURTS, POINT_KINDS, TECHNIQUE_KINDS, UNITS, type Range } from '../core';
+import { BODY_PARTS, HURTS, MEASURED_BY, POINT_KINDS, TECHNIQUE_KINDS, UNITS, type Range } from '../core';
 import { line, name, prose } from './fields';
 import { listIn } from './listFile';
 import { detailShape, NO_DETAIL, variantShape, type TechniqueDetail } from './stored/technique';
@@ -26,6 +26,7 @@ const pointShape = v.object({
   unit: v.optional(v.nullable(v.picklist(UNITS, `A unit is one of: ${UNITS.join(', ')}.`)), null),
   accepted: v.optional(v.nullable(range), null),
   wanted: v.optional(v.nullable(range), null),
+  measuredBy: v.optional(v.nullable(v.picklist(MEASURED_BY, 'Nothing is measured in this way here.')), null),
   slips: v.optional(
     v.pipe(v.array(slipShape), v.maxLength(MOST_SLIPS, `A point has at most ${MOST_SLIPS} slips.`)),
     [],
@@ -144,6 +145,7 @@ export function printTechniques(all: readonly TechniqueFile[]): string {
           ...said('unit', p.unit, '  '),
           ...said('accepted', ranged(p.accepted), '  '),
           ...said('wanted', ranged(p.wanted), '  '),
+          ...said('read off', p.measuredBy, '  '),
           ...(p.critical ? ['  critical: yes'] : []),
           ...said('how', p.how, '  '),
           ...said('why', p.why, '  '),
@@ -342,6 +344,10 @@ function readText(text: string): ReadTechnique[] {
       case 'wanted':
         if (point) point[key] = span();
         else amiss(`“${key}” belongs to a point.`);
+        break;
+      case 'read off':
+        if (point) point['measuredBy'] = value;
+        else amiss('“read off” belongs to a point.');
         break;
       case 'critical':
         if (point) point.critical = /^(yes|true|)$/i.test(value);

@@ -5,13 +5,17 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { Controller, useFieldArray, useWatch, type Control, type FieldPath } from 'react-hook-form';
 import { type TechniqueInput } from '../../contracts/technique';
-import { BODY_PARTS, HURTS, POINT_KINDS, UNITS } from '../../core';
+import { BODY_PARTS, HURTS, MEASURES, POINT_KINDS, UNITS, waysToMeasure } from '../../core';
 import { newId } from '../../kit/send';
 import { KIND_WORDS } from './TechniqueForm';
 
 type Form = Control<TechniqueInput>;
 
 const HURT_WORDS = { nobody: 'hurts nobody', self: 'can hurt oneself', partner: 'can hurt the partner' };
+
+const READ_WORDS = Object.fromEntries(
+  MEASURES.map((m) => [m.key, `${m.key}, on a picture from ${m.view === 'above' ? 'above' : `the ${m.view}`}`]),
+);
 
 export const emptyPoint = (): TechniqueInput['points'][number] => ({
   id: newId(),
@@ -24,6 +28,7 @@ export const emptyPoint = (): TechniqueInput['points'][number] => ({
   unit: null,
   accepted: null,
   wanted: null,
+  measuredBy: null,
   slips: [],
 });
 
@@ -147,6 +152,8 @@ export function PointFields({
 }) {
   const kind = useWatch({ control, name: `points.${i}.kind` });
   const name = useWatch({ control, name: `points.${i}.name` });
+  const unit = useWatch({ control, name: `points.${i}.unit` });
+  const measuredBy = useWatch({ control, name: `points.${i}.measuredBy` });
   const slips = useFieldArray({ control, name: `points.${i}.slips`, keyName: 'key' });
   return (
     <fieldset className="sheet stack">
@@ -199,6 +206,12 @@ export function PointFields({
           </TextLine>
           <RangeFields control={control} name={`points.${i}.accepted`} label="Accepted" />
           <RangeFields control={control} name={`points.${i}.wanted`} label="Wanted" />
+          {(waysToMeasure(unit).length > 0 || measuredBy) && (
+            <TextLine control={control} name={`points.${i}.measuredBy`} label="Read off" select>
+              <MenuItem value="">by hand, or as it is chosen at the mat</MenuItem>
+              {options([...new Set([...waysToMeasure(unit), ...(measuredBy ? [measuredBy] : [])])], READ_WORDS)}
+            </TextLine>
+          )}
         </div>
       )}
       <div className="fields two">

@@ -1,9 +1,13 @@
 import type { PointShown, TechniqueView } from '../../contracts/views';
-import { low } from '../../core';
+import { inUnit, low, MEASURES } from '../../core';
 import { Splinter } from '../../kit/marks/small';
 import { Stick } from '../../kit/marks/Stick';
 
-const withUnit = (n: number, unit: string) => (unit === '°' || unit === '%' ? `${n}${unit}` : `${n} ${unit}`);
+function readOffWords(way: string): string {
+  const kind = MEASURES.find((m) => m.key === way);
+  if (kind) return `a picture from ${kind.view === 'above' ? 'above' : `the ${kind.view}`}: ${kind.key}`;
+  return /elbow/.test(way) ? `a picture: ${way}` : `a clip: ${way}`;
+}
 
 /** The chosen point: how it is right and why, how it went lately, and each slip with its cue and whom it can hurt. */
 export function PointSheet({
@@ -36,10 +40,11 @@ export function PointSheet({
       )}
       {point.accepted && point.unit && (
         <p className="mt-2">
-          Accepted {point.accepted.lo} to {withUnit(point.accepted.hi, point.unit)}
-          {point.wanted && `, wanted ${point.wanted.lo} to ${withUnit(point.wanted.hi, point.unit)}`}.
+          Accepted {point.accepted.lo} to {inUnit(point.accepted.hi, point.unit)}
+          {point.wanted && `, wanted ${point.wanted.lo} to ${inUnit(point.wanted.hi, point.unit)}`}.
         </p>
       )}
+      {point.measuredBy && <p className="second mt-1">Read off {readOffWords(point.measuredBy)}.</p>}
       {lately && (
         <p className="second mt-1">
           {point.kind === 'measured'

@@ -94,6 +94,7 @@ const point = (name: string, more: Partial<PointShown> = {}): PointShown => ({
   unit: null,
   accepted: null,
   wanted: null,
+  measuredBy: null,
   slips: [],
   from: null,
   ...more,

@@ -15,6 +15,7 @@ const WORDS: Record<string, string> = {
   unit: 'its unit',
   accepted: 'what is accepted',
   wanted: 'what is wanted',
+  measuredBy: 'what it is read off',
   looksLike: 'what the slip looks like',
   cause: 'the cause',
   cue: 'the cue',

@@ -21,6 +21,7 @@ export const point = (id: string, more: Partial<Point> = {}): Point => ({
   unit: null,
   accepted: null,
   wanted: null,
+  measuredBy: null,
   slips: [],
   ...more,
 });

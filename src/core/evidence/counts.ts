@@ -45,6 +45,7 @@ const point = (id: string, name: string, how: string, bodyPart: Point['bodyPart'
   unit: null,
   accepted: null,
   wanted: null,
+  measuredBy: null,
   slips: [],
 });
 

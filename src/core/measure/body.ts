@@ -66,6 +66,10 @@ export const LANDMARKS: Record<View, readonly Landmark[]> = {
   above: ABOVE_LANDMARKS,
 };
 
+/** The ends of a length that one knows and that lies beside the body, as a staff. */
+export const LENGTH_ENDS = ['length from', 'length to'] as const;
+export type LengthEnd = (typeof LENGTH_ENDS)[number];
+
 /** A body as it was sighted: landmarks in metres, x to the right and y up. */
 export type Sighted = Readonly<Partial<Record<Landmark, Place>>>;
 

@@ -1,6 +1,15 @@
 import type { Range } from '../technique/point';
 import type { Place } from '../technique/pose';
-import { AS_THE_TABLE, LANDMARKS, segmentCentres, type Sighted, type Landmark, type View } from './body';
+import {
+  AS_THE_TABLE,
+  LANDMARKS,
+  LENGTH_ENDS,
+  segmentCentres,
+  type Landmark,
+  type LengthEnd,
+  type Sighted,
+  type View,
+} from './body';
 import { MEASURES, type MeasureKind, type Subject } from './measures';
 
 /** A landmark on the picture, in pixels with y down, and how far off it may be: one standard deviation, in pixels. */
@@ -10,12 +19,19 @@ export interface Pin {
   sd: number;
   /** Set or confirmed by thumb; a guess otherwise. */
   set: boolean;
+  /** Nothing of it is to be seen: it keeps its guess and its doubt, and is not asked for. */
+  covered?: boolean;
 }
-export type Pins = Readonly<Partial<Record<Landmark, Pin>>>;
+/** Landmarks of a body, and the ends of a known length that lies beside it. */
+export type Pins = Readonly<Partial<Record<Landmark | LengthEnd, Pin>>>;
 
-/** How long a pixel is, in metres, and how far off that may be, as a share of it; null: no length is known. */
+/** How long a pixel is, from what is seen in the picture. */
 export interface Scale {
-  metres: number;
+  /** Metres a pixel; null: what it is taken from is not there. */
+  of: (pins: Pins) => number | null;
+  /** What it is taken from: their doubt is the scale’s as well. */
+  needs: readonly (Landmark | LengthEnd)[];
+  /** How far off it may be besides, as a share of it: one standard deviation. */
   off: number;
 }
 
@@ -31,54 +47,72 @@ export interface Measured {
   value: number;
   half: number;
   /** The part of its variance that each landmark brings. */
-  from: Readonly<Partial<Record<Landmark, number>>>;
+  from: Readonly<Partial<Record<Landmark | LengthEnd, number>>>;
 }
 
-const STEP = 1e-4;
+/** So far a landmark is moved to see what a number makes of it, in pixels. */
+const STEP = 0.01;
 
-/** Landmarks as a body in metres, y up; without a scale a pixel is taken for a metre’s hundredth, for angles alone. */
-export function bodyOf(pins: Pins, scale: Scale | null): Sighted {
-  const m = scale?.metres ?? 0.01;
+/** Some landmarks as a body in metres, y up. */
+function bodyOf(pins: Pins, metres: number, names: readonly Landmark[]): Sighted {
   const out: Partial<Record<Landmark, Place>> = {};
-  for (const [name, p] of Object.entries(pins) as [Landmark, Pin][]) out[name] = { x: p.x * m, y: -p.y * m };
+  for (const name of names) out[name] = { x: pins[name]!.x * metres, y: -pins[name]!.y * metres };
   return out;
 }
 
+/** Metres a pixel by hip and shoulder alone, .288 of stature apart (Winter, from memory): good enough for a doubt. */
+function byTrunk({ hip, shoulder }: Pins, { stature }: Subject): number {
+  const long = hip && shoulder ? Math.hypot(hip.x - shoulder.x, hip.y - shoulder.y) : 0;
+  return long > 0 ? (0.288 * stature) / long : 0.01;
+}
+
 /**
- * Every number of a view that the landmarks give, with its doubt: errors of thumb or guess of each landmark, of the scale
- * and of the body’s table, carried through by the slopes of each number (first order; angles near straight fold over at
- * 180° and are the wider for it). Without a scale, angles and shares alone.
+ * The numbers of a view that the landmarks give, all or those that are named, with their doubt: errors of thumb or guess of
+ * each landmark, of the scale and of the body’s table, carried through by the slopes of each number (first order; angles
+ * near straight fold over at 180° and are the wider for it). Without a scale, angles and shares alone.
  */
-export function measure(view: View, pins: Pins, scale: Scale | null, subject: Subject): Measured[] {
-  const body = bodyOf(pins, scale);
-  const m = scale?.metres ?? 0.01;
+export function measure(
+  view: View,
+  pins: Pins,
+  scale: Scale | null,
+  subject: Subject,
+  keys: readonly string[] | null = null,
+): Measured[] {
+  const known = scale !== null && scale.of(pins) !== null ? scale : null;
   return MEASURES.filter(
-    (k) => k.view === view && (scale !== null || !k.scaled) && k.needs.every((n) => pins[n] !== undefined),
+    (k) =>
+      k.view === view &&
+      (keys === null || keys.includes(k.key)) &&
+      (known !== null || !k.scaled) &&
+      k.needs.every((n) => pins[n] !== undefined),
   ).map((kind): Measured => {
-    const value = kind.of(body, subject, AS_THE_TABLE);
-    const from: Partial<Record<Landmark, number>> = {};
+    // Angles and shares are the same at any scale; how far bodies differ is told in centimetres, as their trunk is long.
+    const about = kind.weighed ? (known?.of(pins) ?? byTrunk(pins, subject)) : 0.01;
+    const at = (of: Pins) =>
+      kind.of(bodyOf(of, kind.scaled ? known!.of(of)! : about, kind.needs), subject, AS_THE_TABLE);
+    const value = at(pins);
+    const from: Partial<Record<Landmark | LengthEnd, number>> = {};
     let variance = 0;
-    const slope = (moved: (by: number) => number, step: number) => (moved(step) - moved(-step)) / (2 * step);
-    for (const name of kind.needs) {
-      const p = body[name]!;
-      const sd = pins[name]!.sd * m;
-      const dx = slope(
-        (d) => kind.of({ ...body, [name]: { x: p.x + d, y: p.y } }, subject, AS_THE_TABLE),
-        STEP * Math.max(1, m * 100),
-      );
-      const dy = slope(
-        (d) => kind.of({ ...body, [name]: { x: p.x, y: p.y + d } }, subject, AS_THE_TABLE),
-        STEP * Math.max(1, m * 100),
-      );
-      const part = (dx * dx + dy * dy) * sd * sd;
+    const slope = (of: (by: number) => number, step: number) => (of(step) - of(-step)) / (2 * step);
+    // Where no scale hangs on it one place moves and the rest of the body stays.
+    const body = bodyOf(pins, about, kind.needs);
+    const moved = (name: Landmark | LengthEnd, dx: number, dy: number): number => {
+      const p = pins[name]!;
+      if (kind.scaled) return at({ ...pins, [name]: { ...p, x: p.x + dx, y: p.y + dy } });
+      return kind.of({ ...body, [name]: { x: (p.x + dx) * about, y: -(p.y + dy) * about } }, subject, AS_THE_TABLE);
+    };
+    for (const name of new Set([...kind.needs, ...(kind.scaled ? known!.needs : [])])) {
+      const dx = slope((d) => moved(name, d, 0), STEP);
+      const dy = slope((d) => moved(name, 0, d), STEP);
+      const part = (dx * dx + dy * dy) * pins[name]!.sd * pins[name]!.sd;
       from[name] = part;
       variance += part;
     }
-    if (kind.scaled && scale) variance += (value * scale.off) ** 2;
+    if (kind.scaled) variance += (value * known!.off) ** 2;
     if (kind.weighed) {
       const parts = segmentCentres(body)?.length ?? 0;
       for (let i = 0; i < parts; i += 1) {
-        const d = slope((by) => kind.of(body, subject, { trunk: 0, mass: (_n, at) => (at === i ? 1 + by : 1) }), 1e-3);
+        const d = slope((by) => kind.of(body, subject, { trunk: 0, mass: (_n, k) => (k === i ? 1 + by : 1) }), 1e-3);
         variance += (d * MASS_DIFFERS) ** 2;
       }
       const d = slope((by) => kind.of(body, subject, { mass: () => 1, trunk: by }), 1e-3);
@@ -97,21 +131,23 @@ export function told(m: Pick<Measured, 'value' | 'half'>, accepted: Range): Told
 }
 
 /**
- * The landmark to set next: of those that are guesses, the one that brings most doubt to what is wanted and cannot be told
- * yet. Null: everything wanted can be told, or only what was set by thumb is left in doubt.
+ * The landmark to set next: of those that are guesses and not covered, the one that brings most doubt to what is wanted and
+ * cannot be told yet. Null: everything wanted can be told, or only what was set by thumb is left in doubt.
  */
 export function nextLandmark(
   view: View,
   pins: Pins,
   measured: readonly Measured[],
   wanted: readonly { key: string; accepted: Range }[],
-): Landmark | null {
+): Landmark | LengthEnd | null {
   const open = wanted.flatMap((w) => {
     const m = measured.find((x) => x.kind.key === w.key);
     return m && told(m, w.accepted) === 'cannot tell' ? [m] : [];
   });
-  const doubt = (name: Landmark) =>
+  const doubt = (name: Landmark | LengthEnd) =>
     open.reduce((sum, m) => sum + (m.from[name] ?? 0) / ((m.half / NINE_IN_TEN) ** 2 || 1), 0);
-  const guesses = LANDMARKS[view].filter((n) => pins[n] && !pins[n].set && doubt(n) > 1e-6);
+  const guesses = [...LANDMARKS[view], ...LENGTH_ENDS].filter(
+    (n) => pins[n] && !pins[n].set && !pins[n].covered && doubt(n) > 1e-6,
+  );
   return guesses.sort((a, b) => doubt(b) - doubt(a))[0] ?? null;
 }

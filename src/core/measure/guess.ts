@@ -1,6 +1,6 @@
 import { figureOf, poseOf, type Place } from '../technique/pose';
 import { LANDMARKS, type Sighted, type Landmark, type View } from './body';
-import type { Pin, Pins, Scale } from './doubt';
+import type { Pin, Pins } from './doubt';
 
 /** What a thumb is off by with the magnifier, and a guess where nothing is known, as shares of the picture’s height. */
 export const THUMB_OFF = 0.004;
@@ -68,17 +68,8 @@ export function firstPins(view: View, width: number, height: number, facing: 1 |
   );
 }
 
-/** Bodies differ from the table, and nobody stands quite in the plane of the picture: so far off is a scale by stature. */
-const STATURE_OFF = 0.04;
-
-/** From what the table gives shank, thigh and trunk of somebody so tall: a scale from the side; null: one is not set yet. */
-export function scaleByStature(view: View, pins: Pins, stature: number): Scale | null {
-  if (view !== 'side') return null;
-  const chain = (['ankle front', 'knee front', 'hip', 'shoulder'] as const).map((n) => pins[n]);
-  if (chain.some((p) => !p?.set)) return null;
-  let pixels = 0;
-  for (let i = 1; i < chain.length; i += 1)
-    pixels += Math.hypot(chain[i]!.x - chain[i - 1]!.x, chain[i]!.y - chain[i - 1]!.y);
-  // Winter (from memory): ankle .039, knee .285, hip .530, shoulder .818 of stature.
-  return pixels > 0 ? { metres: (stature * (0.818 - 0.039)) / pixels, off: STATURE_OFF } : null;
+/** Where the ends of a known length are looked for first: along the ground, across a quarter of the picture. */
+export function firstEnds(width: number, height: number): Pins {
+  const end = (x: number): Pin => ({ x: width * x, y: height * 0.94, sd: height * GUESS_OFF, set: false });
+  return { 'length from': end(0.38), 'length to': end(0.62) };
 }

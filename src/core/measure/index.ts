@@ -5,4 +5,6 @@ export * from './clip';
 export * from './doubt';
 export * from './found';
 export * from './guess';
+export * from './measuredBy';
 export * from './measures';
+export * from './scale';

@@ -135,6 +135,15 @@ export const MEASURES: readonly MeasureKind[] = [
     of: (b, s, d) => weightSplit(b, { ...d, trunk: d.trunk * s.facing })! * 100,
   },
   {
+    key: 'weight on the rear foot',
+    view: 'side',
+    unit: '%',
+    scaled: false,
+    weighed: true,
+    needs: SIDE_LANDMARKS,
+    of: (b, s, d) => (1 - weightSplit(b, { ...d, trunk: d.trunk * s.facing })!) * 100,
+  },
+  {
     key: 'tracks',
     view: 'front',
     unit: 'cm',

@@ -53,6 +53,8 @@ export interface Point {
   unit: Unit | null;
   accepted: Range | null;
   wanted: Range | null;
+  /** What it is read off on the device, one of `MEASURED_BY`; null: measured by hand, or as the device remembers. */
+  measuredBy: string | null;
   slips: readonly Slip[];
 }
 

@@ -14,6 +14,7 @@ const point = (id: string, bodyPart: Point['bodyPart']): Point => ({
   unit: null,
   accepted: null,
   wanted: null,
+  measuredBy: null,
   slips: [],
 });
 const technique = (

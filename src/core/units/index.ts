@@ -6,6 +6,7 @@ export * from './mergeOrder';
 export * from './plainDate';
 export * from './plainText';
 export * from './random';
+export * from './readMeasure';
 export * from './result';
 export * from './side';
 export * from './timeZone';

@@ -19,6 +19,7 @@ export function pointOf(p: PointRow, slips: readonly Slip[]): Point {
     unit: p.unit,
     accepted: range(p.acceptedLo, p.acceptedHi),
     wanted: range(p.wantedLo, p.wantedHi),
+    measuredBy: p.measuredBy,
     slips,
   };
 }

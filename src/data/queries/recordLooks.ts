@@ -36,6 +36,7 @@ export interface MarkRow {
   held: number;
   of: number;
   values?: readonly number[] | null;
+  halves?: readonly (number | null)[] | null;
   reps?: string | null;
   told_by?: string | null;
 }
@@ -77,10 +78,10 @@ const RECORD = `
     from x where student_id in (select of from turn)
     returning id
   ), m as (
-    insert into mark (school_id, look_id, point_id, kind, held, "of", "values", reps, told_by)
-    select $1, x.id, y.point_id, y.kind, y.held, y."of", y."values", y.reps, y.told_by
+    insert into mark (school_id, look_id, point_id, kind, held, "of", "values", halves, reps, told_by)
+    select $1, x.id, y.point_id, y.kind, y.held, y."of", y."values", y.halves, y.reps, y.told_by
     from l join x on x.id = l.id cross join lateral jsonb_to_recordset(x.marks)
-      as y(point_id uuid, kind text, held smallint, "of" smallint, "values" double precision[], reps text, told_by uuid)
+      as y(point_id uuid, kind text, held smallint, "of" smallint, "values" double precision[], halves double precision[], reps text, told_by uuid)
     join point p on p.school_id = $1 and p.id = y.point_id
       and (p.kind = y.kind or (p.kind = 'measured' and y.kind = 'seen'))
     returning look_id, point_id, held, "of", "values"

@@ -107,6 +107,8 @@ export const mark = onlyAdded(
       of: smallint('of').notNull(),
       /** Of measured points: every value is a repetition, judged when read since ranges can be adapted. */
       values: doublePrecision('values').array(),
+      /** How far off each value may be, nine times in ten; null: measured by hand, nobody says. */
+      halves: doublePrecision('halves').array(),
       /** Which repetition slipped, where that was seen: one letter each, in order. */
       reps: text('reps'),
       /** Of felt points: who felt it. */

@@ -31,6 +31,7 @@ export const point = pgTable(
     acceptedHi: doublePrecision('accepted_hi'),
     wantedLo: doublePrecision('wanted_lo'),
     wantedHi: doublePrecision('wanted_hi'),
+    measuredBy: text('measured_by'),
     /** A point that was taken out but has marks: kept for the record, not looked at any more. */
     retired: boolean('retired').notNull().default(false),
   },

@@ -65,12 +65,15 @@ export function RuleMark({
   wanted,
   unit,
   values = [],
+  read = null,
   width = 120,
 }: {
   accepted: Range;
   wanted: Range | null;
   unit: Unit | 'N/mm';
   values?: readonly number[];
+  /** A number that was read off something, as wide as it may be off. */
+  read?: { value: number; half: number } | null;
   width?: number;
 }) {
   const id = useId();
@@ -112,6 +115,13 @@ export function RuleMark({
       {values.map((v, i) => (
         <path key={i} d={`M${x(v)} 1V5`} stroke="var(--ink2)" strokeWidth="1" />
       ))}
+      {read && (
+        <g stroke="var(--pine)" strokeWidth="2">
+          <path d={`M${x(read.value - read.half)} 3H${x(read.value + read.half)}`} />
+          <path d={`M${x(read.value - read.half)} 0V6M${x(read.value + read.half)} 0V6`} />
+          <path d={`M${x(read.value) - 4} 0h8l-4 7Z`} fill="var(--pine)" stroke="none" />
+        </g>
+      )}
       <text x={x(accepted.lo)} y="30" fontSize="13" textAnchor="middle" fill="var(--ink)">
         {accepted.lo}
         {unit === '°' ? '°' : ''}

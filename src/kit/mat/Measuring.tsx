@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import type { ReactNode } from 'react';
-import { isHeld, type Range } from '../../core';
+import { useState, type ReactNode } from 'react';
+import { inUnit, isHeld, readMeasure, type Range } from '../../core';
 import { stepOf } from './stepOf';
 
 /** What is measured: its unit, and what is wanted of it where that is narrower than what is accepted. */
@@ -35,8 +35,17 @@ export function Measuring({
   reading?: ReactNode;
 }) {
   const step = stepOf(point.unit, range);
+  // As it was typed, so that nobody's “33 in” turns into centimetres under their fingers.
+  const [typed, setTyped] = useState<string | null>(null);
+  const stands = typed !== null && readMeasure(typed, point.unit) === value;
+  const text = typed !== null && (stands || value === null) ? typed : (value ?? '');
+  const other = stands && typed !== null && !/^[-+−]?[\d.,]+$/.test(typed.trim()) ? value : null;
+  const unread = typed !== null && typed.trim() !== '' && value === null;
   // The first step brings the value to where steps are made from.
-  const by = (more: number) => onValue(value === null ? middleOf(point, range) : value + more);
+  const by = (more: number) => {
+    setTyped(null);
+    onValue(value === null ? middleOf(point, range) : value + more);
+  };
   return (
     <div className="measuring">
       <Button aria-label="Less" onClick={() => by(-step)}>
@@ -44,19 +53,25 @@ export function Measuring({
       </Button>
       <TextField
         id="value"
-        type="number"
-        value={value ?? ''}
-        onChange={(e) => onValue(e.target.value.trim() === '' ? null : Number(e.target.value))}
-        slotProps={{ htmlInput: { 'aria-label': `Measured, in ${point.unit ?? ''}`, step: 'any' } }}
+        value={text}
+        onChange={(e) => {
+          setTyped(e.target.value);
+          onValue(readMeasure(e.target.value, point.unit));
+        }}
+        error={unread}
+        slotProps={{ htmlInput: { 'aria-label': `Measured, in ${point.unit ?? ''}`, inputMode: 'decimal' } }}
       />
       <Button aria-label="More" onClick={() => by(step)}>
         + {step}
       </Button>
       {reading}
       <p>
-        {value !== null && isHeld(value, range)
-          ? 'accepted'
-          : `accepted is ${range.lo} to ${range.hi}${unitAfter(point.unit)}`}
+        {other !== null && `${inUnit(other, point.unit)}: `}
+        {unread
+          ? 'this is no number yet'
+          : value !== null && isHeld(value, range)
+            ? 'accepted'
+            : `accepted is ${range.lo} to ${range.hi}${unitAfter(point.unit)}`}
       </p>
     </div>
   );

@@ -198,6 +198,7 @@ export const worthsOfKit = (kit: LookKitView): (LookWorth & { reason: string })[
         unit: null,
         accepted: null,
         wanted: null,
+        measuredBy: null,
         slips: p.hurts ? HURTING : [],
       })),
     ]),

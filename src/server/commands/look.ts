@@ -40,7 +40,7 @@ export const lookRow = (l: LookInput, by: string): LookRow => ({
 /** A mark as it is sent, as the row that is kept of it. */
 export const markRow = (m: LookInput['marks'][number]): MarkRow =>
   m.kind === 'measured'
-    ? { point_id: m.pointId, kind: m.kind, held: 0, of: m.values.length, values: m.values }
+    ? { point_id: m.pointId, kind: m.kind, held: 0, of: m.values.length, values: m.values, halves: m.halves }
     : { point_id: m.pointId, kind: m.kind, held: m.held, of: m.of, reps: m.reps, told_by: m.toldBy };
 
 /** A tablet's clock may run this far off before it is asked about, in ms. */

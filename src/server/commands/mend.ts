@@ -51,6 +51,7 @@ export async function lookToMend(tx: Transaction, who: Who, id: string): Promise
         held: m.held,
         of: m.of,
         values: m.values,
+        halves: m.halves,
         reps: m.reps,
         told_by: m.toldBy,
       })),
@@ -94,13 +95,21 @@ export const EMPTY = {
   note: '',
 };
 
+/** What was read off with a width keeps it; a number that was put right was read by nobody. */
+function widthsKept(was: LookRow, now: LookRow['marks'][number]): LookRow['marks'][number] {
+  const before = was.marks.find((m) => m.point_id === now.point_id);
+  const halves = now.values?.map((value, i) => (before?.values?.[i] === value ? (before.halves?.[i] ?? null) : null));
+  return { ...now, halves: halves?.some((x) => x !== null) ? halves : null };
+}
+
 export const mendCommands: Runs<Extract<CommandName, 'look.mend' | 'look.move'>> = {
   /** Marks that were wrong, or of the other side. A corrected measure takes the place of the first, it is not added. */
   'look.mend': async (tx, who, m) => {
     const was = await lookToMend(tx, who, m.lookId);
     if (was.row.technique_id === null)
       throw new Refusal(422, 'A showing is put right by striking it and marking it again.');
-    await replaceLook(tx, who, was, { id: m.id, side: m.side, marks: m.marks.map(markRow) }, m.reason);
+    const marks = m.marks.map((x) => widthsKept(was.row, markRow(x)));
+    await replaceLook(tx, who, was, { id: m.id, side: m.side, marks }, m.reason);
     const kept = await tx.select({ id: mark.pointId }).from(mark).where(eq(mark.lookId, m.id));
     if (kept.length < m.marks.length)
       throw new Refusal(409, 'A point of this look is not in the library any more, or is known in another way now.');

@@ -250,6 +250,7 @@ export function pointRow(techniqueId: string, position: number, p: PointInput) {
     acceptedHi: measured ? (p.accepted?.hi ?? null) : null,
     wantedLo: measured ? (p.wanted?.lo ?? null) : null,
     wantedHi: measured ? (p.wanted?.hi ?? null) : null,
+    measuredBy: measured ? (p.measuredBy ?? null) : null,
     retired: false,
   };
 }

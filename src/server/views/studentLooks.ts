@@ -1,7 +1,7 @@
 import { desc, eq, inArray, ne, or } from 'drizzle-orm';
 import type { MarkInput } from '../../contracts/look';
 import type { StudentLooksView, ViewInput } from '../../contracts/views';
-import { readShowing, roleIn, showingInWords } from '../../core';
+import { measuresInWords, readShowing, roleIn, showingInWords } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readItems } from '../../data/queries/items';
 import { readLibrary } from '../../data/queries/library';
@@ -80,14 +80,15 @@ export async function studentLooksView(
         ...(l.counts ? [{ point: 'counts', words: showingShown(l), felt: null, unit: null, sent: null }] : []),
         ...(byLook.get(l.id) ?? []).map((m) => {
           const p = pointOf(m.pointId);
-          const unit = p?.unit ? ` ${p.unit}` : '';
           const which = m.reps?.includes('S')
             ? `, slipped at ${[...m.reps].flatMap((r, i) => (r === 'S' ? [i + 1] : [])).join(', ')}`
             : '';
           const byEye = p?.kind === 'measured' && m.kind === 'seen' ? ', by eye' : '';
           return {
             point: p?.name ?? 'a point since retired',
-            words: m.values ? `${m.values.join(', ')}${unit}` : `${m.held} of ${m.of}${which}${byEye}`,
+            words: m.values
+              ? measuresInWords(m.values, m.halves, p?.unit ?? null)
+              : `${m.held} of ${m.of}${which}${byEye}`,
             felt: m.kind === 'felt' ? (names.get(m.toldBy ?? l.by) ?? '') : null,
             unit: p?.unit ?? null,
             sent: sentAs(m),
@@ -117,7 +118,7 @@ export async function studentLooksView(
 
 const sentAs = (m: typeof mark.$inferSelect): MarkInput =>
   m.values
-    ? { pointId: m.pointId, kind: 'measured', values: m.values }
+    ? { pointId: m.pointId, kind: 'measured', values: m.values, halves: m.halves }
     : {
         pointId: m.pointId,
         kind: m.kind as 'seen' | 'counted' | 'felt',

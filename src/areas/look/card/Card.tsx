@@ -13,6 +13,7 @@ import {
   heldOf,
   holdRest,
   isMarked,
+  measured as measureOnce,
   slipOnce,
   slipped,
   tryOnce,
@@ -29,6 +30,8 @@ import { nameParts, type KitPoint, type KitStudent, type KitTechnique } from '..
 import { unitAfter } from '../../../kit/mat/Measuring';
 import { rangeFor } from '../../../kit/mat/line';
 import { NoteField } from '../NoteField';
+import type { Taken } from '../measure/reads';
+import { measuredPoint } from '../measure/useReading';
 import { NowPoint } from './NowPoint';
 import { Partner } from '../Partner';
 import { PointList } from './PointList';
@@ -165,6 +168,14 @@ export default function Card({
       set({ ...latest, values: [...latest.values, measure] }, false);
       setValue(null);
     }
+  };
+  /** What was read off a picture or a clip: each number is a mark of its own point. */
+  const take = (taken: readonly Taken[]) => {
+    for (const { pointId, value: read, half } of taken) {
+      const p = points.find((x) => x.id === pointId);
+      if (p && restOf(p) === null) card.set(side, p, measureOnce(card.latest(side, p), read, half), at);
+    }
+    setValue(null);
   };
   const clear = () => point && !rest && set(uncutFor(point, of), false);
   const undo = () => {
@@ -326,6 +337,8 @@ export default function Card({
               byEye={measurable && byEye}
               onByEye={setByEye}
               who={{ name: student.name, stature: student.stature ?? null }}
+              readable={points.flatMap((p) => measuredPoint(p, rangeFor(p, student)) ?? [])}
+              onTake={take}
             />
           ) : (
             <p>Every point of this item is waived for {nameParts(student.name)[0]}.</p>

@@ -7,7 +7,8 @@ import { Counting } from './Counting';
 import type { KitPoint } from '../../../kit/mat/line';
 import { Measuring } from '../../../kit/mat/Measuring';
 import { ByEye } from '../ByEye';
-import { useReading } from '../measure/useReading';
+import type { MeasuredPoint, Taken } from '../measure/reads';
+import { measuredPoint, useReading } from '../measure/useReading';
 
 const WORD = { H: 'held', S: 'slipped', U: 'not seen' } as const;
 
@@ -26,6 +27,8 @@ export function NowPoint({
   byEye,
   onByEye,
   who,
+  readable,
+  onTake,
 }: {
   point: KitPoint;
   range: Range | null;
@@ -41,8 +44,11 @@ export function NowPoint({
   byEye: boolean;
   onByEye: (on: boolean) => void;
   who: { name: string; stature: number | null };
+  /** All points of the card that are measured, this one among them. */
+  readable: readonly MeasuredPoint[];
+  onTake: (taken: Taken[]) => void;
 }) {
-  const reading = useReading({ who, point, range, onTake: onValue });
+  const reading = useReading({ who, side, point: measuredPoint(point, range), others: readable, onTake });
   const slip = point.slips[0];
   return (
     <>

@@ -1,11 +1,13 @@
 import type { MarkInput } from '../../../contracts/look';
-import type { PointKind } from '../../../core';
+import { inUnit, type PointKind } from '../../../core';
 import type { Notch } from '../../../kit/marks/Stick';
 
 /** What a card knows of one point: a notch for each repetition, or the values that were measured. */
 export interface PointMarks {
   notches: Notch[];
   values: number[];
+  /** How far off each value may be; null: by hand, nobody says. Left out: all by hand. */
+  halves?: (number | null)[];
   /** Whether the notches stand in the order in which the repetitions were done. */
   ordered?: boolean;
   /** Of felt points: who felt it. */
@@ -26,6 +28,13 @@ export function tryOnce(p: PointMarks, cut: 'H' | 'S'): PointMarks {
   return { values: [], ordered: tries.length === 0 || p.ordered === true, notches: [...tries, cut] };
 }
 export const MOST_TRIES = 200;
+
+/** One measure more, with how far off it may be where it was read off a picture or a clip. */
+export const measured = (p: PointMarks, value: number, half: number | null): PointMarks => ({
+  ...p,
+  values: [...p.values, value],
+  halves: [...p.values.map((_, i) => p.halves?.[i] ?? null), half],
+});
 
 /** One slip more: the next uncut repetition splits. */
 export function slipOnce(p: PointMarks): PointMarks {
@@ -60,7 +69,7 @@ export const isMarked = (p: PointMarks): boolean => p.values.length > 0 || p.not
 
 /** In words, as the row says it. */
 export function marksInWords(p: PointMarks, unit: string | null): string {
-  if (p.values.length > 0) return p.values.map((v) => `${v}${unit === '°' || unit === '%' ? unit : ''}`).join(', ');
+  if (p.values.length > 0) return p.values.map((v) => (unit === '°' || unit === '%' ? inUnit(v, unit) : v)).join(', ');
   const [h, s] = [held(p), slipped(p)];
   if (h + s === 0) return 'not seen';
   if (h + s < p.notches.length) return h === 0 ? `${s} ${s === 1 ? 'slip' : 'slips'}` : `${h} of ${h + s}`;
@@ -75,7 +84,11 @@ export function marksOf(points: readonly { id: string; kind: PointKind }[], card
   return points.flatMap((point): MarkInput[] => {
     const p = card[point.id];
     if (!p || !isMarked(p)) return [];
-    if (p.values.length > 0) return [{ pointId: point.id, kind: 'measured', values: p.values }];
+    if (p.values.length > 0) {
+      const halves = p.values.map((_, i) => p.halves?.[i] ?? null);
+      const read = halves.some((h) => h !== null) ? { halves } : {};
+      return [{ pointId: point.id, kind: 'measured', values: p.values, ...read }];
+    }
     // What is to be measured and was only looked at is a mark by eye.
     const kind = point.kind === 'measured' ? 'seen' : point.kind;
     const seen = p.notches.filter((n) => n !== 'U');
@@ -92,7 +105,7 @@ export function cardFrom(marks: readonly MarkInput[], of: number): CardMarks {
     marks.map((m) => [
       m.pointId,
       m.kind === 'measured'
-        ? { notches: uncut(of).notches, values: [...m.values] }
+        ? { notches: uncut(of).notches, values: [...m.values], ...(m.halves ? { halves: [...m.halves] } : {}) }
         : m.reps
           ? { notches: [...m.reps] as Notch[], values: [], ordered: true, toldBy: m.toldBy ?? null }
           : { ...resize(heldOf(m.held, m.of), Math.max(of, m.of)), toldBy: m.toldBy ?? null },

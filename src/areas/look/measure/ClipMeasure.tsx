@@ -11,13 +11,12 @@ import {
   isUneven,
   lapse,
   nearestSlowed,
+  readingOf,
   SLOWED,
   slowedByFall,
   told,
   type ClipEvent,
   type Gap,
-  type Range,
-  type Unit,
 } from '../../../core';
 import { RuleMark } from '../../../kit/marks/small';
 import { unitAfter } from '../../../kit/mat/Measuring';
@@ -27,6 +26,7 @@ import { FrameStrip } from './FrameStrip';
 import { MeasureSheet } from './MeasureSheet';
 import { closeClip, frameReader, openClip, type Clip } from './openClip';
 import { PegFrames } from './PegFrames';
+import type { MeasuredPoint, Taken } from './reads';
 
 const WHY_NOT = {
   'no clip': 'This clip cannot be opened here. Take another, or say it by eye; the look is as it was.',
@@ -46,22 +46,23 @@ const SURELY_TRUE = 90;
 export default function ClipMeasure({
   name,
   point,
-  range,
   onTake,
   onClose,
 }: {
   name: string;
-  point: { id: string; name: string; unit: string | null; wanted: Range | null };
-  range: Range;
-  onTake: (value: number) => void;
+  point: MeasuredPoint;
+  onTake: (taken: Taken[]) => void;
   onClose: () => void;
 }) {
+  const { range } = point;
+  const fixed = readingOf(point.measuredBy, 'none');
+  const byTheSchool = fixed?.off === 'clip' && 'from' in fixed ? ([fixed.from, fixed.to] as const) : null;
   const [clip, setClip] = useState<Clip | null>(null);
   const [gaps, setGaps] = useState<readonly [Gap, Gap]>([
     { last: 0, first: 1 },
     { last: 0, first: 1 },
   ]);
-  const [events, setEvents] = useState(() => eventsOf(point.id));
+  const [events, setEvents] = useState(() => byTheSchool ?? eventsOf(point.id));
   const [slowed, setSlowed] = useState<number | null>(null);
   const said = useRef<number | null>(null);
   const say = (factor: number | null) => {
@@ -102,6 +103,7 @@ export default function ClipMeasure({
   const inSeconds = point.unit === 's';
   const ms = clip && slowed !== null ? lapse(clip.times, gaps[0], gaps[1], slowed) : null;
   const found = ms && (inSeconds ? { value: ms.value / 1000, half: ms.half / 1000 } : ms);
+  const halfOf = (n: number) => (inSeconds ? Math.ceil(n * 100) / 100 : Math.ceil(n));
   const round = (n: number) => (inSeconds ? Math.round(n * 100) / 100 : Math.round(n));
   const word = found ? told(found, range) : 'cannot tell';
   const rate = clip ? frameRate(clip.times, slowed ?? 1) : null;
@@ -164,7 +166,7 @@ export default function ClipMeasure({
               variant="contained"
               disabled={!canTake}
               onClick={() => {
-                if (found) onTake(round(found.value));
+                if (found) onTake([{ pointId: point.id, value: round(found.value), half: halfOf(found.half) }]);
                 onClose();
               }}
             >
@@ -175,7 +177,13 @@ export default function ClipMeasure({
       }
     >
       <div className="row wrap clip-choices">
+        {byTheSchool && !ball && (
+          <p className="quiet">
+            From when {byTheSchool[0]} to when {byTheSchool[1]}
+          </p>
+        )}
         {!ball &&
+          !byTheSchool &&
           ([0, 1] as const).map((i) => (
             <TextField
               key={i}
@@ -266,8 +274,7 @@ export default function ClipMeasure({
                   'Choose two events.'
                 ) : found ? (
                   <>
-                    <b className="num">{signed(round(found.value))}</b> ±{' '}
-                    {inSeconds ? round(found.half) : Math.ceil(found.half)}
+                    <b className="num">{signed(round(found.value))}</b> ± {halfOf(found.half)}
                     {unitAfter(point.unit)}: {word}
                   </>
                 ) : (
@@ -275,13 +282,7 @@ export default function ClipMeasure({
                 )}
               </p>
               {!ball && (
-                <RuleMark
-                  accepted={range}
-                  wanted={point.wanted}
-                  unit={(point.unit ?? 'ms') as Unit}
-                  values={found ? [found.value] : []}
-                  width={196}
-                />
+                <RuleMark accepted={range} wanted={point.wanted} unit={point.unit ?? 'ms'} read={found} width={196} />
               )}
               <p className="quiet">
                 {!ball &&

@@ -13,7 +13,8 @@ export function MeasureSheet({
 }: {
   title: string;
   sub: ReactNode;
-  footer: ReactNode;
+  /** Left out: it stands among the children. */
+  footer?: ReactNode;
   onKeyDown?: (e: KeyboardEvent) => void;
   onClose: () => void;
   children: ReactNode;
@@ -37,7 +38,7 @@ export function MeasureSheet({
           <p className="quiet">{sub}</p>
         </header>
         {children}
-        <footer>{footer}</footer>
+        {footer && <footer>{footer}</footer>}
       </div>
     </Dialog>
   );

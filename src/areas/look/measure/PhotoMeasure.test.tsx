@@ -3,6 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import PhotoMeasure from './PhotoMeasure';
 import { FOUND_POINTS, type Found } from '../../../core';
+import type { MeasuredPoint } from './reads';
 import { closePicture, openPicture } from './picture';
 import { useBody } from './useBody';
 
@@ -10,7 +11,14 @@ vi.mock('./picture', () => ({ openPicture: vi.fn(), closePicture: vi.fn() }));
 vi.mock('./useBody', () => ({ useBody: vi.fn(() => ({ at: 'idle' })) }));
 const user = userEvent.setup();
 const file = new File(['x'], 'picture.png', { type: 'image/png' });
-const point = { id: 'p', name: 'front knee', unit: '°' };
+const point: MeasuredPoint = {
+  id: 'p',
+  name: 'Front knee over the toes',
+  unit: '°',
+  wanted: null,
+  range: { lo: 100, hi: 160 },
+  measuredBy: null,
+};
 const took = vi.fn();
 const left = vi.fn();
 beforeEach(() => {
@@ -19,12 +27,13 @@ beforeEach(() => {
 });
 afterEach(() => vi.clearAllMocks());
 
-const open = (range = { lo: 100, hi: 160 }, unit = '°', stature: number | null = 170) =>
+const open = (more: Partial<MeasuredPoint> = {}, stature: number | null = 170, others: MeasuredPoint[] = []) =>
   render(
     <PhotoMeasure
       name="Ilse Marrow"
-      point={{ ...point, unit }}
-      range={range}
+      side="left"
+      point={{ ...point, ...more }}
+      others={others}
       stature={stature}
       onTake={took}
       onClose={left}
@@ -42,8 +51,8 @@ it('nothing can be taken from guesses; each is confirmed or moved by keys and un
   const stage = await choose();
   expect(document.activeElement).toBe(stage);
   expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Cannot tell yet' }).disabled).toBe(true);
-  // The hip is asked for first; confirmed as it is, and the next that is needed comes.
-  await user.click(screen.getByRole('button', { name: 'Hip is right' }));
+  // What widens the number most is asked for first; confirmed as it is, and the next that is needed comes.
+  await user.click(screen.getByRole('button', { name: 'Knee front is right' }));
   await user.click(screen.getByRole('button', { name: /is right$/ }));
   await user.click(screen.getByRole('button', { name: /is right$/ }));
   const take = await screen.findByRole('button', { name: /^Take \d+° into the look$/ });
@@ -58,38 +67,47 @@ it('nothing can be taken from guesses; each is confirmed or moved by keys and un
   expect(beneath).not.toHaveBeenCalled();
   removeEventListener('keydown', beneath);
   await user.click(screen.getByRole('button', { name: /^Take/ }));
-  expect(took).toHaveBeenCalledWith(Number(/\d+/.exec(before)![0]));
+  expect(took).toHaveBeenCalledWith([
+    { pointId: 'p', value: Number(/\d+/.exec(before)![0]), half: expect.any(Number) as number },
+  ]);
   expect(left).toHaveBeenCalledOnce();
   unmount();
   expect(closePicture).toHaveBeenCalledOnce();
 });
 
 it('a width across the edge of what is accepted is not taken as a mark', async () => {
-  const { unmount } = open({ lo: 0, hi: 1 });
+  const { unmount } = open({ range: { lo: 0, hi: 1 } });
   await choose();
   for (let i = 0; i < 3; i += 1) await user.click(screen.getByRole('button', { name: /is right$/ }));
   // Wholly outside is a measure as well: it can be taken, as a slip.
   const out = /Take (\d+)°/.exec((await screen.findByRole('button', { name: /^Take/ })).textContent ?? '')!;
   const value = Number(out[1]);
   unmount();
-  open({ lo: value - 1, hi: value + 40 });
+  open({ range: { lo: value - 1, hi: value + 40 } });
   await choose();
   for (let i = 0; i < 3; i += 1) await user.click(screen.getByRole('button', { name: /is right$/ }));
-  expect(screen.getByText(/The width lies across an edge/)).toBeTruthy();
+  expect(screen.getByText(/the width lies across an edge/)).toBeTruthy();
   expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Cannot tell yet' }).disabled).toBe(true);
 });
 
 it('a file that is no picture, a stature that nobody knows and a unit that no picture has are said', async () => {
   vi.mocked(openPicture).mockResolvedValueOnce(null);
-  const { unmount } = open({ lo: 70, hi: 100 }, 'cm', null);
+  const { unmount } = open({ range: { lo: 70, hi: 100 }, unit: 'cm' }, null);
   await user.upload(screen.getByLabelText('Take a picture', { selector: 'input' }), file);
   expect(await screen.findByText(/This file is no picture/)).toBeTruthy();
   await choose();
-  expect(screen.getByText('No stature is known: say it, or read an angle.')).toBeTruthy();
-  await user.type(screen.getByLabelText('Stature in cm'), '170');
-  expect(screen.getByText('Set front ankle, knee, hip and shoulder: they give the scale.')).toBeTruthy();
+  expect(screen.getByText(/^No length is known/)).toBeTruthy();
+  await user.type(screen.getByLabelText('Stature in cm'), '5 ft 7');
+  // From guesses it stands at once, as wide as they are.
+  expect(screen.queryByText(/^No length is known/)).toBeNull();
+  expect(screen.getByText(/± \d+/)).toBeTruthy();
+  // By a length beside the feet its two ends are landmarks as well.
+  await user.click(screen.getByRole('radio', { name: 'by a length' }));
+  expect(screen.getByText(/^No length is known/)).toBeTruthy();
+  await user.type(screen.getByLabelText(/^Length in cm/), '180');
+  expect(screen.getByRole('button', { name: /^Length from/ })).toBeTruthy();
   unmount();
-  open({ lo: 0, hi: 40 }, 'ms');
+  open({ unit: 'ms' });
   expect(screen.getByText(/No number in ms can be read off a picture yet/)).toBeTruthy();
 });
 
@@ -100,18 +118,61 @@ it('what is found in the picture becomes guesses, and moves nothing that a thumb
     return { at: 'looking' };
   });
   open();
-  const stage = await choose();
+  await choose();
+  const stage = () => screen.getByRole('application');
   expect(screen.getByText(/^Looking for the body/)).toBeTruthy();
   const places = () =>
-    [...stage.querySelectorAll('circle[r]')].map((c) => `${c.getAttribute('cx')} ${c.getAttribute('cy')}`);
+    [...stage().querySelectorAll('circle[r]')].map((c) => `${c.getAttribute('cx')} ${c.getAttribute('cy')}`);
   const before = places();
   const body = FOUND_POINTS.map((_, i): Found => ({ x: 500 + 10 * i, y: 200 + 60 * i, sure: 0.9 }));
   act(() => tell(body));
   const guessed = places();
   expect(guessed).not.toEqual(before);
-  act(() => (stage as unknown as SVGElement).focus());
+  act(() => stage().focus());
   await user.keyboard('{ArrowLeft}');
   const set = places();
   act(() => tell(body.map((p) => ({ ...p, x: p.x + 100 }))));
   expect(places()).toEqual(set);
+});
+
+it('every number of the same picture comes along; what is covered is passed over; the sure ones go into the look at once', async () => {
+  const other = (id: string, name: string, measuredBy: string, more: Partial<MeasuredPoint> = {}): MeasuredPoint => ({
+    ...point,
+    id,
+    name,
+    measuredBy,
+    range: { lo: 0, hi: 180 },
+    ...more,
+  });
+  open({ measuredBy: 'front knee', range: { lo: 0, hi: 180 } }, 170, [
+    { ...point, measuredBy: 'front knee' },
+    other('e', 'Working elbow bent', 'working elbow'),
+    other('t', 'Tracks', 'tracks', { unit: 'cm' }),
+    other('h', 'By hand', '', { measuredBy: null }),
+    other('l', 'Lean', 'trunk lean', { range: { lo: 500, hi: 600 } }),
+  ]);
+  await choose();
+  // The school says what this one is read off: nobody is asked. What is seen from the front is not in a picture from the side.
+  expect(screen.queryByLabelText('What is read')).toBeNull();
+  const rows = screen.getAllByRole('listitem').filter((li) => li.closest('.read-rows'));
+  expect(rows.map((r) => r.querySelector('b')!.textContent)).toEqual([
+    'Lean',
+    'Working elbow bent',
+    'Front knee over the toes',
+  ]);
+  // The elbow of the side that works.
+  expect(rows[1]!.textContent).toContain('left elbow');
+  await user.click(screen.getByRole('button', { name: /^Elbow left (a guess|covered)/ }));
+  await user.click(screen.getByRole('button', { name: 'Elbow left is covered' }));
+  expect(screen.getByRole('button', { name: /^Elbow left (a guess|covered)/ }).textContent).toContain('covered');
+  for (const name of ['Hip', 'Knee front', 'Ankle front', 'Shoulder']) {
+    await user.click(screen.getByRole('button', { name: new RegExp(`^${name} (a guess|\\d)`) }));
+    const right = screen.queryByRole('button', { name: `${name} is right` });
+    if (right) await user.click(right);
+  }
+  await user.click(await screen.findByRole('button', { name: /^Take \d into the look$/ }));
+  const taken = took.mock.calls[0]![0] as { pointId: string; value: number; half: number }[];
+  expect(taken.map((t) => t.pointId)).toEqual(expect.arrayContaining(['p', 'l']));
+  expect(taken.map((t) => t.pointId)).not.toContain('t');
+  for (const t of taken) expect(t.half).toBeGreaterThan(0);
 });

@@ -1,5 +1,6 @@
-import type { PointerEvent, Ref } from 'react';
-import { LANDMARKS, type Landmark, type Pins, type View } from '../../../core';
+import { memo, type PointerEvent, type Ref } from 'react';
+import { LANDMARKS, LENGTH_ENDS, type Landmark, type Pins, type View } from '../../../core';
+import type { Pinned } from './pinning';
 import type { Picture } from './picture';
 
 /** Lines between landmarks, so that one sees which is which. */
@@ -34,6 +35,65 @@ const BONES: Record<View, readonly (readonly [Landmark, Landmark])[]> = {
 };
 const r1 = (n: number) => Math.round(n * 10) / 10;
 
+/** A line between two landmarks: whole where both are set. Drawn anew only when one of them moves. */
+const Bone = memo(function Bone({
+  x,
+  y,
+  toX,
+  toY,
+  set,
+  tall,
+}: {
+  x: number;
+  y: number;
+  toX: number;
+  toY: number;
+  /** How many of its ends are set. */
+  set: number;
+  tall: number;
+}) {
+  return (
+    <path
+      d={`M${r1(x)} ${r1(y)}L${r1(toX)} ${r1(toY)}`}
+      stroke="#fff"
+      strokeWidth={tall / 260}
+      strokeDasharray={set === 2 ? undefined : `${tall / 120}`}
+      opacity={set > 0 ? 0.9 : 0.35}
+    />
+  );
+});
+
+/** A landmark: a dot where it is set, a broken ring where it is a guess. */
+const Dot = memo(function Dot({
+  x,
+  y,
+  lit,
+  set,
+  covered,
+  tall,
+}: {
+  x: number;
+  y: number;
+  lit: boolean;
+  set: boolean;
+  covered: boolean;
+  tall: number;
+}) {
+  const r = tall / 90;
+  return (
+    <circle
+      cx={r1(x)}
+      cy={r1(y)}
+      r={set ? r : r * 1.6}
+      fill={lit ? 'var(--pine)' : set ? '#fff' : 'none'}
+      stroke={lit || !set ? '#fff' : '#14181B'}
+      strokeWidth={tall / 320}
+      strokeDasharray={set ? undefined : `${tall / 160}`}
+      opacity={covered ? 0.4 : 1}
+    />
+  );
+});
+
 /** The picture with its landmarks, the lines between them, and a glass over the one that is moved, away from the thumb. */
 export function PhotoStage({
   ref,
@@ -41,6 +101,7 @@ export function PhotoStage({
   view,
   pins,
   at,
+  byLength,
   onDown,
   onMove,
   onUp,
@@ -49,7 +110,8 @@ export function PhotoStage({
   picture: Picture;
   view: View;
   pins: Pins;
-  at: Landmark;
+  at: Pinned;
+  byLength: boolean;
   onDown: (e: PointerEvent) => void;
   onMove: (e: PointerEvent) => void;
   onUp: () => void;
@@ -57,6 +119,8 @@ export function PhotoStage({
   const pin = pins[at];
   const corner = pin ? { right: pin.x < picture.width / 2, bottom: pin.y < picture.height / 2 } : null;
   const glass = picture.height * 0.14;
+  const bones: readonly (readonly [Pinned, Pinned])[] = byLength ? [...BONES[view], LENGTH_ENDS] : BONES[view];
+  const shown: readonly Pinned[] = byLength ? [...LANDMARKS[view], ...LENGTH_ENDS] : LANDMARKS[view];
   return (
     <svg
       ref={ref}
@@ -71,33 +135,26 @@ export function PhotoStage({
       onPointerCancel={onUp}
     >
       <image href={picture.url} width={picture.width} height={picture.height} />
-      {BONES[view].map(([a, b]) =>
-        pins[a] && pins[b] ? (
-          <path
-            key={`${a} ${b}`}
-            d={`M${r1(pins[a].x)} ${r1(pins[a].y)}L${r1(pins[b].x)} ${r1(pins[b].y)}`}
-            stroke="#fff"
-            strokeWidth={picture.height / 260}
-            strokeDasharray={pins[a].set && pins[b].set ? undefined : `${picture.height / 120}`}
-            opacity={pins[a].set || pins[b].set ? 0.9 : 0.35}
-          />
-        ) : null,
-      )}
-      {LANDMARKS[view].map((n) => {
+      {bones.map(([a, b]) => {
+        const [p, q] = [pins[a], pins[b]];
+        if (!p || !q) return null;
+        const set = Number(p.set) + Number(q.set);
+        return <Bone key={`${a} ${b}`} x={p.x} y={p.y} toX={q.x} toY={q.y} set={set} tall={picture.height} />;
+      })}
+      {shown.map((n) => {
         const p = pins[n];
-        if (!p) return null;
-        const r = picture.height / 90;
         return (
-          <circle
-            key={n}
-            cx={r1(p.x)}
-            cy={r1(p.y)}
-            r={p.set ? r : r * 1.6}
-            fill={n === at ? 'var(--pine)' : p.set ? '#fff' : 'none'}
-            stroke={n === at ? '#fff' : p.set ? '#14181B' : '#fff'}
-            strokeWidth={picture.height / 320}
-            strokeDasharray={p.set ? undefined : `${picture.height / 160}`}
-          />
+          p && (
+            <Dot
+              key={n}
+              x={p.x}
+              y={p.y}
+              lit={n === at}
+              set={p.set}
+              covered={p.covered === true}
+              tall={picture.height}
+            />
+          )
         );
       })}
       {pin && corner && (

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { memo } from 'react';
-import { capital, type Landmark, type Pins } from '../../../core';
+import { capital, type Pins } from '../../../core';
+import type { Pinned } from './pinning';
 
 /** A landmark in the list; drawn anew only when its own words change, since a drag moves one of fifteen. */
 const PinRow = memo(function PinRow({
@@ -9,10 +10,10 @@ const PinRow = memo(function PinRow({
   where,
   onChoose,
 }: {
-  name: Landmark;
+  name: Pinned;
   on: boolean;
   where: string;
-  onChoose: (name: Landmark) => void;
+  onChoose: (name: Pinned) => void;
 }) {
   return (
     <li>
@@ -30,10 +31,10 @@ export function PinList({
   at,
   onChoose,
 }: {
-  names: readonly Landmark[];
+  names: readonly Pinned[];
   pins: Pins;
-  at: Landmark;
-  onChoose: (name: Landmark) => void;
+  at: Pinned;
+  onChoose: (name: Pinned) => void;
 }) {
   return (
     <ol className="photo-pins">
@@ -42,7 +43,13 @@ export function PinList({
           key={n}
           name={n}
           on={n === at}
-          where={pins[n]?.set ? `${Math.round(pins[n].x)}, ${Math.round(pins[n].y)}` : 'a guess'}
+          where={
+            pins[n]?.set
+              ? `${Math.round(pins[n].x)}, ${Math.round(pins[n].y)}`
+              : pins[n]?.covered
+                ? 'covered'
+                : 'a guess'
+          }
           onChoose={onChoose}
         />
       ))}

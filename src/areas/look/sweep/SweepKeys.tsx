@@ -4,7 +4,8 @@ import { Key } from '../../../kit/mat/Key';
 import { nameParts, type KitPoint, type KitStudent } from '../../../kit/mat/line';
 import { Measuring, unitAfter } from '../../../kit/mat/Measuring';
 import { ByEye } from '../ByEye';
-import { useReading } from '../measure/useReading';
+import type { Side } from '../../../core';
+import { measuredPoint, useReading } from '../measure/useReading';
 import { RestAsks } from '../RestAsks';
 import { passInWords, wordOf } from './pass';
 import type { Sweeping } from './useSweep';
@@ -13,20 +14,23 @@ import type { Sweeping } from './useSweep';
 export function SweepKeys({
   line,
   point,
+  side,
   today,
   sweep,
 }: {
   line: readonly KitStudent[];
   point: KitPoint;
+  side: Side;
   today: string;
   sweep: Sweeping;
 }) {
   const { at, done, person, following, of, range, value, measured, measure, accepted } = sweep;
   const reading = useReading({
     who: person ? { name: person.name, stature: person.stature ?? null } : null,
-    point,
-    range,
-    onTake: sweep.setValue,
+    side,
+    point: measuredPoint(point, range),
+    others: [],
+    onTake: ([taken]) => taken && sweep.take(taken.value, taken.half),
   });
   if (sweep.asks !== null)
     return (

@@ -4,6 +4,8 @@ export interface Tapped {
   held: number | null;
   of: number;
   value: number | null;
+  /** How far off the value may be, where it was read off a picture or a clip. */
+  half?: number | null;
 }
 
 interface Pass {

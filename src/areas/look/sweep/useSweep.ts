@@ -99,7 +99,7 @@ export function useSweep({ kit, line, technique, point, conditionId, side, onSwe
     return from;
   };
 
-  const mark = (held: number | null) => {
+  const mark = (held: number | null, read: { value: number; half: number } | null = null) => {
     if (!person || out(person)) return;
     const now = ahead.latest(person.id);
     if (held === null && (now === undefined || now.held === null)) {
@@ -107,7 +107,13 @@ export function useSweep({ kit, line, technique, point, conditionId, side, onSwe
       return;
     }
     // Shown as taken only when the device has it; a correction is written over what the device has.
-    ahead.set(person.id, { lookId: newId(), held, of: measured ? 1 : of, value: measured ? measure : null });
+    ahead.set(person.id, {
+      lookId: newId(),
+      held,
+      of: measured ? 1 : of,
+      value: measured ? (read?.value ?? measure) : null,
+      half: read?.half ?? null,
+    });
     onSwept();
     setValue(null);
     const was = now && now.held !== null ? `, was ${wordOf(now)}` : '';
@@ -119,6 +125,10 @@ export function useSweep({ kit, line, technique, point, conditionId, side, onSwe
   };
   const slip = () => {
     if (!measured || (measure !== null && !accepted)) mark(measured ? 0 : of - 1);
+  };
+  /** What was read off a picture or a clip is a mark at once: it says itself whether it is accepted. */
+  const take = (value: number, half: number) => {
+    if (range) mark(isHeld(value, range) ? 1 : 0, { value, half });
   };
   const undo = () => {
     const who = line.find((s) => s.id === last?.studentId);
@@ -183,6 +193,7 @@ export function useSweep({ kit, line, technique, point, conditionId, side, onSwe
     mark,
     hold,
     slip,
+    take,
     last,
     undo,
   };
@@ -192,5 +203,10 @@ export type Sweeping = ReturnType<typeof useSweep>;
 /** A measured point that was only looked at is a mark by eye, and kept as such. */
 const markOf = (point: KitPoint, held: number, tap: Tapped) =>
   tap.value !== null
-    ? { pointId: point.id, kind: 'measured' as const, values: [tap.value] }
+    ? {
+        pointId: point.id,
+        kind: 'measured' as const,
+        values: [tap.value],
+        halves: tap.half == null ? null : [tap.half],
+      }
     : { pointId: point.id, kind: point.kind === 'measured' ? ('seen' as const) : point.kind, held, of: tap.of };

@@ -16,6 +16,7 @@ export * from './gate';
 export * from './glossary';
 export * from './gradingResult';
 export * from './makeUp';
+export * from './measures';
 export * from './pairing';
 export * from './practice';
 export * from './reader';

@@ -42,6 +42,7 @@ const pointsOf = (n: number): Point[] =>
     unit: null,
     accepted: null,
     wanted: null,
+    measuredBy: null,
     slips: [],
   }));
 

@@ -1,6 +1,8 @@
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
+
 import { detailIn } from '../../../contracts/techniqueFile';
+import { addDays } from '../../../core';
 import { type Transaction } from '../../connection';
 import { FIRST_STEPS } from '../../openSchool';
 import { restandAll } from '../../queries/standings';
@@ -23,6 +25,9 @@ import { type DemoSchool } from '../generate';
 import { partnersOf } from '../partners';
 import { syllabusFrom } from '../way';
 import { insertAll } from './insertAll';
+
+/** So many days ago the hall began to read numbers off pictures and clips. */
+const READ_OFF_SINCE = 60;
 
 /** Writes a generated school's rows; used by the demo, the bench and the tests. */
 export async function writeSchool(tx: Transaction, schoolId: string, name: string, made: DemoSchool) {
@@ -68,6 +73,7 @@ export async function writeSchool(tx: Transaction, schoolId: string, name: strin
         acceptedHi: p.accepted?.hi ?? null,
         wantedLo: p.wanted?.lo ?? null,
         wantedHi: p.wanted?.hi ?? null,
+        measuredBy: p.measuredBy,
       })),
     ),
   );
@@ -120,6 +126,16 @@ export async function writeSchool(tx: Transaction, schoolId: string, name: strin
     made.classes.flatMap((c) => c.present.map((personId) => ({ schoolId, classId: c.id, personId }))),
   );
   const partnerOf = partnersOf(made);
+  const unitOf = new Map(
+    made.techniques.flatMap((t) => t.points.flatMap((p) => (p.measuredBy ? [[p.id, p.unit] as const] : []))),
+  );
+  const since = addDays(made.looks.reduce((last, l) => (l.day > last ? l.day : last), ''), -READ_OFF_SINCE);
+  /** Of late what can be read off a picture or a clip was: with its width. Before, it was measured by hand. */
+  const widthsOf = (pointId: string, count: number, day: string): number[] | null => {
+    const unit = unitOf.get(pointId);
+    if (unit === undefined || day < since) return null;
+    return Array.from({ length: count }, () => (unit === 'ms' ? 5 : 3));
+  };
   await insertAll(
     tx,
     look,
@@ -144,6 +160,7 @@ export async function writeSchool(tx: Transaction, schoolId: string, name: strin
               held: 0,
               of: m.values.length,
               values: [...m.values],
+              halves: widthsOf(m.pointId, m.values.length, l.day),
             }
           : { schoolId, lookId: l.id, pointId: m.pointId, kind: m.kind, held: m.held, of: m.of, values: null },
       ),

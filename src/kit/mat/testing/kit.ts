@@ -24,6 +24,7 @@ export const point = (n: number, name: string, more: Partial<KitPoint> = {}): Ki
   unit: null,
   accepted: null,
   wanted: null,
+  measuredBy: null,
   slips: [],
   ...more,
 });

@@ -1,0 +1,43 @@
+import { memo } from 'react';
+import { inUnit } from '../../../core';
+import { RuleMark } from '../../../kit/marks/small';
+import type { RowRead } from './reads';
+
+/** One number; drawn anew only when it changes, since a drag moves few of them. */
+const ReadRow = memo(function ReadRow({ point, kind, value, half, word }: Omit<RowRead, 'sure'>) {
+  return (
+    <li className={word === 'cannot tell' ? 'open' : ''}>
+      <span>
+        <b>{point.name}</b> <span className="quiet">{kind.key}</span>
+      </span>
+      <RuleMark
+        accepted={point.range}
+        wanted={point.wanted}
+        unit={kind.unit}
+        read={value === null ? null : { value, half }}
+        width={150}
+      />
+      <span className="measure-value">
+        {value === null ? (
+          'no length is known'
+        ) : (
+          <>
+            <b className="num">{inUnit(value, kind.unit)}</b> ± {inUnit(half, kind.unit)}
+            <span className="word">{word}</span>
+          </>
+        )}
+      </span>
+    </li>
+  );
+});
+
+/** Each number with its place on the rule and how far off it may be; from the ground up, as the card has its points. */
+export function ReadRows({ rows }: { rows: readonly RowRead[] }) {
+  return (
+    <ol className="read-rows" aria-live="polite">
+      {[...rows].reverse().map((r) => (
+        <ReadRow key={r.point.id} point={r.point} kind={r.kind} value={r.value} half={r.half} word={r.word} />
+      ))}
+    </ol>
+  );
+}
