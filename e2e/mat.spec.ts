@@ -35,16 +35,22 @@ const measuring = async (page: Page, demo: House, item: string, point: RegExp, p
   return page.getByRole('dialog');
 };
 
-/** What was measured is marked, the card closed, and the look on record. */
-const marked = async (page: Page, demo: House, began: string, point: string) => {
-  await page
-    .getByRole('button', { name: /^(Held|Slipped)/, disabled: false })
-    .first()
-    .click();
+/** What was read off is a mark already: the card is closed, and the look on record with its width. */
+const marked = async (page: Page, demo: House, began: string, point: string, value: number) => {
   await page.getByRole('button', { name: /^Next:/ }).click();
   await expect(page.getByText('None waits for the network.')).toBeVisible({ timeout: 15_000 });
   const looks = await looksSince(demo, began);
-  expect(looks.some((l) => l.student === 'Rafael Quill' && l.point === point)).toBe(true);
+  const look = looks.find((l) => l.student === 'Rafael Quill' && l.point === point)!;
+  const [kept] = await demo.query<{ values: number[]; halves: number[] }>(
+    `select m.values, m.halves from mark m join point p on p.id = m.point_id where m.look_id = $1 and p.name = $2`,
+    [look.id, point],
+  );
+  expect(kept!.values).toEqual([value]);
+  expect(kept!.halves[0]).toBeGreaterThan(0);
+  // It is read on the student’s page as wide as it is.
+  await page.goto(`${demo.url}/students/${look.who}`);
+  await page.getByRole('button', { name: /^All looks/ }).click();
+  await expect(page.getByText(new RegExp(`${value} ± ${kept!.halves[0]}`)).first()).toBeVisible();
 };
 
 test.use(worksOffline);
@@ -193,7 +199,7 @@ test.describe('the mat', () => {
       .setInputFiles({ name: 'body.png', mimeType: 'image/png', buffer: await drawBody(page) });
     const stage = dialog.getByRole('application');
     await expect(stage).toBeVisible();
-    const take = dialog.getByRole('button', { name: /^(Take \d+ ?%|Cannot tell|Confirm one)/ });
+    const take = dialog.getByRole('button', { name: /^(Take \d+%|Cannot tell|Confirm one)/ });
     await expect(take).toBeDisabled();
     // Found on the device: guesses, about where the body is, and none of them a mark by itself.
     const value = dialog.locator('.measure-value');
@@ -223,8 +229,7 @@ test.describe('the mat', () => {
     await expect(take).toBeEnabled();
     const says = (await take.textContent())!;
     await take.click();
-    await expect(page.getByLabel('Measured, in %')).toHaveValue(/\d+/.exec(says)![0]);
-    await marked(page, demo, began, 'Weight forward of the middle');
+    await marked(page, demo, began, 'Weight forward of the middle', Number(/\d+/.exec(says)![0]));
     expect(sent.every((body) => body.length < 20_000 && !body.includes('image/'))).toBe(true);
   });
 
@@ -272,8 +277,65 @@ test.describe('the mat', () => {
     expect(new Set(seen).size).toBe(4);
     await expect(dialog.locator('.measure-value')).toContainText(/^\+50 ± [45] ms: accepted/);
     await dialog.getByRole('button', { name: 'Take +50 ms into the look' }).click();
-    await expect(page.getByLabel('Measured, in ms')).toHaveValue('50');
-    await marked(page, demo, began, 'Fist lands with the foot');
+    await marked(page, demo, began, 'Fist lands with the foot', 50);
+  });
+
+  test('how far the hand had come when the foot landed is read off a film by tapping it in four frames', async ({
+    demo,
+    context,
+    browser,
+  }) => {
+    await demo.signIn(context, 'maren');
+    const page = await context.newPage();
+    // The school says how its point is measured.
+    await page.goto(`${demo.url}/techniques/new`);
+    await page.waitForLoadState('networkidle');
+    await page.getByLabel('Name', { exact: true }).fill('Reed punch');
+    await page.getByRole('combobox', { name: 'Kind' }).click();
+    await page.getByRole('option', { name: 'strike' }).click();
+    await page.getByRole('button', { name: 'Add a point' }).click();
+    await page.getByLabel('What one looks at').fill('Out as the foot lands');
+    await page.getByRole('combobox', { name: 'How it is known' }).click();
+    await page.getByRole('option', { name: 'measured' }).click();
+    await page.getByRole('combobox', { name: 'Unit' }).click();
+    await page.getByRole('option', { name: '%' }).click();
+    await page.getByLabel('Accepted from').fill('60');
+    await page.getByLabel('Accepted to', { exact: true }).fill('95');
+    await page.getByRole('combobox', { name: 'Read off' }).click();
+    await page.getByRole('option', { name: 'share of the way when the foot lands' }).click();
+    await page.getByRole('button', { name: 'Save it' }).click();
+    await expect(page.getByRole('heading', { name: 'What makes a reed punch right?' })).toBeVisible();
+    await expect(page.getByText('Read off a clip: share of the way when the foot lands.')).toBeVisible();
+    const began = await now(demo);
+    const dialog = await measuring(page, demo, 'Reed punch', /Out as the foot lands/, 'From a clip');
+    await dialog.getByLabel('Take a clip').setInputFiles({
+      name: 'film.webm',
+      mimeType: 'video/webm',
+      buffer: await drawClip(browser, { rate: 120, frames: 48, footLands: 150, fistArrives: 196 }),
+    });
+    await expect(dialog.getByText('Tap the hand in all four frames.')).toBeVisible();
+    const slider = dialog.getByRole('slider', { name: /^The foot lands/ });
+    await slider.focus();
+    await page.keyboard.press('Home');
+    // At 120 a second the foot lands with the nineteenth frame.
+    for (let i = 1; i < 18; i += 1) await page.keyboard.press('ArrowRight');
+    await expect(slider).toHaveAttribute('aria-valuetext', 'between frame 18 and 19');
+    // The fist as it is drawn: out from 178 by 90 of 320 pixels until it arrives.
+    for (const [what, ms] of [
+      [/the way begins/, 0],
+      [/the way ends/, 400],
+      [/just before the foot lands/, 1000 * (17 / 120)],
+      [/Frame 19, the foot lands/, 150],
+    ] as const) {
+      const frame = dialog.getByRole('application', { name: what });
+      const box = (await frame.boundingBox())!;
+      const x = 178 + 90 * Math.min(1, ms / 196);
+      await frame.click({ position: { x: (x / 320) * box.width, y: (91 / 240) * box.height } });
+    }
+    const told = /(\d+) ± (\d+)%/.exec((await dialog.locator('.measure-value').textContent())!)!;
+    expect(Math.abs(Number(told[1]) - (100 * 146) / 196)).toBeLessThanOrEqual(Number(told[2]));
+    await dialog.getByRole('button', { name: `Take ${told[1]}% into the look` }).click();
+    await marked(page, demo, began, 'Out as the foot lands', Number(told[1]));
   });
 
   test('a mark that is not taken stands aside with its reason, can be sent again, and goes only when told twice', async ({

@@ -53,7 +53,7 @@ it('a measure decides by itself: only the key that fits takes it; without one th
   expect(key(/^Slipped/)).toHaveProperty('disabled', true);
   await user.click(key(/^Held 135°/));
   // The next repetition is measured anew.
-  await user.type(screen.getByRole('spinbutton', { name: 'Measured, in °' }), '60');
+  await user.type(screen.getByRole('textbox', { name: 'Measured, in °' }), '60');
   expect(key(/^Held/)).toHaveProperty('disabled', true);
   await user.keyboard('{Tab}');
   await user.click(key(/^Slipped 60°/));
@@ -69,7 +69,7 @@ it('a measure that was begun for one side or repetition is not taken for another
   const accepted = { lo: 90, hi: 180 };
   const base = examinePoint('base foot turned', { measured: { unit: '°', accepted, wanted: null } });
   const user = await open([item('Front kick', [base, examinePoint('guard up')], { sided: true })]);
-  const field = () => screen.getByRole('spinbutton', { name: 'Measured, in °' });
+  const field = () => screen.getByRole('textbox', { name: 'Measured, in °' });
   await user.type(field(), '120');
   await user.click(screen.getByRole('radio', { name: /right/ }));
   expect(field()).toHaveProperty('value', '');

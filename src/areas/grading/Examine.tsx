@@ -228,7 +228,13 @@ export default function Examine({ view }: { view: ExamineView }) {
                 : 'the whole of it'}
             </p>
             {point?.measured && range && (
-              <Measuring point={point.measured} range={range} value={measure} onValue={setTyped} />
+              <Measuring
+                key={`${point.id} ${side} ${cursor.rep}`}
+                point={point.measured}
+                range={range}
+                value={measure}
+                onValue={setTyped}
+              />
             )}
             {scale ? (
               <MarkField

@@ -9,6 +9,7 @@ import {
   lapse,
   moveGap,
   nearestSlowed,
+  shareBetween,
   shareOfPath,
   slowedByFall,
   widerGap,
@@ -135,5 +136,22 @@ describe('share of a path at an event', () => {
       expect(within / 2000).toBeGreaterThan(0.85);
       expect(within / 2000).toBeLessThan(0.95);
     }
+  });
+
+  it('a share at an event between two frames lies in the middle of both, in 85 to 95 of 100 within its width', () => {
+    const random = seeded(77);
+    const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+    const thumb = (share: number) => ({ x: 300 * share + 2 * normal(), y: 120 * share + 2 * normal() });
+    let within = 0;
+    for (let i = 0; i < 1000; i += 1) {
+      const [last, step] = [0.3 + 0.5 * random(), 0.02 + 0.1 * random()];
+      const truth = last + step * random();
+      const [from, to] = [thumb(0), thumb(1)];
+      const at = (share: number) => shareOfPath(from, to, thumb(share), 2)!;
+      const told = shareBetween(at(last), at(last + step));
+      if (Math.abs(told.value - 100 * truth) <= told.half) within += 1;
+    }
+    expect(within / 1000).toBeGreaterThanOrEqual(0.85);
+    expect(within / 1000).toBeLessThanOrEqual(0.96);
   });
 });

@@ -122,3 +122,14 @@ export function shareOfPath(
   const spread = Math.sqrt(1 + (1 - share) ** 2 + share ** 2) * (off / length);
   return { value: share * 100, half: 1.6449 * spread * 100 };
 }
+
+/**
+ * A share of a way at an event that came somewhere between two frames: between what stands at the last frame before it and
+ * at the first after it, with the doubt of both and of where in between it came.
+ */
+export function shareBetween(last: Lapse, first: Lapse): Lapse {
+  const gap = first.value - last.value;
+  // Anywhere in the gap alike: its spread is a twelfth of its square.
+  const half = Math.hypot(Math.max(last.half, first.half), (1.6449 * gap) / Math.sqrt(12));
+  return { value: (last.value + first.value) / 2, half };
+}

@@ -35,12 +35,11 @@ export function Measuring({
   reading?: ReactNode;
 }) {
   const step = stepOf(point.unit, range);
-  // As it was typed, so that nobody's “33 in” turns into centimetres under their fingers.
-  const [typed, setTyped] = useState<string | null>(null);
-  const stands = typed !== null && readMeasure(typed, point.unit) === value;
-  const text = typed !== null && (stands || value === null) ? typed : (value ?? '');
-  const other = stands && typed !== null && !/^[-+−]?[\d.,]+$/.test(typed.trim()) ? value : null;
-  const unread = typed !== null && typed.trim() !== '' && value === null;
+  // As it was typed, so that nobody's “33 in” turns into centimetres under their fingers; it goes once the value is another.
+  const [typed, setTyped] = useState<{ text: string; value: number | null } | null>(null);
+  const stands = typed !== null && typed.value === value ? typed.text : null;
+  const other = stands !== null && value !== null && !/^[-+−]?[\d.,]+$/.test(stands.trim()) ? value : null;
+  const unread = stands !== null && stands.trim() !== '' && value === null;
   // The first step brings the value to where steps are made from.
   const by = (more: number) => {
     setTyped(null);
@@ -53,10 +52,11 @@ export function Measuring({
       </Button>
       <TextField
         id="value"
-        value={text}
+        value={stands ?? value ?? ''}
         onChange={(e) => {
-          setTyped(e.target.value);
-          onValue(readMeasure(e.target.value, point.unit));
+          const read = readMeasure(e.target.value, point.unit);
+          setTyped({ text: e.target.value, value: read });
+          onValue(read);
         }}
         error={unread}
         slotProps={{ htmlInput: { 'aria-label': `Measured, in ${point.unit ?? ''}`, inputMode: 'decimal' } }}

@@ -22,6 +22,7 @@ import { RuleMark } from '../../../kit/marks/small';
 import { unitAfter } from '../../../kit/mat/Measuring';
 import { Switch } from '../../../kit/Switch';
 import './ClipMeasure.css';
+import { ClipShare, firstWay, shareOf, type WayPins } from './ClipShare';
 import { FrameStrip } from './FrameStrip';
 import { MeasureSheet } from './MeasureSheet';
 import { closeClip, frameReader, openClip, type Clip } from './openClip';
@@ -56,6 +57,7 @@ export default function ClipMeasure({
 }) {
   const { range } = point;
   const fixed = readingOf(point.measuredBy, 'none');
+  const shareAt = fixed?.off === 'clip' && 'shareAt' in fixed ? fixed.shareAt : null;
   const byTheSchool = fixed?.off === 'clip' && 'from' in fixed ? ([fixed.from, fixed.to] as const) : null;
   const [clip, setClip] = useState<Clip | null>(null);
   const [gaps, setGaps] = useState<readonly [Gap, Gap]>([
@@ -69,6 +71,7 @@ export default function ClipMeasure({
     said.current = factor;
     setSlowed(factor);
   };
+  const [way, setWay] = useState<WayPins | null>(null);
   const [ball, setBall] = useState(false);
   const [fell, setFell] = useState('1');
   const [opening, setOpening] = useState(false);
@@ -96,13 +99,15 @@ export default function ClipMeasure({
     open.current = c;
     const n = c.times.length;
     setClip(c);
+    setWay(firstWay(c));
     setGaps([gapBefore(c.times, Math.round(n / 3)), gapBefore(c.times, Math.round(n / 2))]);
     // What was said of the camera stays; what was only taken from the last file does not hold for the next.
     setSlowed(said.current ?? (frameRate(c.times, 1)! >= SURELY_TRUE ? 1 : null));
   };
   const inSeconds = point.unit === 's';
   const ms = clip && slowed !== null ? lapse(clip.times, gaps[0], gaps[1], slowed) : null;
-  const found = ms && (inSeconds ? { value: ms.value / 1000, half: ms.half / 1000 } : ms);
+  const share = clip && way && shareAt ? shareOf(clip, way) : null;
+  const found = shareAt ? share : ms && (inSeconds ? { value: ms.value / 1000, half: ms.half / 1000 } : ms);
   const halfOf = (n: number) => (inSeconds ? Math.ceil(n * 100) / 100 : Math.ceil(n));
   const round = (n: number) => (inSeconds ? Math.round(n * 100) / 100 : Math.round(n));
   const word = found ? told(found, range) : 'cannot tell';
@@ -116,7 +121,7 @@ export default function ClipMeasure({
     setEvents(next);
     localStorage.setItem(eventsKey(point.id), next.join('|'));
   };
-  const canTake = found !== null && word !== 'cannot tell' && !ball && names[0] !== names[1];
+  const canTake = found !== null && word !== 'cannot tell' && (shareAt !== null || (!ball && names[0] !== names[1]));
   return (
     <MeasureSheet
       title={`${name}: ${point.name}`}
@@ -170,19 +175,23 @@ export default function ClipMeasure({
                 onClose();
               }}
             >
-              {canTake ? `Take ${signed(round(found.value))}${unitAfter(point.unit)} into the look` : 'Cannot tell yet'}
+              {canTake
+                ? `Take ${shareAt ? round(found.value) : signed(round(found.value))}${unitAfter(point.unit)} into the look`
+                : 'Cannot tell yet'}
             </Button>
           )}
         </>
       }
     >
       <div className="row wrap clip-choices">
+        {shareAt && <p className="quiet">Share of the way when {shareAt}: the hand is tapped in four frames.</p>}
         {byTheSchool && !ball && (
           <p className="quiet">
             From when {byTheSchool[0]} to when {byTheSchool[1]}
           </p>
         )}
         {!ball &&
+          !shareAt &&
           !byTheSchool &&
           ([0, 1] as const).map((i) => (
             <TextField
@@ -200,7 +209,7 @@ export default function ClipMeasure({
             </TextField>
           ))}
         {ball && <TextField label="It fell, in metres" value={fell} onChange={(e) => setFell(e.target.value)} />}
-        {clip && !ball && (
+        {clip && !ball && !shareAt && (
           <TextField
             select
             label="The film plays"
@@ -214,7 +223,7 @@ export default function ClipMeasure({
             ))}
           </TextField>
         )}
-        {clip && (
+        {clip && !shareAt && (
           <Switch
             label="What it shows"
             value={ball ? 'ball' : 'move'}
@@ -244,7 +253,21 @@ export default function ClipMeasure({
       </div>
       <div role="status">{opening && <p>Reading the frames…</p>}</div>
       <div role="alert">{wrong !== '' && <p className="message wrong">{wrong}</p>}</div>
-      {clip && read && (
+      {clip && read && way && shareAt && (
+        <>
+          <ClipShare clip={clip} read={read} event={shareAt} way={way} onWay={setWay} />
+          <p className="measure-value" aria-live="polite">
+            {found ? (
+              <>
+                <b className="num">{round(found.value)}</b> ± {halfOf(found.half)}% of the way: {word}
+              </>
+            ) : (
+              'Tap the hand in all four frames.'
+            )}
+          </p>
+        </>
+      )}
+      {clip && read && !shareAt && (
         <>
           <div className="clip-pegs">
             {([0, 1] as const).map((i) => (

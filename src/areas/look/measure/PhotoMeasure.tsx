@@ -85,6 +85,9 @@ export default function PhotoMeasure({
     touched.current = true;
   }, []);
   const keys = useRef<((e: KeyboardEvent) => void) | null>(null);
+  const onKeys = useCallback((does: typeof keys.current) => {
+    keys.current = does;
+  }, []);
   useEffect(() => {
     left.current = false;
     return () => {
@@ -198,10 +201,17 @@ export default function PhotoMeasure({
                 mat
               />
               {by === 'stature' ? (
-                <TextField label="Stature in cm" value={stature} onChange={(e) => setStature(e.target.value)} />
+                <TextField
+                  className="short"
+                  label="Stature in cm"
+                  value={stature}
+                  onChange={(e) => setStature(e.target.value)}
+                />
               ) : (
                 <TextField
-                  label="Length in cm, as of a staff beside the feet"
+                  className="short"
+                  label="Length in cm"
+                  helperText="of a staff beside the feet"
                   value={length}
                   onChange={(e) => setLength(e.target.value)}
                 />
@@ -225,7 +235,7 @@ export default function PhotoMeasure({
           </Button>
         </div>
       )}
-      <p role="status" className="quiet">
+      <p role="status" className="quiet measure-status">
         {looking.at === 'loading'
           ? `What finds a body is fetched, once: ${Math.round(looking.share * 100)} in 100.`
           : looking.at === 'looking'
@@ -245,7 +255,7 @@ export default function PhotoMeasure({
           byLength={by === 'length' && scaled}
           rows={rows}
           found={found}
-          keys={keys}
+          onKeys={onKeys}
           onTouch={onTouch}
           onTake={onTake}
           onClose={onClose}

@@ -1,14 +1,5 @@
 import Button from '@mui/material/Button';
-import {
-  memo,
-  useCallback,
-  useEffect,
-  useRef,
-  useState,
-  type KeyboardEvent,
-  type PointerEvent,
-  type RefObject,
-} from 'react';
+import { memo, useCallback, useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import {
   capital,
   firstEnds,
@@ -48,7 +39,7 @@ export function PhotoPins({
   byLength,
   rows,
   found,
-  keys,
+  onKeys,
   onTouch,
   onTake,
   onClose,
@@ -64,7 +55,7 @@ export function PhotoPins({
   /** What a model found, as guesses. */
   found: FoundBody | null;
   /** What the sheet does with a key. */
-  keys: RefObject<((e: KeyboardEvent) => void) | null>;
+  onKeys: (does: ((e: KeyboardEvent) => void) | null) => void;
   onTouch: () => void;
   onTake: (taken: Taken[]) => void;
   onClose: () => void;
@@ -134,7 +125,7 @@ export function PhotoPins({
     setNow((p) => putAt(p, x, y, picture));
   };
   useEffect(() => {
-    keys.current = (e) => {
+    onKeys((e) => {
       const aim = e.target instanceof HTMLElement ? e.target : null;
       if (aim?.closest('input, [role="combobox"], [role="listbox"], [role="radiogroup"]')) return;
       const step = e.shiftKey ? 10 : 1;
@@ -150,10 +141,8 @@ export function PhotoPins({
         setNow(putAt(remember(now), pin.x + by[0], pin.y + by[1], picture));
       } else if (e.key === 'Enter' && !aim?.closest('button, summary')) on();
       else if (e.key === 'Backspace') undo();
-    };
-    return () => {
-      keys.current = null;
-    };
+    });
+    return () => onKeys(null);
   });
 
   const sure = read.filter((r) => r.sure);
@@ -181,6 +170,12 @@ export function PhotoPins({
           onMove={moved}
           onUp={() => (drag.current = null)}
         />
+        <PinList
+          names={listed.filter((n) => needs.includes(n) || pins[n]?.set)}
+          pins={pins}
+          at={at}
+          onChoose={choose}
+        />
         <aside>
           <ReadRows rows={read} />
           {unsure && unsure.value !== null && (
@@ -192,12 +187,6 @@ export function PhotoPins({
           {unsure?.value === null && (
             <p className="quiet">No length is known: say the stature or a length, or read an angle.</p>
           )}
-          <PinList
-            names={listed.filter((n) => needs.includes(n) || pins[n]?.set)}
-            pins={pins}
-            at={at}
-            onChoose={choose}
-          />
           <WhatElse {...{ view, pins, scale, subject }} but={keysOfRows} />
           <p className="quiet">± nine times in ten: thumb, guess, scale, and bodies off the table by a tenth.</p>
         </aside>

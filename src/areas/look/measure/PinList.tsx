@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { memo } from 'react';
+import { memo, useEffect, useRef } from 'react';
 import { capital, type Pins } from '../../../core';
 import type { Pinned } from './pinning';
 
@@ -15,8 +15,12 @@ const PinRow = memo(function PinRow({
   where: string;
   onChoose: (name: Pinned) => void;
 }) {
+  const row = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    if (on) row.current?.scrollIntoView?.({ block: 'nearest', inline: 'nearest' });
+  }, [on]);
   return (
-    <li>
+    <li ref={row}>
       <Button aria-pressed={on} className={on ? 'on' : ''} onClick={() => onChoose(name)}>
         {capital(name)} <span className="quiet num">{where}</span>
       </Button>

@@ -5,6 +5,7 @@ import type { RowRead } from './reads';
 
 /** One number; drawn anew only when it changes, since a drag moves few of them. */
 const ReadRow = memo(function ReadRow({ point, kind, value, half, word }: Omit<RowRead, 'sure'>) {
+  const close = kind.unit === '°' || kind.unit === '%';
   return (
     <li className={word === 'cannot tell' ? 'open' : ''}>
       <span>
@@ -15,14 +16,14 @@ const ReadRow = memo(function ReadRow({ point, kind, value, half, word }: Omit<R
         wanted={point.wanted}
         unit={kind.unit}
         read={value === null ? null : { value, half }}
-        width={150}
+        width={124}
       />
       <span className="measure-value">
         {value === null ? (
           'no length is known'
         ) : (
           <>
-            <b className="num">{inUnit(value, kind.unit)}</b> ± {inUnit(half, kind.unit)}
+            <b className="num">{close ? inUnit(value, kind.unit) : value}</b> ± {inUnit(half, kind.unit)}
             <span className="word">{word}</span>
           </>
         )}
