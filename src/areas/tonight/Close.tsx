@@ -7,6 +7,8 @@ import { put } from '../../kit/deviceQueue/deviceQueue';
 import { itemsOf } from '../../kit/mat/line';
 import { SaveState } from '../../kit/mat/SaveState';
 import { newId } from '../../kit/send';
+import { isAtPost } from './AtThePost';
+import { HandsTold } from './HandsTold';
 import { NoteList } from './Notes';
 import type { TheGuests } from './useGuests';
 import type { TheLine } from './useLine';
@@ -100,6 +102,11 @@ export function Close({
           ))}
         </fieldset>
       )}
+      <HandsTold
+        people={been.some((b) => isAtPost(kit, b)) ? line.people.filter((p) => (p.hands ?? []).length > 0) : []}
+        day={shown.day}
+        by={kit.me.personId}
+      />
       <NoteList notes={notes} />
       <TextField
         label="To remember"

@@ -4,17 +4,18 @@ import type {
   Group,
   Limbs,
   Limits,
+  OnTheShelf,
   PointKind,
   Purpose,
   Range,
+  SchoolStance,
   Sequence,
   SequenceKind,
+  Side,
   TechniqueKind,
-  OnTheShelf,
   Thing,
   ThingServes,
   VerdictWord,
-  SchoolStance,
 } from '../../core';
 import type { ClassPlanShown, GuestShown } from './classPlan';
 import type { ConditionShown } from './condition';
@@ -50,6 +51,8 @@ export interface LookKitView {
     resting: { what: string; until: string | null; pause: boolean; impact?: Limbs }[];
     /** What they may strike tonight, where they are on a ladder: “Right 50; left none: …”, and whether any limb may. */
     strikes?: { says: string; any: boolean } | null;
+    /** Who may strike what is hard: the next number of each hand, and on what. */
+    hands?: { side: Side; number: number; surface: string }[];
     /** Soft targets only, and why; empty: they may strike what is hard. */
     soft?: string;
     /** What of all that is taken along rests for them, by item key; what rests in one condition only by `key@condition`. */

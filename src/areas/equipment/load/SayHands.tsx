@@ -6,29 +6,17 @@ import type { LoadView } from '../../../contracts/views';
 import {
   ALL_FINE,
   BLOWS,
-  FEELING,
   limbInWords,
-  LOAD_JOINTS,
   readDate,
-  SKIN,
-  SWELLING,
   type Blow,
   type Ladder,
   type LimbSaid,
   dateInWords,
 } from '../../../core';
+import { LimbAsked } from '../../../kit/load/LimbAsked';
 import { newId, send } from '../../../kit/send';
 import { Switch } from '../../../kit/Switch';
 import type { Limb } from './limbs';
-
-const ASKED: readonly { key: keyof LimbSaid; words: readonly string[] }[] = [
-  { key: 'skin', words: SKIN },
-  { key: 'swelling', words: SWELLING },
-  { key: 'joints', words: LOAD_JOINTS },
-  { key: 'feeling', words: FEELING },
-];
-const STOPS = (s: Partial<LimbSaid>) =>
-  s.skin === 'open' || s.swelling === 'swollen' || s.joints === 'pain' || s.feeling === 'numb';
 
 /** What was done, and what the limbs say: four taps a limb, or one where all is fine. */
 export function SayHands({
@@ -120,23 +108,11 @@ export function SayHands({
             }
             onChange={(e) => setCounts({ ...counts, [l.side]: e.target.value })}
           />
-          {ASKED.map((a) => (
-            <div key={a.key} className="asked">
-              <span>{a.key}</span>
-              <Switch
-                label={`${a.key}, ${limbInWords(ladder, l.side)}`}
-                value={(said[l.side]?.[a.key] ?? '') as string}
-                options={a.words.map((w) => ({ value: w, word: w }))}
-                onChange={(w) => setSaid({ ...said, [l.side]: { ...said[l.side], [a.key]: w } })}
-              />
-            </div>
-          ))}
-          {STOPS(said[l.side] ?? {}) && (
-            <p className="message">
-              It stops this limb{said[l.side]?.skin === 'open' ? ', about two weeks' : ''}. Pain, numbness or swelling:
-              ask a doctor.
-            </p>
-          )}
+          <LimbAsked
+            limb={limbInWords(ladder, l.side)}
+            said={said[l.side] ?? {}}
+            onSaid={(now) => setSaid({ ...said, [l.side]: now })}
+          />
         </fieldset>
       ))}
       <p className="second">What is not answered counts as fine.</p>
