@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { THING_SERVES, THING_SHAPES } from '../core';
+import { FACES, THING_SERVES, THING_SHAPES } from '../core';
 import { date, id, line, name, version, whole } from './fields';
 
 export const pieceShape = v.object({
@@ -9,6 +9,14 @@ export const pieceShape = v.object({
   checkBy: v.nullable(date),
   lent: v.nullable(v.object({ to: name, until: v.nullable(date) })),
 });
+
+/** A place in a hall, in metres from a wall. */
+const metres = v.pipe(
+  v.number('How many metres?'),
+  v.finite('How many metres?'),
+  v.minValue(0, 'Metres from the wall: none is less than none.'),
+  v.maxValue(200, 'No hall is that large.'),
+);
 
 export const thingShape = v.object({
   name,
@@ -25,6 +33,10 @@ export const thingShape = v.object({
   how: v.pipe(
     v.array(v.object({ by: name, what: line })),
     v.maxLength(8, 'A thing is looked over in at most eight steps.'),
+  ),
+  stands: v.pipe(
+    v.array(v.object({ x: metres, y: metres, faces: v.picklist(FACES) })),
+    v.maxLength(40, 'More than forty places of a kind are none.'),
   ),
   pieces: v.pipe(
     v.array(pieceShape),

@@ -7,7 +7,7 @@ import { useSource } from '../../kit/taking/useTaking';
 import { readThings, thingsThatStay } from './taking';
 
 const thingOf = ({ count, ...t }: ListedThing, today: string): Thing =>
-  ofNumber({ ...t, hallId: null, how: [], pieces: [] }, count, today, newId);
+  ofNumber({ ...t, hallId: null, how: [], pieces: [], stands: [] }, count, today, newId);
 
 /** "What comes into the store?": a kind a line, read before anything happens. */
 export default function ImportThings({ view }: { view: StoreView }) {

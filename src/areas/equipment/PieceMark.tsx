@@ -24,6 +24,7 @@ const SHAPES: Record<ThingShape, Drawn> = {
   box: { w: 31, h: 26, d: 'M10 6V1H21V6H30V25H1V6Z', lines: 'M1 12H30' },
   post: { w: 25, h: 44, d: 'M9 1H14V42H9ZM14 15H18V42H14Z', lines: 'M1 43H24' },
   'armed post': { w: 39, h: 44, d: 'M16 1H24V42H16ZM24 10H37V15H24ZM24 27H37V32H24ZM3 19H16V24H3Z', lines: 'M8 43H32' },
+  wall: { w: 31, h: 40, d: 'M1 1H30V39H1Z', lines: 'M1 14H30M1 26H30M11 1V14M20 14V26M11 26V39' },
   other: { w: 17, h: 17, d: round(17, 17, 4) },
 };
 

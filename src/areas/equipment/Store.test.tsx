@@ -4,6 +4,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { StoreView, ThingShown } from '../../contracts/views';
 import type { Piece, Thing } from '../../core';
 import { doneAs, refusedAs } from '../../kit/testing/server';
+import { HallPlans } from './HallPlans';
 import StorePage from './StorePage';
 
 const TODAY = '2026-03-12';
@@ -31,6 +32,7 @@ const staffs: ThingShown = {
   people: 1,
   every: 30,
   how: [{ by: 'Knock', what: 'Dull is a crack.' }],
+  stands: [],
   pieces: [piece(10), piece(11, { checkBy: '2026-03-01' }), piece(12, { lent: { to: 'Dilip', until: null } })],
 };
 const view = (more: Partial<StoreView> = {}): StoreView => ({
@@ -38,6 +40,7 @@ const view = (more: Partial<StoreView> = {}): StoreView => ({
   things: [staffs],
   ranks: [],
   halls: [],
+  tallest: null,
   tonight: {
     needs: [{ blockId: id(5), block: 'Staff', at: 1180, serves: 'staff', fromRank: 0 }],
     people: [20, 30, 9].map((age) => ({ rank: 0, age })),
@@ -148,4 +151,29 @@ describe('the store', () => {
     await user.click(button('Yes, all of them are gone'));
     expect(await screen.findByText('Nothing is in the store yet.')).toBeTruthy();
   });
+});
+
+it('where things stand is drawn with what is in whose way, for the tallest on the roll', () => {
+  const post: ThingShown = {
+    ...staffs,
+    id: 'post',
+    name: 'Striking post',
+    shape: 'post',
+    serves: 'striking post',
+    hallId: 'h',
+    stands: [
+      { x: 6, y: 4, faces: 'back' },
+      { x: 6, y: 8, faces: 'back' },
+    ],
+  };
+  const shown = view({ halls: [{ id: 'h', name: 'Causeway Hall', width: 12, depth: 9 }], tallest: 1.8 });
+  const { rerender, container } = render(<HallPlans view={shown} things={[staffs, post]} />);
+  expect(
+    screen.getByText(/^Striking post 2: 33 cm are missing to the back wall, for room behind the elbow/),
+  ).toBeTruthy();
+  expect(screen.getByRole('img', { name: /^Causeway Hall from above, 12 by 9 metres/ })).toBeTruthy();
+  rerender(<HallPlans view={{ ...shown, tallest: 1.2 }} things={[post]} />);
+  expect(screen.getByText('Everything has its room.')).toBeTruthy();
+  rerender(<HallPlans view={shown} things={[staffs]} />);
+  expect(container.textContent).toBe('');
 });

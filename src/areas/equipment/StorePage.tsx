@@ -16,6 +16,7 @@ import {
 import { IslandRoot } from '../../kit/IslandRoot';
 import { download } from '../../kit/drawing/exportDrawing';
 import { newId, send } from '../../kit/send';
+import { HallPlans } from './HallPlans';
 import { PieceMark } from './PieceMark';
 import './Store.css';
 import { StoreRow } from './StoreRow';
@@ -186,6 +187,7 @@ export default function StorePage({ view, head }: { view: StoreView; head: boole
               ))}
             </ul>
           )}
+          <HallPlans view={view} things={things} />
           <p className="row wrap no-print">
             <a href="/equipment/strikes">Who strikes, and how many</a>
             <a href="/equipment/post">A striking post: how high, how stiff</a>

@@ -1,11 +1,11 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { useFieldArray } from 'react-hook-form';
+import { useFieldArray, useWatch } from 'react-hook-form';
 import * as v from 'valibot';
 import { whole } from '../../contracts/fields';
 import { thingShape } from '../../contracts/thing';
 import type { StoreView } from '../../contracts/views';
-import { capital, ofNumber, THING_SERVES, THING_SHAPES, type Thing } from '../../core';
+import { capital, FACES, ofNumber, THING_SERVES, THING_SHAPES, type Thing } from '../../core';
 import { CheckField, ChoiceField, NumberField, TextField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
 import { useSheet } from '../../kit/form/useSheet';
@@ -28,6 +28,7 @@ export const EMPTY_THING: Thing = {
   every: 90,
   how: [],
   pieces: [],
+  stands: [],
 };
 
 /** A kind of equipment whole: how many, where, what for, for whom, how it is looked over. */
@@ -55,6 +56,7 @@ export function ThingSheet({
       serves: of.serves ?? '',
       how: of.how.map((h) => ({ ...h })),
       pieces: of.pieces.map((p) => ({ ...p })),
+      stands: of.stands.map((s) => ({ ...s })),
       count: of.pieces.length,
     },
     schema: shape,
@@ -71,6 +73,8 @@ export function ThingSheet({
     done: leave,
   });
   const how = useFieldArray({ control: sheet.form.control, name: 'how' });
+  const stands = useFieldArray({ control: sheet.form.control, name: 'stands' });
+  const hallId = useWatch({ control: sheet.form.control, name: 'hallId' });
   return (
     <SheetForm
       sheet={sheet}
@@ -105,6 +109,23 @@ export function ThingSheet({
           label="Hall"
           options={[{ value: '', word: 'no hall said' }, ...view.halls.map((h) => ({ value: h.id, word: h.name }))]}
         />
+      )}
+      {hallId !== '' && (
+        <>
+          {stands.fields.map((f, i) => (
+            <div className="two" key={f.id}>
+              <NumberField name={`stands.${i}.x`} label={`${i + 1}. Metres from the left wall`} />
+              <NumberField name={`stands.${i}.y`} label="Metres from the front wall" />
+              <ChoiceField name={`stands.${i}.faces`} label="One works at its" options={FACES} />
+              <Button variant="text" onClick={() => stands.remove(i)} aria-label={`Take place ${i + 1} out`}>
+                out
+              </Button>
+            </div>
+          ))}
+          <Button variant="text" onClick={() => stands.append({ x: 0, y: 0, faces: 'back' })}>
+            {stands.fields.length === 0 ? 'Say where it stands' : 'One more place'}
+          </Button>
+        </>
       )}
       <div className="two">
         <ChoiceField

@@ -21,6 +21,7 @@ const staff: Thing & { id: string; version: number } = {
   people: 1,
   every: 90,
   how: [],
+  stands: [],
   pieces: [{ id: 'p', wrong: '', checked: null, checkBy: null, lent: null }],
 };
 
@@ -32,7 +33,7 @@ describe('the store as a list', () => {
     );
     expect(text).not.toMatch(/(^|,)=/m);
     const { lines } = readThings(text, RANKS, new Set());
-    const { hallId: _h, how: _w, pieces: _p, id: _i, version: _v, ...said } = staff;
+    const { hallId: _h, how: _w, pieces: _p, stands: _s, id: _i, version: _v, ...said } = staff;
     expect(lines.map((l) => l.takes)).toEqual([
       { ...said, count: 1 },
       { ...said, name: 'Bag', serves: null, fromAge: null, fromRankId: null, every: null, count: 1 },

@@ -9,7 +9,9 @@ export interface StoreView {
   today: string;
   things: ThingShown[];
   ranks: RankShown[];
-  halls: Pick<HallShown, 'id' | 'name'>[];
+  halls: Pick<HallShown, 'id' | 'name' | 'width' | 'depth'>[];
+  /** The stature of the tallest on the roll, in metres: room is kept for them; null: nobody’s is known. */
+  tallest: number | null;
   /** Tonight's class, what it takes, and who is expected or here; null: none is planned. */
   tonight: { needs: ThingNeed[]; people: ThingUser[]; called: boolean } | null;
 }

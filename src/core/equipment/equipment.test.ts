@@ -49,6 +49,7 @@ const thing = (pieces: Piece[], more: Partial<Thing> = {}): Thing => ({
   people: 1,
   every: 90,
   how: [],
+  stands: [],
   pieces,
   ...more,
 });

@@ -3,6 +3,7 @@ export * from './change';
 export * from './list';
 export * from './need';
 export * from './owned';
+export * from './siting';
 export * from './slots';
 export * from './thing';
 export * from './load';

@@ -18,7 +18,7 @@ export const THING_COLUMNS = [
 type Column = (typeof THING_COLUMNS)[number];
 
 /** What a line of a list says of a kind of thing: the pieces are only counted. */
-export type ListedThing = Omit<Thing, 'hallId' | 'pieces' | 'how'> & { count: number };
+export type ListedThing = Omit<Thing, 'hallId' | 'pieces' | 'how' | 'stands'> & { count: number };
 
 export interface ThingLine {
   /** 1-based, as in the list. */

@@ -1,5 +1,6 @@
 import { CONDITION_GEAR } from '../units/condition';
 import type { PlainDate } from '../units/plainDate';
+import type { Stand } from './siting';
 
 /** The outline under which a thing is drawn. */
 export const THING_SHAPES = [
@@ -14,6 +15,7 @@ export const THING_SHAPES = [
   'box',
   'post',
   'armed post',
+  'wall',
   'other',
 ] as const;
 export type ThingShape = (typeof THING_SHAPES)[number];
@@ -56,6 +58,8 @@ export interface Thing {
   /** How it is looked over: with what, and what counts. */
   how: readonly { by: string; what: string }[];
   pieces: readonly Piece[];
+  /** Where they stand in their hall, those that have a fixed place. */
+  stands: readonly Stand[];
 }
 
 export const PIECE_STATES = ['sound', 'due', 'to mend', 'lent'] as const;

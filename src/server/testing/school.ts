@@ -313,6 +313,7 @@ export const aThing = (): CommandDraft<'thing.save'>['thing'] => ({
   people: 1,
   every: 30,
   how: [{ by: 'Cloth', what: 'Where it snags is a splinter.' }],
+  stands: [],
   pieces: [
     { id: v7(), wrong: '', checked: DAY, checkBy: addDays(DAY, 30), lent: null },
     { id: v7(), wrong: 'cracked', checked: DAY, checkBy: addDays(DAY, 30), lent: null },

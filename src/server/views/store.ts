@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { eq, isNull, max } from 'drizzle-orm';
 import type { StoreView } from '../../contracts/views';
 import {
   ageOn,
@@ -16,7 +16,7 @@ import { readClassPlans } from '../../data/queries/classPlans';
 import { readRoll } from '../../data/queries/roll';
 import { countsOn } from '../../data/queries/syllabus';
 import { readThings } from '../../data/queries/things';
-import { attendance, hall } from '../../data/tables';
+import { attendance, hall, person } from '../../data/tables';
 import { readJudging } from '../judging/judging';
 import { takenBy } from '../judging/takes';
 import { readStrikes } from '../judging/strikes';
@@ -53,7 +53,14 @@ export async function storeView(tx: Transaction, who: Who): Promise<StoreView> {
     const fromRank = asked.get(itemKey(item)) ?? 0;
     return serves.map((s) => ({ serves: s, fromRank }));
   };
-  const halls = await tx.select({ id: hall.id, name: hall.name }).from(hall).orderBy(hall.name);
+  const halls = await tx
+    .select({ id: hall.id, name: hall.name, width: hall.width, depth: hall.depth })
+    .from(hall)
+    .orderBy(hall.name);
+  const [tall] = await tx
+    .select({ cm: max(person.stature) })
+    .from(person)
+    .where(isNull(person.leftOn));
   const times = new Map(plan ? blockTimes(plan.plan).map((b) => [b.id, b.from]) : []);
   return {
     today: who.today,
@@ -65,6 +72,7 @@ export async function storeView(tx: Transaction, who: Who): Promise<StoreView> {
     })),
     ranks: j.versions.ranks.map(rankShown),
     halls,
+    tallest: tall?.cm == null ? null : tall.cm / 100,
     tonight: plan
       ? {
           needs: takenOut(

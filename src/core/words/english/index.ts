@@ -25,6 +25,7 @@ export * from './reason';
 export * from './rest';
 export * from './runSheet';
 export * from './showing';
+export * from './siting';
 export * from './speak';
 export * from './standard';
 export * from './load';

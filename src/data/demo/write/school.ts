@@ -129,7 +129,10 @@ export async function writeSchool(tx: Transaction, schoolId: string, name: strin
   const unitOf = new Map(
     made.techniques.flatMap((t) => t.points.flatMap((p) => (p.measuredBy ? [[p.id, p.unit] as const] : []))),
   );
-  const since = addDays(made.looks.reduce((last, l) => (l.day > last ? l.day : last), ''), -READ_OFF_SINCE);
+  const since = addDays(
+    made.looks.reduce((last, l) => (l.day > last ? l.day : last), ''),
+    -READ_OFF_SINCE,
+  );
   /** Of late what can be read off a picture or a clip was: with its width. Before, it was measured by hand. */
   const widthsOf = (pointId: string, count: number, day: string): number[] | null => {
     const unit = unitOf.get(pointId);

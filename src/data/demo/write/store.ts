@@ -5,7 +5,7 @@ import { hall, thing } from '../../tables';
 import { DEMO_SCHOOL_ID as schoolId, type DemoSchool } from '../generate';
 import { USUAL_HALL } from '../hall';
 
-type Said = Omit<Thing, 'hallId' | 'pieces' | 'fromRankId' | 'how' | 'alone' | 'people' | 'every'> &
+type Said = Omit<Thing, 'hallId' | 'pieces' | 'stands' | 'fromRankId' | 'how' | 'alone' | 'people' | 'every'> &
   Partial<Pick<Thing, 'how' | 'alone' | 'people' | 'every'>> & { fromRank?: string };
 
 const STAFF_CHECK = [
@@ -28,7 +28,7 @@ export async function writeStore(tx: Transaction, made: DemoSchool, today: Plain
     ...more,
   });
   const some = (n: number, checked: number, every: number) => Array.from({ length: n }, () => piece(checked, every));
-  const kind = ({ fromRank, ...said }: Said, pieces: Piece[]): Thing => ({
+  const kind = ({ fromRank, ...said }: Said, pieces: Piece[], stands: Thing['stands'] = []): Thing => ({
     how: [],
     alone: true,
     people: 1,
@@ -37,6 +37,7 @@ export async function writeStore(tx: Transaction, made: DemoSchool, today: Plain
     hallId,
     fromRankId: rank(fromRank),
     pieces,
+    stands,
   });
   const rack = 'Sluice door, rack';
   const pegs = 'Boat shed, pegs';
@@ -95,6 +96,11 @@ export async function writeStore(tx: Transaction, made: DemoSchool, today: Plain
         people: 2,
       },
       [...some(4, 55, 90), piece(55, 90, { wrong: 'strap torn' })],
+      // Where shields are worked from; the second holder goes back towards the benches.
+      [
+        { x: 4, y: 3, faces: 'back' },
+        { x: 9, y: 3, faces: 'back' },
+      ],
     ),
     kind(
       {
@@ -131,6 +137,7 @@ export async function writeStore(tx: Transaction, made: DemoSchool, today: Plain
         every: 180,
       },
       [...some(34, 30, 180), piece(30, 180, { wrong: 'edge split' }), piece(30, 180, { wrong: 'edge split' })],
+      [{ x: 4, y: 1.2, faces: 'back' }],
     ),
     kind(
       {
