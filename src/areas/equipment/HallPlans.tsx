@@ -65,6 +65,14 @@ export function HallPlans({ view, things }: { view: StoreView; things: readonly 
                       stroke="var(--ink)"
                       strokeWidth="0.04"
                     />
+                    <text
+                      x={s.stand.x + 0.22}
+                      y={s.stand.y + (s.stand.faces === 'front' ? 0.5 : -0.18)}
+                      fontSize="0.5"
+                      fill="var(--ink)"
+                    >
+                      {s.no > 1 ? `${s.name} ${s.no}` : s.name}
+                    </text>
                   </g>
                 );
               })}

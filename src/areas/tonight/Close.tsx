@@ -48,6 +48,9 @@ export function Close({
     return s ? Math.round((s.to - s.from) / 60_000) : 0;
   };
   const missed = line.expected.filter((x) => line.stateOf(x.id) === 'away');
+  // Where the class worked at a post everybody who may is asked for, else whoever is on a ladder already.
+  const atPost = been.some((b) => isAtPost(kit, b));
+  const struck = line.people.filter((p) => (p.hands ?? []).length > 0 && (atPost || (p.strikes ?? null) !== null));
   const close = async () => {
     onEnd();
     await line.change({ items: taught });
@@ -102,11 +105,7 @@ export function Close({
           ))}
         </fieldset>
       )}
-      <HandsTold
-        people={been.some((b) => isAtPost(kit, b)) ? line.people.filter((p) => (p.hands ?? []).length > 0) : []}
-        day={shown.day}
-        by={kit.me.personId}
-      />
+      <HandsTold people={struck} day={shown.day} by={kit.me.personId} />
       <NoteList notes={notes} />
       <TextField
         label="To remember"

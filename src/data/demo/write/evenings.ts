@@ -23,7 +23,9 @@ const NOTED = ['Hips came up in the stepping; look again.', 'The others by count
 const EVENING = { starts: 18 * 60 + 30, minutes: 90 };
 /** How tall and heavy people are: made up, as children grow and grown people differ. */
 function bodyOf(d: ReturnType<typeof dice>, age: number): { stature: number; mass: number } {
-  const stature = Math.round(age < 17 ? 82 + age * 5.6 + d.normal(0, 4) : 170 + d.normal(0, 8));
+  const drawn = Math.round(age < 17 ? 82 + age * 5.6 + d.normal(0, 4) : 170 + d.normal(0, 8));
+  // A hall has no giants.
+  const stature = Math.min(194, drawn);
   const index = age < 17 ? 14.5 + age * 0.35 + d.normal(0, 1.2) : 24 + d.normal(0, 2.5);
   return { stature, mass: Math.max(20, Math.round((index * stature * stature) / 10_000)) };
 }
