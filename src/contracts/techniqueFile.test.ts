@@ -92,6 +92,11 @@ describe('techniques outside of the house', () => {
     ['{"a": 1}', 'no list of techniques'],
     ['kind: block', 'begin with'],
     ['[{"name": ""}]', 'A name is missing'],
+    [
+      'technique: A\nkind: block\npoint: x\n  part: knees\n  known: measured\n  unit: cm\n  accepted: 1 to 2\n  read off: front knee',
+      'not told in this unit',
+    ],
+    ['technique: A\nkind: block\npoint: x\n  part: knees\n  read off: a guess', 'Nothing is measured in this way'],
   ])('%s', (source, message) => {
     expect(readTechniques(source)[0]!.wrong.join(' ')).toContain(message);
   });

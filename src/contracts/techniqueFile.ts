@@ -1,5 +1,14 @@
 import * as v from 'valibot';
-import { BODY_PARTS, HURTS, MEASURED_BY, POINT_KINDS, TECHNIQUE_KINDS, UNITS, type Range } from '../core';
+import {
+  BODY_PARTS,
+  HURTS,
+  MEASURED_BY,
+  POINT_KINDS,
+  TECHNIQUE_KINDS,
+  UNITS,
+  waysToMeasure,
+  type Range,
+} from '../core';
 import { line, name, prose } from './fields';
 import { listIn } from './listFile';
 import { detailShape, NO_DETAIL, variantShape, type TechniqueDetail } from './stored/technique';
@@ -16,22 +25,28 @@ const slipShape = v.object({
   hurts: v.optional(v.picklist(HURTS, 'It hurts nobody, self or partner.'), 'nobody'),
   hurtsHow: v.optional(line, ''),
 });
-const pointShape = v.object({
-  name,
-  bodyPart: v.picklist(BODY_PARTS, `A part of the body is one of: ${BODY_PARTS.join(', ')}.`),
-  kind: v.optional(v.picklist(POINT_KINDS, `A point is ${POINT_KINDS.join(', ')}.`), 'seen'),
-  how: v.optional(line, ''),
-  why: v.optional(line, ''),
-  critical: v.optional(v.boolean(), false),
-  unit: v.optional(v.nullable(v.picklist(UNITS, `A unit is one of: ${UNITS.join(', ')}.`)), null),
-  accepted: v.optional(v.nullable(range), null),
-  wanted: v.optional(v.nullable(range), null),
-  measuredBy: v.optional(v.nullable(v.picklist(MEASURED_BY, 'Nothing is measured in this way here.')), null),
-  slips: v.optional(
-    v.pipe(v.array(slipShape), v.maxLength(MOST_SLIPS, `A point has at most ${MOST_SLIPS} slips.`)),
-    [],
+const pointShape = v.pipe(
+  v.object({
+    name,
+    bodyPart: v.picklist(BODY_PARTS, `A part of the body is one of: ${BODY_PARTS.join(', ')}.`),
+    kind: v.optional(v.picklist(POINT_KINDS, `A point is ${POINT_KINDS.join(', ')}.`), 'seen'),
+    how: v.optional(line, ''),
+    why: v.optional(line, ''),
+    critical: v.optional(v.boolean(), false),
+    unit: v.optional(v.nullable(v.picklist(UNITS, `A unit is one of: ${UNITS.join(', ')}.`)), null),
+    accepted: v.optional(v.nullable(range), null),
+    wanted: v.optional(v.nullable(range), null),
+    measuredBy: v.optional(v.nullable(v.picklist(MEASURED_BY, 'Nothing is measured in this way here.')), null),
+    slips: v.optional(
+      v.pipe(v.array(slipShape), v.maxLength(MOST_SLIPS, `A point has at most ${MOST_SLIPS} slips.`)),
+      [],
+    ),
+  }),
+  v.check(
+    (p) => p.measuredBy === null || waysToMeasure(p.unit).includes(p.measuredBy),
+    'What it is read off is not told in this unit.',
   ),
-});
+);
 
 /** A detail as it travels: what comes before it is named above, and a way names its point. */
 const fileDetailShape = v.object({

@@ -1,9 +1,8 @@
 import Button from '@mui/material/Button';
 import { lazy, Suspense, useState, type ReactNode } from 'react';
-import { readingOf, waysToMeasure, type Side } from '../../../core';
+import { readingOf, waysToMeasure, type Range, type Side } from '../../../core';
 import type { KitPoint } from '../../../kit/mat/line';
 import type { MeasuredPoint, Taken } from './reads';
-import type { Range } from '../../../core';
 
 /** Fetched when they are opened: few looks need them. */
 const PhotoMeasure = lazy(() => import('./PhotoMeasure'));
@@ -12,7 +11,15 @@ const ClipMeasure = lazy(() => import('./ClipMeasure'));
 /** A point with what is accepted of somebody; null: nothing of it is measured. */
 export const measuredPoint = (p: KitPoint, range: Range | null): MeasuredPoint | null =>
   p.kind === 'measured' && range !== null
-    ? { id: p.id, name: p.name, unit: p.unit, wanted: p.wanted, range, measuredBy: p.measuredBy ?? null }
+    ? {
+        id: p.id,
+        name: p.name,
+        unit: p.unit,
+        wanted: p.wanted,
+        range,
+        // What gives another unit is no way to measure it, however it came to be said.
+        measuredBy: waysToMeasure(p.unit).find((way) => way === p.measuredBy) ?? null,
+      }
     : null;
 
 /** Off what a point is read: as the school says, or what its unit allows; null: by hand. */

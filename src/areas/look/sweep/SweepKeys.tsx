@@ -1,10 +1,10 @@
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
+import type { Side } from '../../../core';
 import { Key } from '../../../kit/mat/Key';
 import { nameParts, type KitPoint, type KitStudent } from '../../../kit/mat/line';
 import { Measuring, unitAfter } from '../../../kit/mat/Measuring';
 import { ByEye } from '../ByEye';
-import type { Side } from '../../../core';
 import { measuredPoint, useReading } from '../measure/useReading';
 import { RestAsks } from '../RestAsks';
 import { passInWords, wordOf } from './pass';
