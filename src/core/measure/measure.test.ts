@@ -262,7 +262,7 @@ describe('doubt', () => {
       for (;;) {
         const n = nextLandmark('side', pins, measure('side', pins, SCALE, STANDS), wanted);
         if (n === null) break;
-        pins = { ...pins, [n]: (exact as Pins)[n]! };
+        pins = { ...pins, [n]: exact[n]! };
         touches += 1;
       }
     }

@@ -8,7 +8,7 @@ const INCH: Readonly<Record<string, number>> = { cm: 2.54, m: 0.0254 };
 export function readMeasure(text: string, unit: string | null): number | null {
   const s = text.trim().replace(',', '.').replaceAll('−', '-').toLowerCase();
   if (s === '' || s.length > 20) return null;
-  if (/^[+-]?(\d+\.?\d*|\.\d+)$/.test(s)) return Number(s);
+  if (/^[+-]?(?:\d+(?:\.\d*)?|\.\d+)$/.test(s)) return Number(s);
   const inch = INCH[unit ?? ''];
   if (inch === undefined) return null;
   const rounded = (n: number) => Math.round(n * 1000) / 1000;
