@@ -11,7 +11,6 @@ const sitedIn = (hallId: string, things: readonly ThingShown[]): Sited[] =>
     .filter((t) => t.hallId === hallId)
     .flatMap((t) =>
       t.stands.map((stand, i) => ({
-        thingId: t.id,
         name: t.name,
         shape: t.shape,
         soft: t.serves === 'mats' || t.shape === 'mat',

@@ -3,10 +3,10 @@ import ButtonBase from '@mui/material/ButtonBase';
 import TextField from '@mui/material/TextField';
 import { useRef, useState } from 'react';
 import type { ExamineView } from '../../contracts/views';
-import { isHeld, SHEET_WORDS, wordOfMark, type SheetWord } from '../../core';
+import { inUnit, isHeld, SHEET_WORDS, wordOfMark, type SheetWord } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
-import { Measuring, unitAfter } from '../../kit/mat/Measuring';
+import { Measuring } from '../../kit/mat/Measuring';
 import { Key } from '../../kit/mat/Key';
 import '../../kit/mat/mat.css';
 import { SaveState, useAwake } from '../../kit/mat/SaveState';
@@ -153,8 +153,7 @@ export default function Examine({ view }: { view: ExamineView }) {
         </main>
       </IslandRoot>
     );
-  const taking =
-    range === null ? '' : measure === null ? 'by eye' : `${measure}${unitAfter(point?.measured?.unit ?? null)}`;
+  const taking = range === null ? '' : measure === null ? 'by eye' : inUnit(measure, point?.measured?.unit ?? null);
   return (
     <IslandRoot scheme="dark">
       <main aria-busy={!sheet.ready} className="examine">

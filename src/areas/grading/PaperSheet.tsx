@@ -1,8 +1,7 @@
 import Button from '@mui/material/Button';
 import type { ExamineView } from '../../contracts/views';
-import { dateInWords, SHEET_WORDS } from '../../core';
+import { dateInWords, inUnit, SHEET_WORDS } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
-import { unitAfter } from '../../kit/mat/Measuring';
 import { Beside } from './Beside';
 import './PaperSheet.css';
 import { sidesOf } from './sheetState';
@@ -61,7 +60,7 @@ export default function PaperSheet({ view }: { view: ExamineView }) {
                           {p.canHurt && ' (can hurt)'}
                           {p.adapted && ` (adapted: ${p.adapted})`}
                           {p.measured &&
-                            ` (accepted ${p.measured.accepted.lo} to ${p.measured.accepted.hi}${unitAfter(p.measured.unit)})`}
+                            ` (accepted ${p.measured.accepted.lo} to ${inUnit(p.measured.accepted.hi, p.measured.unit)})`}
                           <Beside point={p} />
                         </td>
                         {sidesOf(i).map((s) => (

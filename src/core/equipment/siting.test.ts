@@ -14,7 +14,6 @@ const at = (
   faces: Stand['faces'] = 'back',
   more: Partial<Sited> = {},
 ): Sited => ({
-  thingId: shape,
   name: shape,
   shape,
   soft: shape === 'mat',

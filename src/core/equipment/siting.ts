@@ -83,7 +83,6 @@ export function overlap(a: readonly Spot[], b: readonly Spot[]): number {
 
 /** What stands in a hall. */
 export interface Sited {
-  thingId: string;
   name: string;
   shape: ThingShape;
   /** Something soft, as mats are: it can stop who falls. */

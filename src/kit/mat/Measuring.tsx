@@ -16,9 +16,6 @@ function middleOf(point: Measured, range: Range): number {
   return Math.round((of.lo + of.hi) / 2);
 }
 
-export const unitAfter = (unit: string | null): string =>
-  unit === '°' || unit === '%' ? unit : unit ? ` ${unit}` : '';
-
 /** A measure by thumb: less, the value, more; and whether it is accepted. It begins empty: nobody has measured yet. */
 export function Measuring({
   point,
@@ -71,7 +68,7 @@ export function Measuring({
           ? 'this is no number yet'
           : value !== null && isHeld(value, range)
             ? 'accepted'
-            : `accepted is ${range.lo} to ${range.hi}${unitAfter(point.unit)}`}
+            : `accepted is ${range.lo} to ${inUnit(range.hi, point.unit)}`}
       </p>
     </div>
   );

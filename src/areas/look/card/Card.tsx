@@ -3,7 +3,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useMemo, useState } from 'react';
 import type { LookKitView } from '../../../contracts/views';
-import { byAsking, isHeld, low, plural, type Side } from '../../../core';
+import { byAsking, inUnit, isHeld, plural, type Side } from '../../../core';
 import { Belt } from '../../../kit/marks/Belt';
 import { BodyFigure } from '../../../kit/marks/BodyFigure';
 import { Switch } from '../../../kit/Switch';
@@ -18,7 +18,6 @@ import {
   slipped,
   tryOnce,
   uncutFor,
-  type CardMarks,
   type PointMarks,
 } from './cardMarks';
 import { FocusPanel, giveFocus } from './FocusPanel';
@@ -27,7 +26,6 @@ import { HowDone } from './HowDone';
 import { Key } from '../../../kit/mat/Key';
 import { AtTheName } from '../../../kit/mat/AtTheName';
 import { nameParts, type KitPoint, type KitStudent, type KitTechnique } from '../../../kit/mat/line';
-import { unitAfter } from '../../../kit/mat/Measuring';
 import { rangeFor } from '../../../kit/mat/line';
 import { NoteField } from '../NoteField';
 import type { Taken } from '../measure/reads';
@@ -39,7 +37,7 @@ import { RestAsks } from '../RestAsks';
 import { restAt } from '../rests';
 import { SaveState, useAwake } from '../../../kit/mat/SaveState';
 import { SideSwitch } from '../../../kit/mat/SideSwitch';
-import { slippedTonight } from './tonight';
+import { allHeld, slippedTonight } from './tonight';
 import { useCard } from './useCard';
 import './Card.css';
 
@@ -57,17 +55,6 @@ interface Props {
   onLooked: () => void;
   onNext: () => void;
   onEnd: () => void;
-}
-
-/** What held every time on this card, from the ground up: a true thing to say now. */
-function allHeld(points: readonly KitPoint[], card: CardMarks, side: Side): string {
-  const p = points.find((x) => {
-    const m = card[x.id];
-    return m !== undefined && m.notches.length > 1 && m.notches.every((n) => n === 'H');
-  });
-  if (!p) return '';
-  const on = side === 'none' ? '' : ` on the ${side}`;
-  return `${low(p.name)} held all ${card[p.id]!.notches.length} times${on}.`;
 }
 
 /** With more points than these the list takes the whole width of a tablet, and the correction stands beside the keys. */
@@ -247,7 +234,7 @@ export default function Card({
         onBack={() => setHanding(false)}
       />
     );
-  const keeps = measure === null ? 'measure first' : `keeps ${measure}${unitAfter(point?.unit ?? null)}`;
+  const keeps = measure === null ? 'measure first' : `keeps ${inUnit(measure, point?.unit ?? null)}`;
   return (
     <div className={`card${leftHanded ? ' left-handed' : ''}${many ? ' many' : ''}${more ? ' open' : ''}`}>
       <header>

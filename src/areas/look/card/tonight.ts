@@ -1,4 +1,4 @@
-import { BODY_PARTS, canHurt, type Side } from '../../../core';
+import { BODY_PARTS, canHurt, low, type Side } from '../../../core';
 import { held, slipped, type CardMarks } from './cardMarks';
 import type { KitPoint } from '../../../kit/mat/line';
 
@@ -18,7 +18,7 @@ export function slippedTonight(
   points: readonly KitPoint[],
   cards: readonly (readonly [Side, CardMarks])[],
 ): SlippedTonight[] {
-  const low = new Map(BODY_PARTS.map((b, i) => [b, i]));
+  const place = new Map(BODY_PARTS.map((b, i) => [b, i]));
   const found = cards.flatMap(([side, card]) =>
     points.flatMap((p) => {
       const m = card[p.id];
@@ -29,7 +29,7 @@ export function slippedTonight(
   found.sort(
     (a, b) =>
       Number(canHurt(b.p)) - Number(canHurt(a.p)) ||
-      low.get(a.p.bodyPart)! - low.get(b.p.bodyPart)! ||
+      place.get(a.p.bodyPart)! - place.get(b.p.bodyPart)! ||
       b.slips - a.slips ||
       (a.p.name < b.p.name ? -1 : 1),
   );
@@ -42,4 +42,15 @@ export function slippedTonight(
     hurts: canHurt(p),
     cue: p.slips.find((s) => s.cue !== '')?.cue ?? '',
   }));
+}
+
+/** What held every time on this card, from the ground up: a true thing to say now. */
+export function allHeld(points: readonly KitPoint[], card: CardMarks, side: Side): string {
+  const p = points.find((x) => {
+    const m = card[x.id];
+    return m !== undefined && m.notches.length > 1 && m.notches.every((n) => n === 'H');
+  });
+  if (!p) return '';
+  const on = side === 'none' ? '' : ` on the ${side}`;
+  return `${low(p.name)} held all ${card[p.id]!.notches.length} times${on}.`;
 }

@@ -8,6 +8,7 @@ import {
   fallTime,
   frameRate,
   gapBefore,
+  inUnit,
   isUneven,
   lapse,
   nearestSlowed,
@@ -19,7 +20,6 @@ import {
   type Gap,
 } from '../../../core';
 import { RuleMark } from '../../../kit/marks/small';
-import { unitAfter } from '../../../kit/mat/Measuring';
 import { Switch } from '../../../kit/Switch';
 import './ClipMeasure.css';
 import { ClipShare, firstWay, shareOf, type WayPins } from './ClipShare';
@@ -127,8 +127,7 @@ export default function ClipMeasure({
       title={`${name}: ${point.name}`}
       sub={
         <>
-          Accepted is {range.lo} to {range.hi}
-          {unitAfter(point.unit)}.{' '}
+          Accepted is {range.lo} to {inUnit(range.hi, point.unit)}.{' '}
           {clip && rate !== null && (
             <>
               {clip.times.length} frames,{' '}
@@ -176,7 +175,7 @@ export default function ClipMeasure({
               }}
             >
               {canTake
-                ? `Take ${shareAt ? round(found.value) : signed(round(found.value))}${unitAfter(point.unit)} into the look`
+                ? `Take ${inUnit(shareAt ? round(found.value) : signed(round(found.value)), point.unit)} into the look`
                 : 'Cannot tell yet'}
             </Button>
           )}
@@ -297,8 +296,8 @@ export default function ClipMeasure({
                   'Choose two events.'
                 ) : found ? (
                   <>
-                    <b className="num">{signed(round(found.value))}</b> ± {halfOf(found.half)}
-                    {unitAfter(point.unit)}: {word}
+                    <b className="num">{signed(round(found.value))}</b> ± {inUnit(halfOf(found.half), point.unit)}:{' '}
+                    {word}
                   </>
                 ) : (
                   'Say how the film was taken: else no time can be told from it.'

@@ -147,14 +147,11 @@ export function PhotoPins({
 
   const sure = read.filter((r) => r.sure);
   const unsure = read.find((r) => r.word === 'cannot tell');
-  const take = useRef(() => {});
-  useEffect(() => {
-    take.current = () => {
-      onTake(sure.map((r) => ({ pointId: r.point.id, value: r.value!, half: r.half })));
-      onClose();
-    };
-  });
-  const one = sure.length === 1 ? `${inUnit(sure[0]!.value!, sure[0]!.kind.unit)}` : String(sure.length);
+  const take = () => {
+    onTake(sure.map((r) => ({ pointId: r.point.id, value: r.value!, half: r.half })));
+    onClose();
+  };
+  const one = sure.length === 1 ? inUnit(sure[0]!.value!, sure[0]!.kind.unit) : String(sure.length);
   const listed = [...LANDMARKS[view], ...(byLength ? LENGTH_ENDS : [])];
   return (
     <>
@@ -201,7 +198,7 @@ export function PhotoPins({
         onUndo={undo}
         onRight={useLatest(on)}
         onCover={useLatest(hide)}
-        onTake={useLatest(() => take.current())}
+        onTake={useLatest(take)}
         onClose={useLatest(onClose)}
       />
     </>

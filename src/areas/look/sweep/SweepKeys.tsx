@@ -1,9 +1,9 @@
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
-import type { Side } from '../../../core';
+import { inUnit, type Side } from '../../../core';
 import { Key } from '../../../kit/mat/Key';
 import { nameParts, type KitPoint, type KitStudent } from '../../../kit/mat/line';
-import { Measuring, unitAfter } from '../../../kit/mat/Measuring';
+import { Measuring } from '../../../kit/mat/Measuring';
 import { ByEye } from '../ByEye';
 import { measuredPoint, useReading } from '../measure/useReading';
 import { RestAsks } from '../RestAsks';
@@ -54,7 +54,7 @@ export function SweepKeys({
     return (
       <RestAsks student={person} rest={sweep.rest} today={today} onLook={() => sweep.allow()} onPass={sweep.passOver} />
     );
-  const keeps = measure === null ? 'measure first' : `keeps ${measure}${unitAfter(point.unit)}`;
+  const keeps = measure === null ? 'measure first' : `keeps ${inUnit(measure, point.unit)}`;
   const eye = sweep.byEye ? 'by eye' : '';
   return (
     <section className="keys" aria-label="Mark">

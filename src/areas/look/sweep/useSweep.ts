@@ -1,11 +1,10 @@
 import { useEffect, useRef, useState } from 'react';
 import type { LookKitView } from '../../../contracts/views';
-import { isHeld, type Side } from '../../../core';
+import { inUnit, isHeld, type Side } from '../../../core';
 import { useAhead } from '../../../kit/deviceQueue/useAhead';
 import { newId } from '../../../kit/send';
 import { useKeys } from '../../../kit/useKeys';
 import type { KitPoint, KitStudent, KitTechnique } from '../../../kit/mat/line';
-import { unitAfter } from '../../../kit/mat/Measuring';
 import { rangeFor } from '../../../kit/mat/line';
 import { draftLook, recordLook, writtenDay } from '../../../kit/mat/record';
 import { restAt } from '../rests';
@@ -54,7 +53,7 @@ export function useSweep({ kit, line, technique, point, conditionId, side, onSwe
         // Over what the device really has: a look that could not be written is corrected by nobody.
         replaces: over?.lookId ?? null,
         names: { [point.id]: point.name },
-        label: `${who.name}, ${point.name}: ${tap.value !== null && tap.held !== null ? `${tap.value}${unitAfter(point.unit)}` : wordFor(tap.held, tap.of)}`,
+        label: `${who.name}, ${point.name}: ${tap.value !== null && tap.held !== null ? inUnit(tap.value, point.unit) : wordFor(tap.held, tap.of)}`,
       });
       await recordLook(draft, kit.me.personId, kit.timeZone);
       return tap;
