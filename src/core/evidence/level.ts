@@ -2,7 +2,7 @@ import { dayNumber, type PlainDate } from '../units/plainDate';
 import { SIDES, type Side } from '../units/side';
 import { logit } from './growth';
 import type { Evidence } from './looks';
-import { JEFFREYS, likeliest, weighed, type Expected, type Weighed } from './posterior';
+import { JEFFREYS, likeliest, noLooks, weigh, type Expected, type Weighed } from './posterior';
 
 /** How far a student stands above or below the school over all points together, on the logit scale. */
 export interface Level {
@@ -49,7 +49,9 @@ interface Line {
   at: number | undefined;
   side: Side;
   usual: number;
-  seen: (Weighed & { day: number })[];
+  seen: Weighed;
+  /** The day of each look. */
+  days: number[];
 }
 
 function linesOf(pool: Pool, evidence: Evidence, today: number, drift: number): Line[] {
@@ -58,15 +60,26 @@ function linesOf(pool: Pool, evidence: Evidence, today: number, drift: number): 
     const prior = pool(pointId);
     if (isUnknown(prior)) continue;
     for (const side of SIDES) {
-      const seen: Line['seen'] = [];
+      const seen = noLooks();
+      const days: number[] = [];
       for (const e of sides[side]) {
         if (today - e.day > OWN_DAYS) break;
-        seen.push({ ...weighed(e, Math.max(0, today - e.day), drift), day: e.day });
+        weigh(seen, e, Math.max(0, today - e.day), drift);
+        days.push(e.day);
       }
-      if (seen.length > 0) lines.push({ at: undefined, side, usual: logit(prior.a / (prior.a + prior.b)), seen });
+      const usual = logit(prior.a / (prior.a + prior.b));
+      if (days.length > 0) lines.push({ at: undefined, side, usual, seen, days });
     }
   }
   return lines;
+}
+
+/** The same looks, their student having grown so many times faster. */
+function grow({ below, odds }: Weighed, times: number): void {
+  for (let i = 0; i < below.length; i += 1) {
+    below[i]! *= times;
+    odds[i] = Math.exp(below[i]!);
+  }
 }
 
 /** What a line says when its point is expected about `middle`. */
@@ -152,8 +165,7 @@ export function spreadsOf(
   pool: Pool,
   today: PlainDate,
 ): Spreads {
-  const linesAt = (growth: number) => people.map((p) => linesOf(pool, p.evidence, dayNumber(today), p.drift * growth));
-  let all = linesAt(1);
+  const all = people.map((p) => linesOf(pool, p.evidence, dayNumber(today), p.drift));
   const levelAt = new Float64Array(people.length);
   let spreads = FIRST_SPREADS;
   const pooled = (first: number, weight: number, sum: number, n: number) =>
@@ -177,32 +189,36 @@ export function spreadsOf(
         n[l.side] += 1;
         // How the looks would agree better if all had grown faster, the point itself following.
         let [w, wd, wdd] = [0, 0, 0];
-        for (const e of l.seen) {
-          const p = 1 / (1 + Math.exp(e.below - x));
-          const told1 = e.of * p * (1 - p);
-          faster -= (e.held - e.of * p) * e.below;
-          w += told1;
-          wd += told1 * e.below;
-          wdd += told1 * e.below * e.below;
+        const against = Math.exp(-x);
+        const { held, of, below, odds } = l.seen;
+        for (let i = 0; i < of.length; i += 1) {
+          const p = 1 / (1 + odds[i]! * against);
+          const one = of[i]! * p * (1 - p);
+          faster -= (held[i]! - of[i]! * p) * below[i]!;
+          w += one;
+          wd += one * below[i]!;
+          wdd += one * below[i]! * below[i]!;
         }
         faster += (tight * (x - middle) * wd) / (w + tight);
         sure += wdd - (wd * wd) / (w + tight);
       }
       lines += own.length;
     }
+    const { growth } = spreads;
     spreads = {
       level: pooled(FIRST_SPREADS.level, FIRST_WEIGHS.level, levels, all.filter((l) => l.length > 0).length),
       point: pooled(FIRST_SPREADS.point, FIRST_WEIGHS.point, points, lines),
       form: FIRST_SPREADS.form,
       usual: usualOf(all),
-      growth: Math.min(2, Math.max(0.5, spreads.growth * (1 + (sure > 0 ? faster / (sure + FIRST_WEIGHS.growth) : 0)))),
+      growth: Math.min(2, Math.max(0.5, growth * (1 + (sure > 0 ? faster / (sure + FIRST_WEIGHS.growth) : 0)))),
       sides: {
         left: spreads.sides.left + off.left / n.left,
         right: spreads.sides.right + off.right / n.right,
         none: spreads.sides.none + off.none / n.none,
       },
     };
-    all = linesAt(spreads.growth);
+    // Each line keeps where it was found: the next round begins there.
+    for (const own of all) for (const l of own) grow(l.seen, spreads.growth / growth);
   }
   // On a day whose form is f away, the sum of what held beyond what was expected is about f times its variance. What two
   // evenings after each other have in common is no form: it is growth that the fit does not follow.
@@ -212,12 +228,14 @@ export function spreadsOf(
     const byDay = new Map<number, { off: number; variance: number }>();
     for (const l of own) {
       const { x } = read(l, l.usual + spreads.sides[l.side] + level.mean, spreads);
-      for (const e of l.seen) {
-        const p = 1 / (1 + Math.exp(e.below - x));
-        const sum = byDay.get(e.day) ?? { off: 0, variance: 0 };
-        sum.off += (e.held - e.of * p) / e.weight;
-        sum.variance += (e.of / e.weight) * p * (1 - p);
-        byDay.set(e.day, sum);
+      const against = Math.exp(-x);
+      const { held, of, odds, weight: weighs } = l.seen;
+      for (const [i, day] of l.days.entries()) {
+        const p = 1 / (1 + odds[i]! * against);
+        const sum = byDay.get(day) ?? { off: 0, variance: 0 };
+        sum.off += (held[i]! - of[i]! * p) / weighs[i]!;
+        sum.variance += (of[i]! / weighs[i]!) * p * (1 - p);
+        byDay.set(day, sum);
       }
     }
     let before: { off: number; variance: number } | null = null;

@@ -90,20 +90,32 @@ export function conditionWeights(order: ConditionOrder, asked: ConditionId): Rea
 /** Growth is read into older repetitions for so many days and no more. */
 const DRIFT_DAYS = 240;
 
-/** One look at a point as it weighs today: `of` repetitions, `held` of them, made when the logit was `below` what it is now. */
+/**
+ * Looks at a point as they weigh today, one beside the other in columns: the fit goes over them a million times. `of`
+ * repetitions, `held` of them, made when the logit was `below` what it is now.
+ */
 export interface Weighed {
-  held: number;
-  of: number;
-  below: number;
-  /** What one repetition of it weighs. */
-  weight: number;
+  held: number[];
+  of: number[];
+  below: number[];
+  /** The odds of that, e to the power of `below`: a step of the fit takes one power for all looks together. */
+  odds: number[];
+  /** What one repetition of each weighs. */
+  weight: number[];
 }
 
-/** What a look made so many days ago weighs, and how far its student has grown since. `by` is what its condition is worth. */
-export const weighed = (e: Pick<Entry, 'held' | 'of'>, age: number, drift: number, by = 1): Weighed => {
+export const noLooks = (): Weighed => ({ held: [], of: [], below: [], odds: [], weight: [] });
+
+/** Adds a look made so many days ago, its student having grown by `drift` a day. `by` is what its condition is worth. */
+export function weigh(seen: Weighed, e: Pick<Entry, 'held' | 'of'>, age: number, drift: number, by = 1): void {
   const w = by * 2 ** (-age / HALF_LIFE);
-  return { held: w * e.held, of: w * e.of, below: drift * Math.min(age, DRIFT_DAYS), weight: w };
-};
+  const below = drift * Math.min(age, DRIFT_DAYS);
+  seen.held.push(w * e.held);
+  seen.of.push(w * e.of);
+  seen.below.push(below);
+  seen.odds.push(Math.exp(below));
+  seen.weight.push(w);
+}
 
 /**
  * How far out a point may lie: most lie near their student's level, a few are habits far below it. The fewer, the heavier
@@ -117,12 +129,13 @@ const TAILS = 4;
  * since what always holds can be better than it shows and hardly worse.
  */
 export function likeliest(
-  seen: readonly Weighed[],
+  seen: Weighed,
   x0: number,
   sd: number,
   /** Where to begin: near the answer it is found in a step or two. */
   from = x0,
 ): { x: number; told: number; tight: number; likeliest: number } {
+  const { held, of, odds } = seen;
   const wide = sd ** 2;
   let tight = 1 / wide;
   let x = from;
@@ -130,22 +143,24 @@ export function likeliest(
   for (let step = 0; step < 40; step += 1) {
     let slope = (x0 - x) * tight;
     told = 0;
-    for (const e of seen) {
-      const p = 1 / (1 + Math.exp(e.below - x));
-      slope += e.held - e.of * p;
-      told += e.of * p * (1 - p);
+    const against = Math.exp(-x);
+    for (let i = 0; i < of.length; i += 1) {
+      const p = 1 / (1 + odds[i]! * against);
+      slope += held[i]! - of[i]! * p;
+      told += of[i]! * p * (1 - p);
     }
     const by = Math.max(-1.5, Math.min(1.5, slope / (told + tight)));
     x += by;
-    const held = tight;
+    const before = tight;
     tight = (TAILS + 1) / (TAILS * wide + (x - x0) ** 2 + 1 / (told + tight));
-    if (Math.abs(by) < 1e-4 && Math.abs(tight - held) < 1e-3 * held) break;
+    if (Math.abs(by) < 1e-4 && Math.abs(tight - before) < 1e-3 * before) break;
   }
   const spread = 1 / (told + tight);
   let skew = 0;
-  for (const e of seen) {
-    const p = 1 / (1 + Math.exp(e.below - x));
-    skew += e.of * p * (1 - p) * (2 * p - 1);
+  const against = Math.exp(-x);
+  for (let i = 0; i < of.length; i += 1) {
+    const p = 1 / (1 + odds[i]! * against);
+    skew += of[i]! * p * (1 - p) * (2 * p - 1);
   }
   return { x: x + Math.max(-sd, Math.min(sd, 0.5 * spread * spread * skew)), told, tight, likeliest: x };
 }
@@ -196,7 +211,7 @@ export function posteriorOf(
   drift = 0,
 ): Posterior {
   const weights = conditionWeights(asked.order, asked.conditionId);
-  const seen: Weighed[] = [];
+  const seen = noLooks();
   let looks = 0;
   for (const e of entries) {
     if (asked.purpose !== null && e.purpose !== asked.purpose) continue;
@@ -205,7 +220,7 @@ export function posteriorOf(
     if (by === undefined) continue;
     const age = Math.max(0, today - e.day);
     if (age > FADED) break;
-    seen.push(weighed(e, age, drift, by));
+    weigh(seen, e, age, drift, by);
     looks += by * 2 ** (-age / HALF_LIFE);
   }
   const { x, told, tight } = likeliest(seen, expected.x, expected.sd);

@@ -19,7 +19,7 @@ import {
 import type { Transaction } from '../../data/connection';
 import { judgeStudent, type Judged } from '../judging/judge';
 import { eachTime, NOTHING, readJudging, type Judging } from '../judging/judging';
-import { beliefsOn, type Mornings, type SchoolBeliefs } from './school';
+import { schoolBeliefs, type Mornings, type SchoolBeliefs } from './school';
 
 export const groundsOf = (j: Judging, s: SchoolBeliefs, student: { id: string; since: string }): Grounds => {
   const { order, versionId } = j.syllabusOf(student);
@@ -91,7 +91,7 @@ export async function beltChanceOn(
   const student = { id: studentId, since: day };
   const judged = judgeStudent(asOf, student, rankId);
   if (judged.length === 0) return null;
-  const school = mornings.get(day) ?? (await beliefsOn(tx, j, day));
+  const school = mornings.get(day) ?? (await schoolBeliefs(tx, j));
   mornings.set(day, school);
   const chance = beltChance(judged, groundsOf(asOf, school, student), {
     seed: `${studentId} ${day}`,

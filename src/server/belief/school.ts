@@ -17,7 +17,6 @@ import {
 import type { Transaction } from '../../data/connection';
 import { readAttendance, readEvidence } from '../../data/queries/evidence';
 import { type Judging } from '../judging/judging';
-import type { Who } from '../who';
 import { poolSums } from './pool';
 import { standingLook } from '../../data/queries/standingLook';
 
@@ -35,11 +34,11 @@ const SPREAD_FROM = 24;
 
 let serial = 0;
 
-/** The school's pool and habits as of today. */
-export async function schoolBeliefs(tx: Transaction, who: Who, j: Judging): Promise<SchoolBeliefs> {
+/** The school's pool and habits as of the day that is judged on; reckoned once a day. */
+export async function schoolBeliefs(tx: Transaction, j: Judging): Promise<SchoolBeliefs> {
   const known = j.made.get('beliefs') as SchoolBeliefs | undefined;
   if (known) return known;
-  const value = await beliefsOn(tx, j, who.today);
+  const value = await beliefsOn(tx, j, j.today);
   j.made.set('beliefs', value);
   return value;
 }
@@ -48,7 +47,7 @@ export async function schoolBeliefs(tx: Transaction, who: Who, j: Judging): Prom
 export type Mornings = Map<string, SchoolBeliefs>;
 
 /** What had been learned of the school by the morning of a day; what came later is not looked at. */
-export async function beliefsOn(tx: Transaction, j: Judging, day: string): Promise<SchoolBeliefs> {
+async function beliefsOn(tx: Transaction, j: Judging, day: string): Promise<SchoolBeliefs> {
   const pool = poolPriors(await poolSums(tx, day));
   return { serial: (serial += 1), pool, ...(await readHabits(tx, j, pool, day)) };
 }

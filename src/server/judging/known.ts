@@ -164,17 +164,19 @@ export async function readKnown(tx: Transaction, today: string, ids?: readonly s
         left join change c on c.school_id = p.school_id and c.of = p.id where ${whose}) as students`);
   const asked = rows[0]!;
   const times = new Map(Object.entries(asked.students ?? {}));
+  let kept = shelf.get(asked.school);
+  const stands = kept?.day === today && kept.times === (asked.whole ?? 0);
   if (!asked.kept) {
     const grounded = await readGrounded(tx);
     return {
       grounded,
       students: await readStudents(tx, grounded, today, [...times.keys()]),
       ofAge: asked.of_age,
-      made: new Map(),
+      // What a reader reckoned of this morning holds for a writer as well; what the writer reckons is its own.
+      made: new Map(stands ? kept!.made : []),
     };
   }
-  let kept = shelf.get(asked.school);
-  if (kept?.day !== today || kept.times !== (asked.whole ?? 0))
+  if (!kept || !stands)
     kept = {
       day: today,
       times: asked.whole ?? 0,

@@ -57,7 +57,7 @@ async function standOf(
   const j = await readJudging(tx, who.today, ids);
   // The school's habits do not turn on one look: what was known of them this morning serves for both.
   for (const [key, value] of beliefs ?? []) j.made.set(key, value);
-  const school = onlyGates ? null : await schoolBeliefs(tx, who, j);
+  const school = onlyGates ? null : await schoolBeliefs(tx, j);
   const outcomes = school ? await pastOutcomes(tx) : [];
   const given = school ? await readGiven(tx, ids) : new Map<string, never>();
   const roll = new Map(

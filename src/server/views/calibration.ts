@@ -126,7 +126,7 @@ async function leniency(tx: Transaction, j: Judging): Promise<ReturnType<typeof 
 /** "How good were our chances?": for the head. Says nothing where there is too little. */
 export async function calibrationView(tx: Transaction, who: Who): Promise<CalibrationView> {
   const j = await readJudging(tx, who.today);
-  const s = await schoolBeliefs(tx, who, j);
+  const s = await schoolBeliefs(tx, j);
   const past = await pastOutcomes(tx);
   const students = await readRoll(tx);
   const looks = reliabilityFrom(lookOutcomes(j, s, students));

@@ -17,7 +17,7 @@ export async function chancesView(tx: Transaction, who: Who, { rankId }: ViewInp
     who.today,
     roll.map((s) => s.id),
   );
-  const school = await schoolBeliefs(tx, who, j);
+  const school = await schoolBeliefs(tx, j);
   const outcomes = await pastOutcomes(tx);
   return {
     rows: roll.flatMap((s) => {

@@ -30,7 +30,7 @@ export async function forecastView(tx: Transaction, who: Who, { id }: ViewInput<
     rank: next?.name ?? '',
     input: forecastFor(
       j,
-      await schoolBeliefs(tx, who, j),
+      await schoolBeliefs(tx, j),
       student,
       held[0]?.since ?? null,
       await nextGrading(tx, who.today),

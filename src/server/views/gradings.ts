@@ -134,7 +134,7 @@ export async function gradingView(tx: Transaction, who: Who, { id }: ViewInput<'
   const rows = await readCandidates(tx, [id]);
   const decisions = new Map((await readDecisions(tx, id)).map((d) => [d.studentId, d.result]));
   const j = await readJudging(tx, who.today);
-  const school = await schoolBeliefs(tx, who, j);
+  const school = await schoolBeliefs(tx, j);
   const all = await readRoll(tx, { withLeft: true });
   const roll = all.filter((s) => s.leftOn === null);
   const ranks = new Map(j.versions.ranks.map(({ id: rankId, name, cloth }) => [rankId, { id: rankId, name, cloth }]));

@@ -70,7 +70,7 @@ const worthsEach = (students: number): number => Math.max(10, Math.floor(1500 / 
 export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInput<'lookKit'>): Promise<KitAnswer> {
   const roll = await readRoll(tx);
   const j = await readJudging(tx, who.today);
-  const school = await schoolBeliefs(tx, who, j);
+  const school = await schoolBeliefs(tx, j);
   const given = await readGiven(tx);
   const resting = await readResting(tx, who.today);
   const grading = await nextGrading(tx, who.today);

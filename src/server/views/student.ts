@@ -150,7 +150,7 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
   const evidence = j.evidence.get(id) ?? new Map<string, never>();
   const judged = next ? judgeStudent(j, student, next.id) : [];
   const gates = next ? judgeGates(j, student, next.id) : [];
-  const school = await schoolBeliefs(tx, who, j);
+  const school = await schoolBeliefs(tx, j);
   const g = groundsOf(j, school, student);
   const restingAll = await readResting(tx, who.today, [id]);
   const resting = restingAll.get(id) ?? [];
