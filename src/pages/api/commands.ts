@@ -1,12 +1,7 @@
 import type { APIRoute } from 'astro';
-import { db } from '../../server/databases';
 import { readJson } from '../../server/http/body';
 import { json, problem, problemOf } from '../../server/http/problem';
-import { Gathering, plainLook } from '../../server/commands/plainLooks';
-import { inPace } from '../../server/commands/pace';
-import { runCommand } from '../../server/commands/run';
-
-const gathering = new Gathering(db);
+import { answerTo } from '../../server/commands/door';
 
 /** The id of a command as it was sent: every answer names it, so that no other can be taken for it. */
 const idOf = (body: unknown): string | null => {
@@ -20,11 +15,7 @@ export const POST: APIRoute = async ({ request, locals }) => {
     if (!locals.me) return problem(401, 'Sign in first.');
     const body = await readJson(request);
     id = idOf(body);
-    const look = plainLook(body);
-    const answer = await (look
-      ? gathering.take(locals.me, look, new Date())
-      : runCommand(db, locals.me, body, new Date(), undefined, inPace));
-    return json({ id, answer });
+    return json({ id, answer: await answerTo(locals.me, body) });
   } catch (error) {
     return problemOf(error, 'commands', id === null ? null : `/commands/${id}`);
   }
