@@ -14,6 +14,8 @@ import { bodyBox, wholeBox, type Box, type Found } from '../core';
 /** A picture to look for a body in; it is handed over. What is said: how much of the model is there, then what was found. */
 export interface PoseAsked {
   picture: ImageBitmap;
+  /** Where it stood a moment ago: then it is looked for there alone. */
+  about?: Box;
 }
 export type PoseSaid = { loaded: number } | { found: readonly Found[] } | { failed: true };
 
@@ -99,12 +101,13 @@ async function look(model: GraphModel, picture: ImageBitmap, box: Box): Promise<
 let loading: Promise<GraphModel> | null = null;
 
 addEventListener('message', (event: MessageEvent<PoseAsked>) => {
-  const { picture } = event.data;
+  const { picture, about } = event.data;
   void (async () => {
     try {
       const model = await (loading ??= load());
-      const whole = wholeBox(picture.width, picture.height);
+      const whole = about ?? wholeBox(picture.width, picture.height);
       const first = await look(model, picture, whole);
+      if (about) return postMessage({ found: first } satisfies PoseSaid);
       // Once more from near, where the body was found: it then fills the square.
       const near = bodyBox(first, picture.width, picture.height);
       postMessage({ found: near ? await look(model, picture, near) : first } satisfies PoseSaid);

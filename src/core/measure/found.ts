@@ -24,7 +24,7 @@ export const FOUND_POINTS = [
   'left ankle',
   'right ankle',
 ] as const;
-type FoundPoint = (typeof FOUND_POINTS)[number];
+export type FoundPoint = (typeof FOUND_POINTS)[number];
 
 /** A point in the picture’s pixels, with how sure the model is of it, nought to one. */
 export interface Found {
@@ -32,6 +32,8 @@ export interface Found {
   y: number;
   sure: number;
 }
+
+export const pointOf = (points: readonly Found[], name: FoundPoint): Found => points[FOUND_POINTS.indexOf(name)]!;
 
 /** Below this a point is no more than a place in the picture. */
 const HARDLY = 0.05;
@@ -74,6 +76,13 @@ export function bodyBox(points: readonly Found[], width: number, height: number)
     : null;
 }
 
+/** How tall somebody stands in the picture, in pixels: from the ear to the ankle it is nine tenths; null: hardly found. */
+export function bodyHeight(points: readonly Found[]): number | null {
+  const ys = points.filter((q) => q.sure >= HARDLY).map((q) => q.y);
+  const height = (Math.max(...ys) - Math.min(...ys)) / 0.9;
+  return height > 20 ? height : null;
+}
+
 export interface FoundBody {
   pins: Pins;
   facing: 1 | -1;
@@ -85,15 +94,13 @@ export interface FoundBody {
  * from above, where no model finds anybody. What it hardly found is left out: it keeps the guess that stood there.
  */
 export function fromFound(view: View, points: readonly Found[]): FoundBody | null {
-  const p = (name: FoundPoint): Found => points[FOUND_POINTS.indexOf(name)]!;
+  const p = (name: FoundPoint): Found => pointOf(points, name);
   if (view === 'above' || points.length < FOUND_POINTS.length) return null;
   const legs = (['left hip', 'right hip', 'left knee', 'right knee', 'left ankle', 'right ankle'] as const).map(p);
   const there = (least: number) => legs.filter((l) => l.sure >= least).length;
   if (there(HARDLY) < 4 || there(SOMEBODY) < 2) return null;
-  const ys = points.filter((q) => q.sure >= HARDLY).map((q) => q.y);
-  // From the ear to the ankle it is nine tenths of a body that stands.
-  const height = (Math.max(...ys) - Math.min(...ys)) / 0.9;
-  if (!(height > 20)) return null;
+  const height = bodyHeight(points);
+  if (height === null) return null;
   const out: Partial<Record<Landmark, Pin>> = {};
   const put = (name: Landmark, at: { x: number; y: number }, sure: number, arm = false, more = 1) => {
     if (sure >= HARDLY) out[name] = { x: at.x, y: at.y, sd: height * off(sure, arm) * more, set: false };

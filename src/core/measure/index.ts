@@ -7,4 +7,6 @@ export * from './found';
 export * from './guess';
 export * from './measuredBy';
 export * from './measures';
+export * from './pegs';
 export * from './scale';
+export * from './standIn';

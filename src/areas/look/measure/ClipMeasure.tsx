@@ -25,9 +25,11 @@ import './ClipMeasure.css';
 import { ClipShare, firstWay, shareOf, type WayPins } from './ClipShare';
 import { FrameStrip } from './FrameStrip';
 import { MeasureSheet } from './MeasureSheet';
-import { closeClip, frameReader, openClip, type Clip } from './openClip';
+import { frameReader, openClip, type Clip } from './openClip';
 import { PegFrames } from './PegFrames';
+import { PegsFound } from './PegsFound';
 import type { MeasuredPoint, Taken } from './reads';
+import { drawnClip } from './standIn';
 
 const WHY_NOT = {
   'no clip': 'This clip cannot be opened here. Take another, or say it by eye; the look is as it was.',
@@ -82,7 +84,7 @@ export default function ClipMeasure({
     left.current = false;
     return () => {
       left.current = true;
-      if (open.current) closeClip(open.current);
+      open.current?.close();
     };
   }, []);
   const read = useMemo(() => (clip ? frameReader(clip) : null), [clip]);
@@ -94,8 +96,11 @@ export default function ClipMeasure({
     setOpening(false);
     if (typeof c === 'string') return setWrong(WHY_NOT[c]);
     // Left while it was read: nothing of it stays.
-    if (left.current) return closeClip(c);
-    if (open.current) closeClip(open.current);
+    if (left.current) return c.close();
+    begin(c);
+  };
+  const begin = (c: Clip) => {
+    open.current?.close();
     open.current = c;
     const n = c.times.length;
     setClip(c);
@@ -121,7 +126,13 @@ export default function ClipMeasure({
     setEvents(next);
     localStorage.setItem(eventsKey(point.id), next.join('|'));
   };
-  const canTake = found !== null && word !== 'cannot tell' && (shareAt !== null || (!ball && names[0] !== names[1]));
+  const drawn = clip?.drawn && (shareAt ? clip.drawn.share(shareAt) : clip.drawn.between(...events));
+  const drawnWith =
+    drawn === undefined || drawn === null || ball
+      ? ''
+      : ` Drawn with ${shareAt ? `${Math.round(drawn)}%` : inUnit(signed(round(inSeconds ? drawn / 1000 : drawn)), point.unit)}.`;
+  const canTake =
+    !clip?.drawn && found !== null && word !== 'cannot tell' && (shareAt !== null || (!ball && names[0] !== names[1]));
   return (
     <MeasureSheet
       title={`${name}: ${point.name}`}
@@ -176,7 +187,9 @@ export default function ClipMeasure({
             >
               {canTake
                 ? `Take ${inUnit(shareAt ? round(found.value) : signed(round(found.value)), point.unit)} into the look`
-                : 'Cannot tell yet'}
+                : clip?.drawn
+                  ? 'A drawing is nobody’s look'
+                  : 'Cannot tell yet'}
             </Button>
           )}
         </>
@@ -249,6 +262,7 @@ export default function ClipMeasure({
             }}
           />
         </Button>
+        {!clip && <Button onClick={() => begin(drawnClip())}>Try it on a drawn film</Button>}
       </div>
       <div role="status">{opening && <p>Reading the frames…</p>}</div>
       <div role="alert">{wrong !== '' && <p className="message wrong">{wrong}</p>}</div>
@@ -258,7 +272,7 @@ export default function ClipMeasure({
           <p className="measure-value" aria-live="polite">
             {found ? (
               <>
-                <b className="num">{round(found.value)}</b> ± {halfOf(found.half)}% of the way: {word}
+                <b className="num">{round(found.value)}</b> ± {halfOf(found.half)}% of the way: {word}.{drawnWith}
               </>
             ) : (
               'Tap the hand in all four frames.'
@@ -268,6 +282,15 @@ export default function ClipMeasure({
       )}
       {clip && read && !shareAt && (
         <>
+          {!ball && (
+            <PegsFound
+              read={read}
+              times={clip.times}
+              events={events}
+              gaps={gaps}
+              onGap={(i, g) => setGaps((now) => (i === 0 ? [g, now[1]] : [now[0], g]))}
+            />
+          )}
           <div className="clip-pegs">
             {([0, 1] as const).map((i) => (
               <PegFrames
@@ -297,7 +320,7 @@ export default function ClipMeasure({
                 ) : found ? (
                   <>
                     <b className="num">{signed(round(found.value))}</b> ± {inUnit(halfOf(found.half), point.unit)}:{' '}
-                    {word}
+                    {word}.{drawnWith}
                   </>
                 ) : (
                   'Say how the film was taken: else no time can be told from it.'

@@ -1,7 +1,7 @@
 import Slider from '@mui/material/Slider';
 import { capital, gapBefore, shareBetween, shareOfPath, type ClipEvent, type Gap, type Lapse } from '../../../core';
 import { FrameTap, type Spot } from './FrameTap';
-import type { Clip, frameReader } from './openClip';
+import type { Clip, FrameReader } from './openClip';
 
 /** What a thumb on a frame is off by, as a share of its height: no glass stands over it. */
 const TAP_OFF = 0.008;
@@ -39,7 +39,7 @@ export function ClipShare({
   onWay,
 }: {
   clip: Clip;
-  read: ReturnType<typeof frameReader>;
+  read: FrameReader;
   event: ClipEvent;
   way: WayPins;
   onWay: (way: WayPins) => void;

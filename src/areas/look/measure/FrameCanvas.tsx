@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import type { frameReader } from './openClip';
+import type { FrameReader } from './openClip';
 
 /** One frame of the clip, drawn as soon as the film stands there. */
 export function FrameCanvas({
@@ -7,7 +7,7 @@ export function FrameCanvas({
   frame,
   label,
 }: {
-  read: ReturnType<typeof frameReader>;
+  read: FrameReader;
   frame: number;
   /** Empty: it stands beside words that say what it is. */
   label: string;

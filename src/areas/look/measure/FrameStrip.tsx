@@ -1,6 +1,6 @@
 import type { Gap, FrameTimes } from '../../../core';
 import { FrameCanvas } from './FrameCanvas';
-import type { frameReader } from './openClip';
+import type { FrameReader } from './openClip';
 
 const SHOWN = 9;
 const WIDE = 1000;
@@ -13,7 +13,7 @@ export function FrameStrip({
 }: {
   times: FrameTimes;
   gaps: readonly { gap: Gap; round: boolean }[];
-  read: ReturnType<typeof frameReader>;
+  read: FrameReader;
 }) {
   const [lo, hi] = [Math.min(...gaps.map((g) => g.gap.last)), Math.max(...gaps.map((g) => g.gap.first))];
   // In steps, so that one frame on or back does not draw all anew.

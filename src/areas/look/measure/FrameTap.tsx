@@ -1,6 +1,6 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { FrameCanvas } from './FrameCanvas';
-import type { frameReader } from './openClip';
+import type { FrameReader } from './openClip';
 
 /** A place on a frame, as shares of its width and height. */
 export interface Spot {
@@ -18,7 +18,7 @@ export function FrameTap({
   spot,
   onSpot,
 }: {
-  read: ReturnType<typeof frameReader>;
+  read: FrameReader;
   frame: number;
   label: string;
   /** Width and height of the film. */

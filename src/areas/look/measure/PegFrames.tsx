@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import Slider from '@mui/material/Slider';
 import { capital, gapBefore, moveGap, widerGap, type FrameTimes, type Gap } from '../../../core';
 import { FrameCanvas } from './FrameCanvas';
-import type { frameReader } from './openClip';
+import type { FrameReader } from './openClip';
 
 /** One event: the last frame in which it had not come, the first in which it had, and how the peg between them is moved. */
 export function PegFrames({
@@ -16,7 +16,7 @@ export function PegFrames({
   what: string;
   times: FrameTimes;
   gap: Gap;
-  read: ReturnType<typeof frameReader>;
+  read: FrameReader;
   /** A fist's peg has a round head, a foot's a flat one. */
   round: boolean;
   onGap: (gap: Gap) => void;

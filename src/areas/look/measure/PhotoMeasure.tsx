@@ -19,6 +19,7 @@ import { MeasureSheet } from './MeasureSheet';
 import { PhotoPins } from './PhotoPins';
 import { closePicture, openPicture, type Picture } from './picture';
 import { kindOf, type MeasuredPoint, type Row, type Taken } from './reads';
+import { DRAWN_STATURE, drawnPicture } from './standIn';
 import { useBody } from './useBody';
 
 const chosenKey = (pointId: string) => `stavewright-measure-${pointId}`;
@@ -99,6 +100,9 @@ export default function PhotoMeasure({
     if (!file) return;
     const p = await openPicture(file);
     if (!p) return setWrong('This file is no picture that can be opened here. Take another; the look is as it was.');
+    show(p);
+  };
+  const show = (p: Picture) => {
     // Left while it was read: nothing of it stays.
     if (left.current) return closePicture(p);
     if (open.current) closePicture(open.current);
@@ -109,7 +113,7 @@ export default function PhotoMeasure({
     setFound(null);
     setPicture(p);
   };
-  const tall = metresIn(stature, TALL);
+  const tall = picture?.drawn ? DRAWN_STATURE : metresIn(stature, TALL);
   const long = metresIn(length, LONG);
   const scale =
     by === 'length' ? (long === null ? null : scaleByLength(long)) : tall === null ? null : scaleByStature(view, tall);
@@ -233,6 +237,17 @@ export default function PhotoMeasure({
               }}
             />
           </Button>
+          {!picture && view === 'side' && (
+            <Button
+              onClick={() => {
+                setFacing(1);
+                setBy('stature');
+                void drawnPicture().then(show);
+              }}
+            >
+              Try it on a drawing
+            </Button>
+          )}
         </div>
       )}
       <p role="status" className="quiet measure-status">

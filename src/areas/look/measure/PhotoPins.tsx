@@ -174,7 +174,7 @@ export function PhotoPins({
           onChoose={choose}
         />
         <aside>
-          <ReadRows rows={read} />
+          <ReadRows rows={read} drawn={picture.drawn ?? null} />
           {unsure && unsure.value !== null && (
             <p className="quiet">
               <b>{unsure.point.name}:</b> the width lies across an edge
@@ -193,7 +193,8 @@ export function PhotoPins({
         lit={at}
         set={pin?.set === true}
         covered={pin?.covered === true}
-        takes={sure.length > 0 ? one : null}
+        takes={sure.length > 0 && !picture.drawn ? one : null}
+        drawn={picture.drawn !== undefined}
         untouched={!unsure}
         onUndo={undo}
         onRight={useLatest(on)}
@@ -221,6 +222,7 @@ const Foot = memo(function Foot({
   set,
   covered,
   takes,
+  drawn,
   untouched,
   onUndo,
   onRight,
@@ -234,6 +236,8 @@ const Foot = memo(function Foot({
   covered: boolean;
   /** What can be taken, in words; null: nothing yet. */
   takes: string | null;
+  /** It is a drawing: there is nobody to take it for. */
+  drawn: boolean;
   untouched: boolean;
   onUndo: () => void;
   onRight: () => void;
@@ -253,7 +257,13 @@ const Foot = memo(function Foot({
       <Button onClick={onRight}>{set || covered ? 'On to the next' : `${capital(lit)} is right`}</Button>
       <Button onClick={onClose}>Leave it</Button>
       <Button variant="contained" disabled={takes === null} onClick={onTake}>
-        {takes !== null ? `Take ${takes} into the look` : untouched ? 'Confirm one first' : 'Cannot tell yet'}
+        {drawn
+          ? 'A drawing is nobody’s look'
+          : takes !== null
+            ? `Take ${takes} into the look`
+            : untouched
+              ? 'Confirm one first'
+              : 'Cannot tell yet'}
       </Button>
     </footer>
   );

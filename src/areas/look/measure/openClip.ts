@@ -1,13 +1,20 @@
-import type { FrameTimes } from '../../../core';
+import type { ClipEvent, FrameTimes } from '../../../core';
 
-/** A clip as it is measured: on this device and in this page’s memory alone; `closeClip` takes it away. */
+/** A clip as it is measured: on this device and in this page’s memory alone; `close` takes it away. */
 export interface Clip {
-  video: HTMLVideoElement;
-  url: string;
   width: number;
   height: number;
   /** When each frame is shown, in milliseconds of the file’s own clock. */
   times: FrameTimes;
+  /** The picture of a frame, one asked for after the other: a film stands at one place at a time. */
+  picture: (frame: number, size: { width: number; height: number }) => Promise<ImageBitmap>;
+  /** The film goes: nothing of it is kept. */
+  close: () => void;
+  /** Of a drawing it is known what is true: milliseconds between two events, the share of the hand's way at one. */
+  drawn?: {
+    between: (from: ClipEvent, to: ClipEvent) => number | null;
+    share: (event: ClipEvent) => number | null;
+  };
 }
 
 const LARGEST = 500_000_000;
@@ -70,43 +77,40 @@ export async function openClip(file: File): Promise<Clip | WhyNot> {
     const there = came(video, 'loadeddata');
     video.src = url;
     await there;
-    return { video, url, width: video.videoWidth, height: video.videoHeight, times };
+    const picture: Clip['picture'] = async (frame, { width, height }) => {
+      const next = times[frame + 1] ?? times[frame]! + 1;
+      const shown = came(video, 'seeked');
+      // In the middle of its time, where no rounding shows another.
+      video.currentTime = (times[frame]! + next) / 2000;
+      await shown;
+      return createImageBitmap(video, { resizeWidth: width, resizeHeight: height });
+    };
+    const close = () => {
+      video.removeAttribute('src');
+      video.load();
+      URL.revokeObjectURL(url);
+    };
+    return { width: video.videoWidth, height: video.videoHeight, times, picture, close };
   } catch {
     URL.revokeObjectURL(url);
     return 'no clip';
   }
 }
 
-/** The film goes: nothing of it is kept. */
-export function closeClip(clip: Clip): void {
-  clip.video.removeAttribute('src');
-  clip.video.load();
-  URL.revokeObjectURL(clip.url);
-}
-
 const LONGEST_SIDE = 640;
 
 /**
- * Pictures of single frames, one asked for after the other (a film stands at one place at a time), the last ones kept.
- * Who asked before and needs it no more is passed over.
+ * Pictures of single frames in their turn, the last ones kept. Who asked before and needs it no more is passed over.
  */
 export function frameReader(clip: Clip) {
   const kept = new Map<number, ImageBitmap>();
   let last: Promise<unknown> = Promise.resolve();
   const k = Math.min(1, LONGEST_SIDE / Math.max(clip.width, clip.height));
+  const size = { width: Math.round(clip.width * k), height: Math.round(clip.height * k) };
   async function read(frame: number): Promise<ImageBitmap> {
     const before = kept.get(frame);
     if (before) return before;
-    const next = clip.times[frame + 1] ?? clip.times[frame]! + 1;
-    // In the middle of its time, where no rounding shows another.
-    const seconds = (clip.times[frame]! + next) / 2000;
-    const there = came(clip.video, 'seeked');
-    clip.video.currentTime = seconds;
-    await there;
-    const picture = await createImageBitmap(clip.video, {
-      resizeWidth: Math.round(clip.width * k),
-      resizeHeight: Math.round(clip.height * k),
-    });
+    const picture = await clip.picture(frame, size);
     kept.set(frame, picture);
     for (const old of kept.keys()) {
       if (kept.size <= 60) break;
@@ -120,3 +124,4 @@ export function frameReader(clip: Clip) {
     return mine.catch(() => null);
   };
 }
+export type FrameReader = ReturnType<typeof frameReader>;

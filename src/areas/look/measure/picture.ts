@@ -4,6 +4,8 @@ export interface Picture {
   blob: Blob;
   width: number;
   height: number;
+  /** Of a drawing it is known what is true, by the key of each number. */
+  drawn?: ReadonlyMap<string, number>;
 }
 
 const LONGEST = 1600;

@@ -1,0 +1,382 @@
+import type { Page } from '@playwright/test';
+import { readdirSync } from 'node:fs';
+import { v7 } from 'uuid';
+import {
+  figureOf,
+  firstPins,
+  fromFound,
+  inFrontStance,
+  measure,
+  nextLandmark,
+  scaleByStature,
+  seeded,
+  sightedOf,
+  THUMB_OFF,
+  told,
+  trueOf,
+  aPose,
+  type Found,
+  type Landmark,
+  type Pin,
+  type Pins,
+} from '../src/core';
+import { drawnOf, paintFigure } from '../src/areas/look/measure/drawnFigure';
+import { DRAWN, drawBody, inPicture, weightInFront } from './drawnBody';
+import { drawClip } from './drawnClip';
+import { expect, test, type House, worksOffline } from './house';
+import { awake, looksSince, now, pick } from './onTheMat';
+
+/** The screen on which a measured point of somebody's card is read off something. */
+const measuring = async (
+  page: Page,
+  demo: House,
+  [item, point, press]: readonly [string, RegExp, string],
+  who = 'Rafael Quill',
+) => {
+  await page.goto(`${demo.url}/look`);
+  await awake(page);
+  await page.getByRole('button', { name: 'Everybody' }).click();
+  await pick(page, item);
+  await page.getByRole('button', { name: who, exact: true }).first().click();
+  await page.getByRole('button', { name: point }).first().click();
+  await page.getByRole('button', { name: press }).click();
+  return page.getByRole('dialog');
+};
+
+/** What was read off is a mark already: the card is closed, and the look on record with its width. */
+const marked = async (
+  page: Page,
+  demo: House,
+  began: string,
+  [point, value]: readonly [string, number],
+  who = 'Rafael Quill',
+) => {
+  await page.getByRole('button', { name: /^Next:/ }).click();
+  await expect(page.getByText('None waits for the network.')).toBeVisible({ timeout: 15_000 });
+  const looks = await looksSince(demo, began);
+  const look = looks.find((l) => l.student === who && l.point === point)!;
+  const [kept] = await demo.query<{ values: number[]; halves: number[] }>(
+    `select m.values, m.halves from mark m join point p on p.id = m.point_id where m.look_id = $1 and p.name = $2`,
+    [look.id, point],
+  );
+  expect(kept!.values).toEqual([value]);
+  expect(kept!.halves[0]).toBeGreaterThan(0);
+  // It is read on the student’s page as wide as it is.
+  await page.goto(`${demo.url}/students/${look.who}`);
+  await page.getByRole('button', { name: /^All looks/ }).click();
+  await expect(page.getByText(new RegExp(`${value} ± ${kept!.halves[0]}`)).first()).toBeVisible();
+};
+
+/** Somebody who is new on the roll, at the first belt. */
+async function newcomer(page: Page, demo: House, name: string): Promise<string> {
+  const id = v7();
+  const [first] = await demo.query<{ rank: string; today: string }>(
+    `select h.rank_id as rank, now()::date::text as today from rank_held h join rank r on r.id = h.rank_id where r.name = 'White' limit 1`,
+  );
+  const at = new Date().toISOString();
+  const answer = await page.request.post(`${demo.url}/api/commands`, {
+    headers: { origin: demo.url },
+    data: {
+      id: v7(),
+      at,
+      sent: at,
+      name: 'student.add',
+      input: { id, name, born: '2001-05-04', rankId: first!.rank, since: first!.today },
+    },
+  });
+  expect(answer.status()).toBe(200);
+  return id;
+}
+
+test.use(worksOffline);
+
+test.describe('measuring', () => {
+  test('a number off a picture of a known body lies within its width and becomes a measured mark; the picture is never sent', async ({
+    demo,
+    context,
+  }) => {
+    // A body is looked for by a large model, on whatever processor there is.
+    test.setTimeout(240_000);
+    await demo.signIn(context, 'maren');
+    const began = await now(demo);
+    const page = await context.newPage();
+    const sent: string[] = [];
+    page.on('request', (r) => {
+      if (r.method() === 'POST') sent.push(r.postData() ?? '');
+    });
+    await page.setViewportSize({ width: 1280, height: 800 });
+    // Nobody has watched her yet.
+    const who = 'Sedna Pike';
+    const id = await newcomer(page, demo, who);
+    await page.goto(`${demo.url}/students/${id}`);
+    const stance = page.locator('.needs li').filter({ hasText: 'Front stance' });
+    await expect(stance).toContainText('Nobody has watched it yet');
+    const dialog = await measuring(page, demo, ['Front stance', /Weight forward of the middle/, 'From a picture'], who);
+    await dialog
+      .getByLabel('Take a picture')
+      .setInputFiles({ name: 'words.png', mimeType: 'image/png', buffer: Buffer.from('no picture at all') });
+    await expect(dialog.getByText(/This file is no picture/)).toBeVisible();
+    // Somebody posed by the core, drawn as a camera sees them: what is true of them is known.
+    await dialog
+      .getByLabel('Take a picture')
+      .setInputFiles({ name: 'body.png', mimeType: 'image/png', buffer: await drawBody(page) });
+    const stage = dialog.getByRole('application');
+    await expect(stage).toBeVisible();
+    const take = dialog.getByRole('button', { name: /^(Take \d+%|Cannot tell|Confirm one)/ });
+    await expect(take).toBeDisabled();
+    // Found on the device: guesses, about where the body is, and none of them a mark by itself.
+    const value = dialog.locator('.measure-value');
+    const half = async () => Number(/± (\d+)%/.exec((await value.textContent()) ?? '')?.[1] ?? 99);
+    await expect.poll(half, { timeout: 120_000 }).toBeLessThan(25);
+    await expect(dialog.getByText('Nobody was found')).toHaveCount(0);
+    await expect(take).toBeDisabled();
+    // Each is set by thumb, which the pin follows at half its speed.
+    const lit = stage.locator('circle[fill="var(--pine)"]');
+    const box = (await stage.boundingBox())!;
+    for (const [name, place] of Object.entries(inFrontStance())) {
+      await dialog.getByRole('button', { name: new RegExp(`^${name}`, 'i') }).click();
+      const to = inPicture(place);
+      const [x, y] = [Number(await lit.getAttribute('cx')), Number(await lit.getAttribute('cy'))];
+      if (name === 'hip' || name.startsWith('ankle'))
+        expect(Math.hypot(x - to.x, y - to.y), `${name} is guessed near`).toBeLessThan(0.15 * DRAWN.stature);
+      const k = (2 * box.width) / DRAWN.width;
+      const [cx, cy] = [box.x + box.width / 2, box.y + box.height / 2];
+      await page.mouse.move(cx, cy);
+      await page.mouse.down();
+      await page.mouse.move(cx + ((to.x - x) * k) / 2, cy + ((to.y - y) * k) / 2);
+      await page.mouse.move(cx + (to.x - x) * k, cy + (to.y - y) * k);
+      await page.mouse.up();
+    }
+    const found = Number(/\d+/.exec((await value.textContent())!)![0]);
+    expect(Math.abs(found - weightInFront())).toBeLessThanOrEqual(await half());
+    await expect(take).toBeEnabled();
+    const says = (await take.textContent())!;
+    await take.click();
+    await marked(page, demo, began, ['Weight forward of the middle', Number(/\d+/.exec(says)![0])], who);
+    // What was read off it is in the verdict now.
+    await page.goto(`${demo.url}/students/${id}`);
+    await expect(stance).not.toContainText('Nobody has watched it yet');
+    await expect(stance).toContainText('Weight forward of the middle');
+    expect(sent.every((body) => body.length < 20_000 && !body.includes('image/'))).toBe(true);
+  });
+
+  test('a time off a film with known events is taken as milliseconds; a film of unknown speed is asked about', async ({
+    demo,
+    context,
+    browser,
+  }) => {
+    await demo.signIn(context, 'maren');
+    const began = await now(demo);
+    const page = await context.newPage();
+    const dialog = await measuring(page, demo, ['Stepping punch', /Fist lands with the foot/, 'From a clip']);
+    const film = async (rate: number, footLands: number, fistArrives: number) =>
+      dialog.getByLabel('Take a clip').setInputFiles({
+        name: 'film.webm',
+        mimeType: 'video/webm',
+        buffer: await drawClip(browser, { rate, frames: Math.round(rate / 2.5), footLands, fistArrives }),
+      });
+    await dialog
+      .getByLabel('Take a clip')
+      .setInputFiles({ name: 'words.webm', mimeType: 'video/webm', buffer: Buffer.from('no film at all') });
+    await expect(dialog.getByText(/This clip cannot be opened here/)).toBeVisible();
+    await film(240, 150, 196);
+    await expect(dialog.getByText(/240 a second by the clip’s own clock/)).toBeVisible();
+    // Thirty a second may be a true thirty or a slow one, whatever the film before was: nothing is told before it is known.
+    await film(30, 150, 196);
+    await expect(dialog.getByText(/Say how the film was taken/)).toBeVisible();
+    await expect(dialog.getByRole('button', { name: 'Cannot tell yet' })).toBeDisabled();
+    // The foot lands at 150 ms and the fist arrives at 196: by 240 frames a second it is 46, off by 5 at most.
+    await film(240, 150, 196);
+    await expect(dialog.getByText(/240 a second by the clip’s own clock/)).toBeVisible();
+    const peg = async (name: RegExp, frame: number) => {
+      const slider = dialog.getByRole('slider', { name });
+      await slider.focus();
+      await page.keyboard.press('Home');
+      for (let i = 1; i < frame; i += 1) await page.keyboard.press('ArrowRight');
+      await expect(slider).toHaveAttribute('aria-valuetext', `between frame ${frame} and ${frame + 1}`);
+    };
+    await peg(/^The foot lands/, 36);
+    await peg(/^The hand arrives/, 48);
+    const frames = dialog.locator('.peg-two canvas');
+    await expect(frames.nth(3)).toHaveAttribute('data-frame', '48');
+    // Between two frames apart there is something to see: the fist still moved.
+    const seen = await frames.evaluateAll((all) => all.map((c) => (c as HTMLCanvasElement).toDataURL()));
+    expect(new Set(seen).size).toBe(4);
+    await expect(dialog.locator('.measure-value')).toContainText(/^\+50 ± [45] ms: accepted/);
+    await dialog.getByRole('button', { name: 'Take +50 ms into the look' }).click();
+    await marked(page, demo, began, ['Fist lands with the foot', 50]);
+  });
+
+  test('how far the hand had come when the foot landed is read off a film by tapping it in four frames', async ({
+    demo,
+    context,
+    browser,
+  }) => {
+    await demo.signIn(context, 'maren');
+    const page = await context.newPage();
+    // The school says how its point is measured.
+    await page.goto(`${demo.url}/techniques/new`);
+    await page.waitForLoadState('networkidle');
+    await page.getByLabel('Name', { exact: true }).fill('Reed punch');
+    await page.getByRole('combobox', { name: 'Kind' }).click();
+    await page.getByRole('option', { name: 'strike' }).click();
+    await page.getByRole('button', { name: 'Add a point' }).click();
+    await page.getByLabel('What one looks at').fill('Out as the foot lands');
+    await page.getByRole('combobox', { name: 'How it is known' }).click();
+    await page.getByRole('option', { name: 'measured' }).click();
+    await page.getByRole('combobox', { name: 'Unit' }).click();
+    await page.getByRole('option', { name: '%' }).click();
+    await page.getByLabel('Accepted from').fill('60');
+    await page.getByLabel('Accepted to', { exact: true }).fill('95');
+    await page.getByRole('combobox', { name: 'Read off' }).click();
+    await page.getByRole('option', { name: 'share of the way when the foot lands' }).click();
+    await page.getByRole('button', { name: 'Save it' }).click();
+    await expect(page.getByRole('heading', { name: 'What makes a reed punch right?' })).toBeVisible();
+    await expect(page.getByText('Read off a clip: share of the way when the foot lands.')).toBeVisible();
+    const began = await now(demo);
+    const dialog = await measuring(page, demo, ['Reed punch', /Out as the foot lands/, 'From a clip']);
+    await dialog.getByLabel('Take a clip').setInputFiles({
+      name: 'film.webm',
+      mimeType: 'video/webm',
+      buffer: await drawClip(browser, { rate: 120, frames: 48, footLands: 150, fistArrives: 196 }),
+    });
+    await expect(dialog.getByText('Tap the hand in all four frames.')).toBeVisible();
+    const slider = dialog.getByRole('slider', { name: /^The foot lands/ });
+    await slider.focus();
+    await page.keyboard.press('Home');
+    // At 120 a second the foot lands with the nineteenth frame.
+    for (let i = 1; i < 18; i += 1) await page.keyboard.press('ArrowRight');
+    await expect(slider).toHaveAttribute('aria-valuetext', 'between frame 18 and 19');
+    // The fist as it is drawn: out from 178 by 90 of 320 pixels until it arrives.
+    for (const [what, ms] of [
+      [/the way begins/, 0],
+      [/the way ends/, 400],
+      [/just before the foot lands/, 1000 * (17 / 120)],
+      [/Frame 19, the foot lands/, 150],
+    ] as const) {
+      const frame = dialog.getByRole('application', { name: what });
+      const box = (await frame.boundingBox())!;
+      const x = 178 + 90 * Math.min(1, ms / 196);
+      await frame.click({ position: { x: (x / 320) * box.width, y: (91 / 240) * box.height } });
+    }
+    const told = /(\d+) ± (\d+)%/.exec((await dialog.locator('.measure-value').textContent())!)!;
+    expect(Math.abs(Number(told[1]) - (100 * 146) / 196)).toBeLessThanOrEqual(Number(told[2]));
+    await dialog.getByRole('button', { name: `Take ${told[1]}% into the look` }).click();
+    await marked(page, demo, began, ['Out as the foot lands', Number(told[1])]);
+  });
+
+  test('a film drawn by the app itself: the pegs are looked for on the device, and no drawing becomes a mark', async ({
+    demo,
+    context,
+  }) => {
+    test.setTimeout(240_000);
+    await demo.signIn(context, 'maren');
+    const page = await context.newPage();
+    // The same film every time.
+    await page.addInitScript(() => {
+      Math.random = () => 0.5;
+    });
+    const dialog = await measuring(page, demo, ['Stepping punch', /Fist lands with the foot/, 'From a clip']);
+    await dialog.getByRole('button', { name: 'Try it on a drawn film' }).click();
+    await expect(dialog.getByText(/120 a second by the clip’s own clock/)).toBeVisible();
+    const value = dialog.locator('.measure-value');
+    const before = (await value.textContent())!;
+    await dialog.getByRole('button', { name: 'Look for both' }).click();
+    await dialog.getByRole('button', { name: 'Stop looking' }).click();
+    await expect(dialog.getByRole('button', { name: 'Look for both' })).toBeVisible();
+    expect(await value.textContent()).toBe(before);
+    await dialog.getByRole('button', { name: 'Look for both' }).click();
+    await expect(dialog.getByText(/A guess: look at both sides of each peg/)).toBeVisible({ timeout: 150_000 });
+    // The foot lands at 350 ms and the hand arrives at 370.
+    await expect(value).toContainText('Drawn with +20 ms');
+    const [, sign, ms, half] = /([+−]?)(\d+) ± (\d+) ms/.exec((await value.textContent())!)!;
+    expect(Math.abs((sign === '−' ? -1 : 1) * Number(ms) - 20)).toBeLessThanOrEqual(Number(half) + 9);
+    expect(Number(half)).toBeLessThan(60);
+    await expect(dialog.getByRole('button', { name: 'A drawing is nobody’s look' })).toBeDisabled();
+  });
+
+  test('on twenty drawn poses the model saves at least half of the touches', async ({ demo, browser }) => {
+    test.setTimeout(240_000);
+    const context = await browser.newContext({ bypassCSP: true, serviceWorkers: 'block' });
+    await demo.signIn(context, 'maren');
+    const page = await context.newPage();
+    await page.goto(`${demo.url}/look`);
+    await page.addScriptTag({ content: `globalThis.paintFigure = ${paintFigure.toString()}` });
+    const random = seeded(20);
+    const figures = Array.from({ length: 20 }, () => figureOf(aPose(random)));
+    const program = readdirSync('dist/client/_astro').find((f) => /^pose-.*\.js$/.test(f))!;
+    const found = await page.evaluate(
+      async ({ program, all }) => {
+        const paint = (globalThis as unknown as { paintFigure: typeof paintFigure }).paintFigure;
+        const worker = new Worker(`/_astro/${program}`, { type: 'module' });
+        const out: Found[][] = [];
+        for (const drawn of all) {
+          const canvas = new OffscreenCanvas(drawn.width, drawn.height);
+          paint(canvas.getContext('2d')!, drawn);
+          const picture = canvas.transferToImageBitmap();
+          out.push(
+            await new Promise((done, failed) => {
+              worker.onmessage = ({ data }: MessageEvent<{ loaded?: number; found?: Found[] }>) => {
+                if (data.found) done(data.found);
+                else if (data.loaded === undefined) failed(new Error('no model'));
+              };
+              worker.postMessage({ picture }, [picture]);
+            }),
+          );
+        }
+        worker.terminate();
+        return out;
+      },
+      { program, all: figures.map((f) => drawnOf(f, DRAWN)) },
+    );
+    const STATURE = 1.7;
+    const keys = ['front knee', 'rear knee', 'lean', 'stance length', 'weight on the front foot'];
+    const scale = scaleByStature('side', STATURE);
+    let [touches, byHand, wrong, numbers] = [0, 0, 0, 0];
+    for (const [i, figure] of figures.entries()) {
+      const real = trueOf(sightedOf(figure, STATURE), STATURE);
+      const places = sightedOf(figure, 1);
+      // A school's ranges are about as wide as this about where people stand; some stand inside, some out.
+      const wanted = keys.map((key, k) => {
+        const width = key === 'stance length' ? 30 : key === 'lean' ? 20 : 24;
+        const middle = real.get(key)! + ((i + k) % 3 === 0 ? 1.2 : 0) * width;
+        return { key, accepted: { lo: middle - width / 2, hi: middle + width / 2 } };
+      });
+      const needed = new Set(
+        measure(
+          'side',
+          firstPins('side', DRAWN.width, DRAWN.height, 1),
+          scale,
+          { stature: STATURE, facing: 1 },
+          keys,
+        ).flatMap((m) => Object.keys(m.from)),
+      );
+      byHand += needed.size;
+      const body = fromFound('side', found[i]!);
+      let pins: Pins = { ...firstPins('side', DRAWN.width, DRAWN.height, 1), ...(body?.facing === 1 ? body.pins : {}) };
+      for (let n = 0; n < needed.size; n += 1) {
+        const said = measure('side', pins, scale, { stature: STATURE, facing: 1 }, keys);
+        const next = nextLandmark('side', pins, said, wanted);
+        if (next === null) break;
+        const at = inPicture(places[next as Landmark]!);
+        const off = () => (random() - 0.5) * DRAWN.height * THUMB_OFF;
+        const pin: Pin = { x: at.x + off(), y: at.y + off(), sd: DRAWN.height * THUMB_OFF, set: true };
+        pins = { ...pins, [next]: pin };
+        touches += 1;
+      }
+      for (const m of measure('side', pins, scale, { stature: STATURE, facing: 1 }, keys)) {
+        const { accepted } = wanted.find((w) => w.key === m.kind.key)!;
+        const word = told(m, accepted);
+        const truth = real.get(m.kind.key)!;
+        numbers += 1;
+        if (word !== 'cannot tell' && (word === 'accepted') !== (truth >= accepted.lo && truth <= accepted.hi))
+          wrong += 1;
+      }
+    }
+    console.log(`touches ${touches} of ${byHand}, wrong ${wrong} of ${numbers}`);
+    expect(touches).toBeLessThanOrEqual(byHand / 2);
+    // Told by guesses, one number in ten may be on the wrong side of an edge.
+    expect(wrong).toBeLessThanOrEqual(numbers / 10);
+    await context.close();
+  });
+});
