@@ -116,6 +116,10 @@ test.describe('measuring', () => {
       .getByLabel('Take a picture')
       .setInputFiles({ name: 'words.png', mimeType: 'image/png', buffer: Buffer.from('no picture at all') });
     await expect(dialog.getByText(/This file is no picture/)).toBeVisible();
+    // To try it out somebody is drawn: that is nobody's look.
+    await dialog.getByRole('button', { name: 'Try it on a drawing' }).click();
+    await expect(dialog.getByRole('application')).toBeVisible();
+    await expect(dialog.getByRole('button', { name: 'A drawing is nobody’s look' })).toBeDisabled();
     // Somebody posed by the core, drawn as a camera sees them: what is true of them is known.
     await dialog
       .getByLabel('Take a picture')
@@ -156,7 +160,7 @@ test.describe('measuring', () => {
     // What was read off it is in the verdict now.
     await page.goto(`${demo.url}/students/${id}`);
     await expect(stance).not.toContainText('Nobody has watched it yet');
-    await expect(stance).toContainText('Weight forward of the middle');
+    await expect(stance).toContainText('short');
     expect(sent.every((body) => body.length < 20_000 && !body.includes('image/'))).toBe(true);
   });
 
@@ -272,26 +276,36 @@ test.describe('measuring', () => {
     test.setTimeout(240_000);
     await demo.signIn(context, 'maren');
     const page = await context.newPage();
-    // The same film every time.
+    // The same film every time: the foot lands at 323 ms and the hand arrives at 319.
     await page.addInitScript(() => {
-      Math.random = () => 0.5;
+      Math.random = () => 0.35;
     });
     const dialog = await measuring(page, demo, ['Stepping punch', /Fist lands with the foot/, 'From a clip']);
     await dialog.getByRole('button', { name: 'Try it on a drawn film' }).click();
     await expect(dialog.getByText(/120 a second by the clip’s own clock/)).toBeVisible();
     const value = dialog.locator('.measure-value');
-    const before = (await value.textContent())!;
     await dialog.getByRole('button', { name: 'Look for both' }).click();
     await dialog.getByRole('button', { name: 'Stop looking' }).click();
     await expect(dialog.getByRole('button', { name: 'Look for both' })).toBeVisible();
-    expect(await value.textContent()).toBe(before);
+    // A peg that nobody has set says nothing.
+    await expect(value).toContainText('Peg both');
     await dialog.getByRole('button', { name: 'Look for both' }).click();
-    await expect(dialog.getByText(/A guess: look at both sides of each peg/)).toBeVisible({ timeout: 150_000 });
-    // The foot lands at 350 ms and the hand arrives at 370.
-    await expect(value).toContainText('Drawn with +20 ms');
-    const [, sign, ms, half] = /([+−]?)(\d+) ± (\d+) ms/.exec((await value.textContent())!)!;
-    expect(Math.abs((sign === '−' ? -1 : 1) * Number(ms) - 20)).toBeLessThanOrEqual(Number(half) + 9);
-    expect(Number(half)).toBeLessThan(60);
+    const said = dialog.getByText(/A guess: look at both sides of each peg/);
+    await expect(said).toBeVisible({ timeout: 150_000 });
+    const between = async (name: RegExp) => {
+      const words = (await dialog.getByRole('region', { name }).getByRole('heading').textContent())!;
+      return [...words.matchAll(/\d+/g)].map((m) => ((Number(m[0]) - 1) * 1000) / 120) as [number, number];
+    };
+    const [from, to] = await between(/^The foot lands/);
+    expect(from).toBeLessThanOrEqual(323 + 9);
+    expect(to).toBeGreaterThanOrEqual(323 - 9);
+    // A hand before the chest is hard to see: it is right, or said to be left to whoever looks.
+    if (!(await said.textContent())!.includes('The hand arrives is yours')) {
+      const [first, last] = await between(/^The hand arrives/);
+      expect(first).toBeLessThanOrEqual(319 + 9);
+      expect(last).toBeGreaterThanOrEqual(319 - 9);
+      await expect(value).toContainText('Drawn with −4 ms');
+    }
     await expect(dialog.getByRole('button', { name: 'A drawing is nobody’s look' })).toBeDisabled();
   });
 
@@ -330,7 +344,7 @@ test.describe('measuring', () => {
       { program, all: figures.map((f) => drawnOf(f, DRAWN)) },
     );
     const STATURE = 1.7;
-    const keys = ['front knee', 'rear knee', 'lean', 'stance length', 'weight on the front foot'];
+    const keys = ['front knee', 'rear knee', 'trunk lean', 'stance length', 'weight on the front foot'];
     const scale = scaleByStature('side', STATURE);
     let [touches, byHand, wrong, numbers] = [0, 0, 0, 0];
     for (const [i, figure] of figures.entries()) {
@@ -338,7 +352,7 @@ test.describe('measuring', () => {
       const places = sightedOf(figure, 1);
       // A school's ranges are about as wide as this about where people stand; some stand inside, some out.
       const wanted = keys.map((key, k) => {
-        const width = key === 'stance length' ? 30 : key === 'lean' ? 20 : 24;
+        const width = key === 'stance length' ? 30 : key === 'trunk lean' ? 20 : 24;
         const middle = real.get(key)! + ((i + k) % 3 === 0 ? 1.2 : 0) * width;
         return { key, accepted: { lo: middle - width / 2, hi: middle + width / 2 } };
       });
@@ -373,8 +387,7 @@ test.describe('measuring', () => {
           wrong += 1;
       }
     }
-    console.log(`touches ${touches} of ${byHand}, wrong ${wrong} of ${numbers}`);
-    expect(touches).toBeLessThanOrEqual(byHand / 2);
+    expect(touches, 'touches against all set by hand').toBeLessThanOrEqual(byHand / 2);
     // Told by guesses, one number in ten may be on the wrong side of an edge.
     expect(wrong).toBeLessThanOrEqual(numbers / 10);
     await context.close();

@@ -76,11 +76,34 @@ export function bodyBox(points: readonly Found[], width: number, height: number)
     : null;
 }
 
+/** The square about all of these; of a film every frame is looked at in the same one, or what stands still seems to move. */
+export function boxAbout(boxes: readonly Box[]): Box | null {
+  if (boxes.length === 0) return null;
+  const [left, top] = [Math.min(...boxes.map((b) => b.x)), Math.min(...boxes.map((b) => b.y))];
+  const right = Math.max(...boxes.map((b) => b.x + b.side));
+  const bottom = Math.max(...boxes.map((b) => b.y + b.side));
+  const side = Math.max(right - left, bottom - top);
+  return { x: (left + right - side) / 2, y: (top + bottom - side) / 2, side };
+}
+
 /** How tall somebody stands in the picture, in pixels: from the ear to the ankle it is nine tenths; null: hardly found. */
 export function bodyHeight(points: readonly Found[]): number | null {
   const ys = points.filter((q) => q.sure >= HARDLY).map((q) => q.y);
   const height = (Math.max(...ys) - Math.min(...ys)) / 0.9;
   return height > 20 ? height : null;
+}
+
+const earOf = (points: readonly Found[]): Found => {
+  const [left, right] = [pointOf(points, 'left ear'), pointOf(points, 'right ear')];
+  return left.sure >= right.sure ? left : right;
+};
+
+/** Which way somebody faces who is seen from the side: where the nose is, or else where the knees are bent to. 1 to the right. */
+export function facingOf(points: readonly Found[]): 1 | -1 {
+  const p = (name: FoundPoint) => pointOf(points, name);
+  const [ear, nose] = [earOf(points), p('nose')];
+  const bent = (p('left knee').x - p('left hip').x + p('right knee').x - p('right hip').x) / 2;
+  return (nose.sure >= HARDLY && ear.sure >= HARDLY ? nose.x - ear.x : bent) >= 0 ? 1 : -1;
 }
 
 export interface FoundBody {
@@ -119,11 +142,8 @@ export function fromFound(view: View, points: readonly Found[]): FoundBody | nul
     put('nose', p('nose'), p('nose').sure);
     return { pins: out, facing: 1 };
   }
-  const ear = surer(p('left ear'), p('right ear')) === p('left ear').sure ? p('left ear') : p('right ear');
-  // Somebody faces where the nose is; where it is not seen, where the ankles’ knees are bent to.
-  const nose = p('nose');
-  const bent = (p('left knee').x - p('left hip').x + p('right knee').x - p('right hip').x) / 2;
-  const facing: 1 | -1 = (nose.sure >= HARDLY && ear.sure >= HARDLY ? nose.x - ear.x : bent) >= 0 ? 1 : -1;
+  const ear = earOf(points);
+  const facing = facingOf(points);
   const front = p('left ankle').x * facing >= p('right ankle').x * facing ? 'left' : 'right';
   const rear = front === 'left' ? 'right' : 'left';
   for (const [leg, place] of [

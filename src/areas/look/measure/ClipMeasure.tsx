@@ -66,6 +66,12 @@ export default function ClipMeasure({
     { last: 0, first: 1 },
     { last: 0, first: 1 },
   ]);
+  // Where nobody has pegged yet, a peg stands anywhere and says nothing.
+  const [pegged, setPegged] = useState<readonly [boolean, boolean]>([false, false]);
+  const peg = (i: 0 | 1, g: Gap) => {
+    setGaps((now) => (i === 0 ? [g, now[1]] : [now[0], g]));
+    setPegged((now) => (i === 0 ? [true, now[1]] : [now[0], true]));
+  };
   const [events, setEvents] = useState(() => byTheSchool ?? eventsOf(point.id));
   const [slowed, setSlowed] = useState<number | null>(null);
   const said = useRef<number | null>(null);
@@ -106,11 +112,13 @@ export default function ClipMeasure({
     setClip(c);
     setWay(firstWay(c));
     setGaps([gapBefore(c.times, Math.round(n / 3)), gapBefore(c.times, Math.round(n / 2))]);
+    setPegged([false, false]);
     // What was said of the camera stays; what was only taken from the last file does not hold for the next.
     setSlowed(said.current ?? (frameRate(c.times, 1)! >= SURELY_TRUE ? 1 : null));
   };
   const inSeconds = point.unit === 's';
-  const ms = clip && slowed !== null ? lapse(clip.times, gaps[0], gaps[1], slowed) : null;
+  const both = pegged[0] && pegged[1];
+  const ms = clip && both && slowed !== null ? lapse(clip.times, gaps[0], gaps[1], slowed) : null;
   const share = clip && way && shareAt ? shareOf(clip, way) : null;
   const found = shareAt ? share : ms && (inSeconds ? { value: ms.value / 1000, half: ms.half / 1000 } : ms);
   const halfOf = (n: number) => (inSeconds ? Math.ceil(n * 100) / 100 : Math.ceil(n));
@@ -118,7 +126,7 @@ export default function ClipMeasure({
   const word = found ? told(found, range) : 'cannot tell';
   const rate = clip ? frameRate(clip.times, slowed ?? 1) : null;
   const metres = Number(fell.replace(',', '.'));
-  const byBall = clip && metres > 0 ? slowedByFall(clip.times, gaps[0], gaps[1], metres) : null;
+  const byBall = clip && both && metres > 0 ? slowedByFall(clip.times, gaps[0], gaps[1], metres) : null;
   const asFilmed = byBall === null ? null : nearestSlowed(byBall);
   const names = ball ? (['the ball is let go', 'the ball lands'] as const) : events;
   const choose = (i: 0 | 1, e: ClipEvent) => {
@@ -138,7 +146,7 @@ export default function ClipMeasure({
       title={`${name}: ${point.name}`}
       sub={
         <>
-          Accepted is {range.lo} to {inUnit(range.hi, point.unit)}.{' '}
+          Accepted is {range.lo < 0 ? `−${-range.lo}` : range.lo} to {inUnit(range.hi, point.unit)}.{' '}
           {clip && rate !== null && (
             <>
               {clip.times.length} frames,{' '}
@@ -282,15 +290,7 @@ export default function ClipMeasure({
       )}
       {clip && read && !shareAt && (
         <>
-          {!ball && (
-            <PegsFound
-              read={read}
-              times={clip.times}
-              events={events}
-              gaps={gaps}
-              onGap={(i, g) => setGaps((now) => (i === 0 ? [g, now[1]] : [now[0], g]))}
-            />
-          )}
+          {!ball && <PegsFound read={read} times={clip.times} events={events} gaps={gaps} onGap={peg} />}
           <div className="clip-pegs">
             {([0, 1] as const).map((i) => (
               <PegFrames
@@ -300,7 +300,7 @@ export default function ClipMeasure({
                 gap={gaps[i]}
                 read={read}
                 round={i === 1}
-                onGap={(g) => setGaps(i === 0 ? [g, gaps[1]] : [gaps[0], g])}
+                onGap={(g) => peg(i, g)}
               />
             ))}
             <aside>
@@ -322,8 +322,10 @@ export default function ClipMeasure({
                     <b className="num">{signed(round(found.value))}</b> ± {inUnit(halfOf(found.half), point.unit)}:{' '}
                     {word}.{drawnWith}
                   </>
-                ) : (
+                ) : slowed === null ? (
                   'Say how the film was taken: else no time can be told from it.'
+                ) : (
+                  'Peg both: between the last frame in which it had not come and the first in which it had.'
                 )}
               </p>
               {!ball && (

@@ -49,7 +49,7 @@ export function drawnOf(f: Figure, s: Stage): Drawn {
     ...s,
     limbs: [
       limb(f.shoulder, f.leftArm.elbow, 0.066, far),
-      limb(f.leftArm.elbow, f.leftArm.wrist, 0.053, far),
+      limb(f.leftArm.elbow, f.leftArm.wrist, 0.045, '#6f4833'),
       limb(f.hip, f.left.knee, 0.103, farLeg),
       limb(f.left.knee, f.left.ankle, 0.072, farLeg),
       limb(f.left.ankle, f.left.toe, 0.0375, skin),
@@ -58,7 +58,7 @@ export function drawnOf(f: Figure, s: Stage): Drawn {
       limb(f.right.ankle, f.right.toe, 0.0375, skin),
       limb(f.hip, f.shoulder, 0.15, coat),
       limb(f.shoulder, f.rightArm.elbow, 0.066, sleeve),
-      limb(f.rightArm.elbow, f.rightArm.wrist, 0.053, sleeve),
+      limb(f.rightArm.elbow, f.rightArm.wrist, 0.045, skin),
     ],
     hands: [at(f.leftArm.wrist), at(f.rightArm.wrist)],
     head: at(f.head),
@@ -75,13 +75,18 @@ export function paintFigure(c: CanvasRenderingContext2D | OffscreenCanvasRenderi
   c.fillStyle = '#4a3a2b';
   c.fillRect(0, d.floor - d.stature / 16, d.width, d.height);
   c.lineCap = 'round';
-  for (const l of d.limbs) {
-    c.strokeStyle = l.colour;
-    c.lineWidth = l.width;
+  const line = (l: Drawn['limbs'][number], colour: string, width: number) => {
+    c.strokeStyle = colour;
+    c.lineWidth = width;
     c.beginPath();
     c.moveTo(l.from.x, l.from.y);
     c.lineTo(l.to.x, l.to.y);
     c.stroke();
+  };
+  // An arm throws a shadow on what is behind it.
+  for (const l of d.limbs) {
+    if (l.width < 0.07 * d.stature) line(l, 'rgb(30 26 20 / 0.35)', l.width + d.stature / 70);
+    line(l, l.colour, l.width);
   }
   const k = d.stature / 640;
   const { x, y } = d.head;

@@ -1,9 +1,11 @@
 import {
   bodyBox,
+  boxAbout,
   firstFrames,
   framesAbout,
   isFoundEvent,
   pegOf,
+  wholeBox,
   type Box,
   type ClipEvent,
   type Found,
@@ -49,26 +51,41 @@ export async function findPegs(
   try {
     const ask = asking(worker, (share) => share < 1 && tell({ share }));
     const found = events.filter(isFoundEvent);
-    const seen: FrameSeen[] = [];
+    const n = times.length;
+    const look = async (frame: number, about: Box | null) => {
+      const picture = await read(frame, () => !stop.aborted);
+      if (stop.aborted || !picture) return null;
+      // What is handed over is gone here: a copy goes.
+      const copy = await createImageBitmap(picture);
+      const points = await Promise.race([
+        ask(about ? { picture: copy, about } : { picture: copy }),
+        new Promise<null>((no) => stop.addEventListener('abort', () => no(null), { once: true })),
+      ]);
+      return points && { points, box: bodyBox(points, picture.width, picture.height), picture };
+    };
+    // Where somebody is in the film at all.
+    const few = firstFrames(n, 5);
+    let next = firstFrames(n);
+    const boxes: Box[] = [];
     let about: Box | null = null;
-    for (let next = firstFrames(times.length); next.length > 0;) {
-      const all = seen.length + next.length;
-      for (const frame of next) {
-        tell({ looked: seen.length, of: all });
-        const picture = await read(frame, () => !stop.aborted);
-        if (stop.aborted || !picture) return null;
-        // What is handed over is gone here: a copy goes.
-        const copy = await createImageBitmap(picture);
-        const points = await Promise.race([
-          ask(about ? { picture: copy, about } : { picture: copy }),
-          new Promise<null>((no) => stop.addEventListener('abort', () => no(null), { once: true })),
-        ]);
-        if (points === null) return null;
-        about = bodyBox(points, picture.width, picture.height);
-        seen.push({ frame, points });
+    for (const [i, frame] of few.entries()) {
+      tell({ looked: i, of: few.length + next.length });
+      const seen = await look(frame, null);
+      if (!seen) return null;
+      boxes.push(seen.box ?? wholeBox(seen.picture.width, seen.picture.height));
+      about = boxAbout(boxes);
+    }
+    const seen: FrameSeen[] = [];
+    while (next.length > 0) {
+      const before = few.length + seen.length;
+      for (const [i, frame] of next.entries()) {
+        tell({ looked: before + i, of: before + next.length });
+        const said = await look(frame, about);
+        if (!said) return null;
+        seen.push({ frame, points: said.points });
       }
-      seen.sort((a, b) => a.frame - b.frame);
-      next = framesAbout(found, times.length, seen);
+      seen.sort((x, y) => x.frame - y.frame);
+      next = framesAbout(found, n, seen);
     }
     return events.map((e) => (isFoundEvent(e) ? pegOf(e, times, seen) : null));
   } catch {
