@@ -62,6 +62,14 @@ describe('hits heard', () => {
     expect(heardIn(levels).length).toBeLessThanOrEqual(1);
   });
 
+  it('sound that is cut for a moment is no hit when it comes back', () => {
+    const random = seeded(7);
+    const hits = [2000, 3000];
+    const levels = aHall(hits, { hall: -50, loud: -20, ring: 0.2, until: 6000, random });
+    const cut = levels.map((l) => (l.at >= 4000 && l.at < 4600 ? { ...l, level: -100 } : l));
+    expect(heardIn(cut)).toHaveLength(hits.length);
+  });
+
   it('decibels: a full wave’s root is nought, a tenth is twenty less', () => {
     expect(decibels(1)).toBeCloseTo(0, 9);
     expect(decibels(0.1)).toBeCloseTo(-20, 9);

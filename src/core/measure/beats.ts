@@ -21,6 +21,9 @@ export interface HearingRule {
 export const HEARING: HearingRule = { rise: 12, apart: 160 };
 export const SILENCE: Hearing = { floor: null, last: null, least: -Infinity };
 
+/** No hall is as quiet as this, in decibels: the sound was cut for a moment, and its coming back is no hit. */
+const CUT = -90;
+
 /** Shares of the way that the floor goes to a level: quickly down, slowly up, so that hits do not lift it. */
 const [DOWN, UP] = [0.2, 0.004];
 
@@ -34,6 +37,7 @@ export function hear(
   at: number,
   rule: HearingRule = HEARING,
 ): { state: Hearing; hit: boolean } {
+  if (level < CUT) return { state: before, hit: false };
   if (before.floor === null) return { state: { ...before, floor: level }, hit: false };
   const above = level - before.floor;
   const due = before.last === null || at - before.last >= rule.apart;
@@ -49,7 +53,7 @@ export interface Tempo {
   between: number;
   /** Half of them lie within so much of that. */
   spread: number;
-  /** Between two at the end against the beginning, as a share: above nought it slows down. */
+  /** Between two at the end against the beginning, as a share: above nought it slows down; nought with fewer than seven, where it would hang on a single gap. */
   drift: number;
 }
 
@@ -64,11 +68,11 @@ export function tempoOf(times: readonly number[]): Tempo | null {
   if (times.length < 4) return null;
   const gaps = times.slice(1).map((t, i) => t - times[i]!);
   const between = middle(gaps);
-  const third = Math.max(1, Math.floor(gaps.length / 3));
+  const third = Math.floor(gaps.length / 3);
   return {
     between,
     spread: middle(gaps.map((g) => Math.abs(g - between))),
-    drift: middle(gaps.slice(-third)) / middle(gaps.slice(0, third)) - 1,
+    drift: third < 2 ? 0 : middle(gaps.slice(-third)) / middle(gaps.slice(0, third)) - 1,
   };
 }
 
