@@ -3,6 +3,7 @@ import type { PlainDate } from '../../core';
 import { inSchool, openDatabase, openPool } from '../connection';
 import { school } from '../tables';
 import { DEMO_SCHOOL_ID, generateDemo } from './generate';
+import { withHolding } from './holding';
 import { writeLived, writeShowings } from './lived';
 import { writeCycle } from './write/cycle';
 import { writeDecisions } from './write/decisions';
@@ -25,7 +26,7 @@ export async function fillDemo(appUrl: string, day?: PlainDate) {
     return await inSchool(db, DEMO_SCHOOL_ID, async (tx) => {
       const there = await tx.select({ id: school.id }).from(school).where(eq(school.id, DEMO_SCHOOL_ID));
       if (there.length > 0) return null;
-      const made = generateDemo(today);
+      const made = withHolding(generateDemo(today), today);
       await writeSchool(tx, DEMO_SCHOOL_ID, 'Causeway Hall', made);
       await writeSequences(tx, made);
       await writeWay(tx, made, today);

@@ -7,10 +7,14 @@ import { commonStance, makeVocabulary, readSequence, type Recipe } from '../../c
 
 const file = (name: string): string => readFileSync(new URL(`./hall/${name}`, import.meta.url), 'utf8');
 
-export const DEMO_TECHNIQUES: readonly TechniqueFile[] = readTechniques(file('techniques.txt')).map((t) => {
-  if (!t.technique) throw new Error(`${t.name}: ${t.wrong.join(' ')}`);
-  return t.technique;
-});
+const techniquesOf = (name: string): readonly TechniqueFile[] =>
+  readTechniques(file(name)).map((t) => {
+    if (!t.technique) throw new Error(`${t.name}: ${t.wrong.join(' ')}`);
+    return t.technique;
+  });
+export const DEMO_TECHNIQUES = techniquesOf('techniques.txt');
+/** What whoever holds a shield does. */
+export const HOLDING = techniquesOf('holding.txt')[0]!;
 
 /** The hall's library as the notation knows it. */
 export const DEMO_VOCABULARY = makeVocabulary(

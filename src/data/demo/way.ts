@@ -257,7 +257,7 @@ export function withForms(
 const AIR_FIRST = 'Done in the air in every class; the belt looks at the target.';
 
 /** The draft: a few things moved, not all of them wisely, so that the checks have something to say. */
-export function theDraft(second: Syllabus, names: Names, context: EditContext): Syllabus {
+export function theDraft(second: Syllabus, names: Names, context: EditContext, newId: () => string): Syllabus {
   const thread = (item: Item) => second.threads.find((t) => JSON.stringify(t.item) === JSON.stringify(item))!;
   const technique = (name: string) => thread({ technique: names.technique(name) });
   const sequence = (title: string) => thread({ sequence: names.sequence(title), part: null });
@@ -266,6 +266,22 @@ export function theDraft(second: Syllabus, names: Names, context: EditContext): 
   const kick = technique('Front kick');
   const random = sequence('Four quarters at random');
   const fall = technique('Side fall');
+  const threadId = newId();
+  const holding = (rank: string, condition: string): Edit => ({
+    op: 'requirement.put',
+    requirement: {
+      id: newId(),
+      threadId,
+      rankId: names.rank(rank),
+      conditionId: names.condition(condition),
+      purpose: null,
+      standard: STEADY,
+      stage: null,
+      rung: null,
+      critical: false,
+      opens: null,
+    },
+  });
   return done(
     applyEdits(
       second,
@@ -279,6 +295,18 @@ export function theDraft(second: Syllabus, names: Names, context: EditContext): 
         { op: 'thread.put', thread: { ...fall, until: names.rank('Amber') } },
         { op: 'need.add', need: { of: random.id, on: fall.id } },
         { op: 'thread.put', thread: { ...technique('Low block'), introduced: names.rank('Amber') } },
+        {
+          op: 'thread.put',
+          thread: {
+            id: threadId,
+            item: { technique: names.technique('Holding the shield') },
+            introduced: names.rank('Lake'),
+            until: null,
+            informal: false,
+          },
+        },
+        holding('Umber', 'holder still'),
+        holding('Black', 'holder going back'),
       ],
       context,
     ),

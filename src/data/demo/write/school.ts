@@ -22,6 +22,7 @@ import {
   technique,
 } from '../../tables';
 import { type DemoSchool } from '../generate';
+import { HOLDING_STEPS } from '../holding';
 import { partnersOf } from '../partners';
 import { syllabusFrom } from '../way';
 import { insertAll } from './insertAll';
@@ -84,7 +85,8 @@ export async function writeSchool(tx: Transaction, schoolId: string, name: strin
       t.points.flatMap((p) => p.slips.map((s, position) => ({ schoolId, pointId: p.id, position, ...s }))),
     ),
   );
-  const order = FIRST_STEPS.map(([e, h]) => ({ easier: conditionId.get(e)!, harder: conditionId.get(h)! }));
+  const steps = [...FIRST_STEPS, ...HOLDING_STEPS].filter(([e]) => conditionId.has(e));
+  const order = steps.map(([e, h]) => ({ easier: conditionId.get(e)!, harder: conditionId.get(h)! }));
   const first = syllabusFrom(made, order, v7);
   await tx.insert(syllabusVersion).values({
     schoolId,

@@ -38,7 +38,7 @@ export async function writeWay(tx: Transaction, made: DemoSchool, today: PlainDa
       from: addDays(today, -20),
       changedBy: by,
     },
-    { schoolId, id: v7(), state: 'draft', title: '', body: theDraft(second, names, context), changedBy: by },
+    { schoolId, id: v7(), state: 'draft', title: '', body: theDraft(second, names, context, v7), changedBy: by },
   ]);
   // The older belts asked to be moved in the middle of their cycle.
   const older = ['Fern', 'Umber'].map(names.rank);
