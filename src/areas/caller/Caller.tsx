@@ -28,6 +28,7 @@ import { Switch } from '../../kit/Switch';
 import { Board } from './Board';
 import './caller.css';
 import { NumberBox, Toggle, VoiceHint } from './Fields';
+import { Tapped } from './Tapped';
 import { useCalling } from './useCalling';
 
 export type Words = CountLanguageId | 'names' | 'terms';
@@ -77,7 +78,7 @@ function Called({ view, languages, call: asked, back }: Shown & { call: BlockCal
     const term = first ? vocabulary.find(first.name)?.terms[0] : undefined;
     return { say: term ?? call.say, lang: 'und' };
   };
-  const { calling, start, stop, hold, repace } = useCalling(s.body, { voice, tone, wordsFor });
+  const { calling, start, stop, hold, repace, saidSoFar } = useCalling(s.body, { voice, tone, wordsFor });
   const set = (change: Partial<Pace>) => setPace({ ...pace, ...change });
   const full: Pace = { ...pace, words: words === 'terms' ? 'names' : words, hall: languages[0] ?? 'en' };
   const roles = rolesOf(s.body);
@@ -277,6 +278,7 @@ function Called({ view, languages, call: asked, back }: Shown & { call: BlockCal
               Faster
             </Button>
           </div>
+          <Tapped over={calling.state === 'over'} saidSoFar={saidSoFar} />
           <span className="gap" />
           <Button onClick={hold}>{calling.state === 'held' ? 'Go on' : 'Hold'}</Button>
           <Button className="stop" onClick={stop}>

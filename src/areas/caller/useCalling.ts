@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { callTimeline, type Call, type Pace, type Sequence } from '../../core';
 import { hush, say, Tone } from './sound';
+import type { Said } from './Tapped';
 
 export interface Calling {
   state: 'ready' | 'running' | 'held' | 'over';
@@ -21,6 +22,8 @@ export interface Spoken {
 export function useCalling(seq: Sequence, spoken: Spoken) {
   const [calling, setCalling] = useState<Calling>(IDLE);
   const run = useRef({ calls: [] as Call[], at: -1, begun: 0, timer: 0, pausedAt: 0, running: false });
+  /** When each count was said, by the device's clock in milliseconds. */
+  const said = useRef<Said[]>([]);
   const tone = useRef(new Tone());
   const how = useRef(spoken);
   useEffect(() => {
@@ -50,6 +53,7 @@ export function useCalling(seq: Sequence, spoken: Spoken) {
       r.at = next;
       const call = r.calls[next]!;
       const over = call.kind === 'end';
+      if (call.kind === 'count') said.current.push({ at: performance.now(), call });
       if (over) r.running = false;
       announce(call);
       setCalling((c) => ({ ...c, at: next, state: over ? 'over' : 'running' }));
@@ -78,6 +82,7 @@ export function useCalling(seq: Sequence, spoken: Spoken) {
         return;
       }
       tone.current.open();
+      said.current = [];
       Object.assign(run.current, { calls: made.value, at: -1, begun: performance.now(), running: true });
       setCalling({ state: 'running', calls: made.value, at: -1, wrong: '' });
       tick();
@@ -152,5 +157,7 @@ export function useCalling(seq: Sequence, spoken: Spoken) {
       void lock?.release();
     };
   }, [awake]);
-  return { calling, start, stop, hold, repace };
+  /** What was said so far, and when. */
+  const saidSoFar = useCallback(() => said.current, []);
+  return { calling, start, stop, hold, repace, saidSoFar };
 }

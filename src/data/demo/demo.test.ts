@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { ageOn, BODY_PARTS, daysBetween, itemPoints, verdict, type Technique, type VerdictWord } from '../../core';
 import { generateDemo, techniqueOf } from './generate';
+import { withHolding } from './holding';
 
 const TODAY = '2026-03-05';
 const demo = generateDemo(TODAY);
@@ -37,6 +38,31 @@ describe('the demo school', () => {
         if (p.accepted && p.wanted) expect(p.wanted.lo >= p.accepted.lo && p.wanted.hi <= p.accepted.hi).toBe(true);
       }
     }
+  });
+
+  it('holding is a technique of its own, watched, with a condition for each of its steps', () => {
+    const held = withHolding(demo, TODAY);
+    const holding = held.techniques.at(-1)!;
+    expect([holding.name, held.techniques.length]).toEqual(['Holding the shield', demo.techniques.length + 1]);
+    // The holder’s five (F 63, common practice, no source).
+    expect(holding.points.map((p) => p.name)).toEqual([
+      'Side-on like the kicker',
+      'Two opposite corners',
+      'Tight on the hip',
+      'Hip forward',
+      'Calls, then out',
+    ]);
+    const condition = (name: string) => held.conditions.find((c) => c.name === name)!.id;
+    const above = held.order.get(condition('holder still'))!;
+    expect(above.has(condition('holder coming on'))).toBe(true);
+    expect(above.has(condition('moving holder'))).toBe(false);
+    const looks = held.looks.slice(demo.looks.length);
+    expect(looks.length).toBeGreaterThan(3);
+    for (const l of looks) {
+      expect(l.marks).toHaveLength(5);
+      expect(demo.classes.find((c) => c.day === l.day)!.present).toContain(l.studentId);
+    }
+    expect(held.looks.slice(0, demo.looks.length)).toEqual(demo.looks);
   });
 
   it('is judged as its known truth says, apart from chance', () => {

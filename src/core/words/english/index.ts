@@ -30,4 +30,5 @@ export * from './speak';
 export * from './standard';
 export * from './load';
 export * from './store';
+export * from './tempo';
 export * from './worth';
