@@ -43,7 +43,7 @@ describe('the demo school', () => {
   it('holding is a technique of its own, watched, with a condition for each of its steps', () => {
     const held = withHolding(demo, TODAY);
     const holding = held.techniques.at(-1)!;
-    expect([holding.name, held.techniques.length]).toEqual(['Holding the shield', demo.techniques.length + 1]);
+    expect([holding.name, held.techniques.length]).toEqual(['Shield hold', demo.techniques.length + 1]);
     // The holder’s five (F 63, common practice, no source).
     expect(holding.points.map((p) => p.name)).toEqual([
       'Side-on like the kicker',

@@ -299,7 +299,7 @@ export function theDraft(second: Syllabus, names: Names, context: EditContext, n
           op: 'thread.put',
           thread: {
             id: threadId,
-            item: { technique: names.technique('Holding the shield') },
+            item: { technique: names.technique('Shield hold') },
             introduced: names.rank('Lake'),
             until: null,
             informal: false,
