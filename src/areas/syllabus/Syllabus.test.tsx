@@ -7,7 +7,7 @@ import { asks, CONDITIONS, RANKS, syllabus, thread } from '../../core/syllabus/b
 import { flush, letGo, waitingIn } from '../../kit/deviceQueue/deviceQueue';
 import { doneAs, idIn, shown } from '../../kit/testing/server';
 import Syllabus from './Syllabus';
-import { cellId } from './Weave';
+import { cellId } from './WeaveRow';
 
 const cloth = { colour: '#FFFFFF', second: null, stripe: null, bars: 0 };
 const body = syllabus({

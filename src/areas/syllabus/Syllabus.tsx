@@ -30,7 +30,8 @@ import './shared.css';
 import { Tools, Troubles } from './Tools';
 import { useDraft } from './useDraft';
 import { movedTo, requirementAt, strokeAt, type Way } from './wayKeys';
-import { cellId, Cloth, type Grip, type Place, type Tie } from './Weave';
+import { Cloth, type Tie } from './Weave';
+import { cellId, type Grip, type Place } from './WeaveRow';
 import './Syllabus.css';
 
 const LEAST_COLUMN = 52;

@@ -3,13 +3,12 @@ import {
   KeyboardSensor,
   PointerSensor,
   pointerWithin,
-  useDraggable,
   useDroppable,
   useSensor,
   useSensors,
   type DragEndEvent,
 } from '@dnd-kit/core';
-import { memo, useMemo, useState, type KeyboardEvent, type MouseEvent } from 'react';
+import { useMemo, useState, type KeyboardEvent, type MouseEvent } from 'react';
 import type { SyllabusView } from '../../contracts/views';
 import {
   GROUPS,
@@ -19,38 +18,21 @@ import {
   orderOf,
   type Group,
   type ItemFacts,
-  type Life,
   type RankLoad,
   type Syllabus,
   type SyllabusFinding,
-  type Thread,
 } from '../../core';
 import { Belt } from '../../kit/marks/Belt';
-import { drawThread, GROUP_ROW, lifeInWords, NAMES, ROW } from './drawing';
-import { Laths, Ring, Tab } from './small';
+import { GROUP_ROW, NAMES, ROW } from './drawing';
+import { Laths, Ring } from './small';
+import { cellId, NO_RINGS, Row, type Grip, type Place, type RowShown } from './WeaveRow';
 import './Weave.css';
-
-/** What can be taken hold of on a thread. */
-export type Grip = 'eye' | 'end' | `test ${number}`;
-export interface Place {
-  threadId: string;
-  /** A rank's place; −1: the name. */
-  at: number;
-}
 
 /** What hangs together: from what is needed to what needs it, at the belt that asks for it. */
 export interface Tie {
   from: string;
   to: string;
   rankId: string | null;
-}
-
-interface RowShown {
-  thread: Thread;
-  life: Life;
-  name: string;
-  changed: boolean;
-  rings: readonly { n: number; at: number }[];
 }
 
 const GROUP_WORDS: Record<Group, string> = {
@@ -259,9 +241,6 @@ export function Cloth({
   );
 }
 
-const NO_RINGS: RowShown['rings'] = [];
-export const cellId = (p: Place) => `way-${p.threadId}-${p.at}`;
-
 /** The line of a belt, on which its tests are wrapped; marks are dropped on the column that ends on it. */
 function Line({ id, column, first }: { id: string; column: number; first: boolean }) {
   const { setNodeRef, isOver } = useDroppable({ id });
@@ -270,116 +249,6 @@ function Line({ id, column, first }: { id: string; column: number; first: boolea
       ref={setNodeRef}
       className={`stake${first ? ' first' : ''}${isOver ? ' over' : ''}`}
       style={{ width: column }}
-    />
-  );
-}
-
-const Row = memo(function Row({
-  row,
-  ranks,
-  column,
-  place,
-  chosen,
-  grips,
-  onHot,
-}: {
-  row: RowShown;
-  ranks: SyllabusView['ranks'];
-  column: number;
-  place: number | null;
-  chosen: boolean;
-  grips: boolean;
-  onHot: (id: string | null) => void;
-}) {
-  const { thread, life, name } = row;
-  const d = useMemo(() => drawThread(life, column), [life, column]);
-  return (
-    <div
-      className={`way-row${chosen ? ' lit' : ''}`}
-      role="row"
-      style={{ height: ROW }}
-      onPointerEnter={() => onHot(thread.id)}
-    >
-      <div
-        id={cellId({ threadId: thread.id, at: -1 })}
-        role="rowheader"
-        className="name"
-        tabIndex={place === -1 ? 0 : -1}
-        data-thread={thread.id}
-        data-at={-1}
-        style={{ width: NAMES }}
-        title={name}
-      >
-        {row.changed && (
-          <>
-            <Tab />
-            <span className="hidden">changed since it was published: </span>
-          </>
-        )}
-        <span>{name}</span>
-        {thread.informal && <em>, informal</em>}
-        <span className="hidden">: {lifeInWords(life, ranks, thread.informal)}</span>
-        {row.rings
-          .filter((r) => r.at < 0)
-          .map((r) => (
-            <Ring key={r.n} n={r.n} />
-          ))}
-      </div>
-      <div className="thread" style={{ width: ranks.length * column + 34 }}>
-        <svg width={ranks.length * column + 34} height={ROW} aria-hidden="true">
-          <path d={d.stitched} className="stitch" />
-          <path d={d.laid} className="laid" />
-          {d.fray && <path d={d.fray} className="fray" />}
-          {d.tail && <path d={d.tail} className="tail" />}
-          {d.eye !== null && <circle cx={d.eye} cy={ROW / 2} r="3.6" className="eye" />}
-          {d.wraps.map((w) => (
-            <path key={w.x} d={w.d} className="wrap" />
-          ))}
-        </svg>
-        {ranks.map((r, i) => (
-          <div
-            key={r.id}
-            id={cellId({ threadId: thread.id, at: i })}
-            role="gridcell"
-            className={chosen && place === i ? 'cell on' : 'cell'}
-            tabIndex={place === i ? 0 : -1}
-            data-thread={thread.id}
-            data-at={i}
-            aria-label={`${name}, ${r.name}: ${life.at[i] === 'none' ? 'nothing' : life.at[i]!}${life.introduced === i && life.at[i] === 'tested' ? ', new' : ''}`}
-            style={{ left: i * column + 14, width: column }}
-          />
-        ))}
-        {row.rings
-          .filter((r) => r.at >= 0)
-          .map((r, i) => (
-            <span key={r.n} className="ring-at" style={{ left: (r.at + 1) * column - 40 - i * 22 }}>
-              <Ring n={r.n} />
-            </span>
-          ))}
-        {grips && (
-          <>
-            {d.eye !== null && <GripMark id={`${thread.id}|eye`} x={d.eye} />}
-            {life.tests.map((t) => (
-              <GripMark key={t} id={`${thread.id}|test ${t}`} x={(t + 1) * column} />
-            ))}
-            {life.end === 'let go' && <GripMark id={`${thread.id}|end`} x={(life.last + 1) * column + 24} />}
-          </>
-        )}
-      </div>
-    </div>
-  );
-});
-
-/** What the pointer takes hold of; keys move the same marks from the cell. */
-function GripMark({ id, x }: { id: string; x: number }) {
-  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id });
-  return (
-    <span
-      ref={setNodeRef}
-      {...listeners}
-      className={`grip${isDragging ? ' dragged' : ''}`}
-      style={{ left: x - 12, transform: transform ? `translateX(${transform.x}px)` : undefined }}
-      aria-hidden="true"
     />
   );
 }

@@ -1,6 +1,6 @@
 import type { EditInput } from '../../contracts/syllabus';
 import { itemKey, type ItemFacts, type PlacedRequirement, type Syllabus } from '../../core';
-import type { Grip, Place } from './Weave';
+import type { Grip, Place } from './WeaveRow';
 
 /** What the hands on the way need to know of it. */
 export interface Way {

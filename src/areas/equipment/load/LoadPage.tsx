@@ -1,5 +1,4 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { LoadView } from '../../../contracts/views';
 import {
@@ -8,26 +7,23 @@ import {
   dayInWords,
   LADDER_WORK,
   LADDERS,
-  limbInWords,
-  loadWhyInWords,
   mayStrikeInWords,
   nextLoadInWords,
-  singleFrom,
   snaps,
-  stopEndInWords,
-  stopInWords,
   weekdayInWords,
   type Ladder,
 } from '../../../core';
 import { IslandRoot } from '../../../kit/IslandRoot';
 import { Splinter } from '../../../kit/marks/small';
-import { ask, newId, send } from '../../../kit/send';
+import { ask } from '../../../kit/send';
 import { Switch } from '../../../kit/Switch';
 import { firstName } from '../../../kit/words';
 import { StrikeSheet, StrikeWord, type OnStrike, type Thing } from '../../../kit/strike/Strike';
 import './Load.css';
 import { LoadChart } from './LoadChart';
 import { askedDay, limbsOf, type Limb } from './limbs';
+import { Agreed, Lift } from './Said';
+import { NextOf } from './NextOf';
 import { SayHands } from './SayHands';
 import { Stair } from './Stair';
 
@@ -218,172 +214,6 @@ function ruleInWords({ rule }: LoadView, ladder: Ladder): string {
     ? `, from ${rule.snapFrom} on after ${countOf(Math.max(s.fineDays, rule.fineDaysFromSnap), 'day')}; the snap back after ${countOf(rule.snapAfter, 'day')} there`
     : '';
   return `${capital(countOf(s.step, 'more', 'more'))} after ${countOf(s.fineDays, 'day')} without a word${snap}. ${countOf(rule.perWeek, 'day')} in any seven at most. The school’s rule, changed by a head instructor only.`;
-}
-
-/** One limb’s number as a notched lath, with its reason. */
-function NextOf({
-  limb: { next, side, walk },
-  ladder,
-  view,
-  onLift,
-}: {
-  limb: Limb;
-  ladder: Ladder;
-  view: LoadView;
-  onLift: ((what: 'lifted' | 'single') => void) | null;
-}) {
-  const { rule, today } = view;
-  const unsaid = walk.days.at(-1)?.asked === false ? ' Of the last time nothing was said: that counts as fine.' : '';
-  const heavy = singleFrom(walk, rule);
-  const allowed = view.singles.some((s) => s.ladder === ladder && (s.side === side || s.side === 'none'));
-  return (
-    <div className="next-of">
-      <p>
-        <b className="num">{next.number}</b> {side === 'none' ? LADDER_WORK[ladder] : side}
-        {next.snap && next.number > 0 && <span className="second"> with the snap back</span>}
-      </p>
-      <svg width="100%" height="30" viewBox="0 0 250 30" preserveAspectRatio="none" aria-hidden="true">
-        {next.number > 0 ? (
-          <path
-            d={lathPath(Math.min(next.number, 80))}
-            fill={side === 'left' ? 'var(--sheet)' : 'var(--wood)'}
-            stroke="var(--wood-line)"
-            strokeWidth="1.3"
-          />
-        ) : (
-          [6, 13, 20, 26].map((y) => (
-            <g key={y}>
-              <path d={`M0 ${y}L100 ${y - 2}`} stroke="var(--wood-line)" strokeWidth="5.4" />
-              <path d={`M0 ${y}L100 ${y - 2}`} stroke="var(--cloth)" strokeWidth="3.6" />
-            </g>
-          ))
-        )}
-      </svg>
-      {next.stop ? (
-        <>
-          <p className="second">
-            <b>Stopped:</b> {stopInWords(next.stop, ladder, side)}, {dayInWords(next.stop.since, today)}.{' '}
-            {stopEndInWords(next.stop, next.then, rule, today)}
-          </p>
-          {onLift && (
-            <Button className="no-print" onClick={() => onLift('lifted')}>
-              Lift it for the {limbInWords(ladder, side)}
-            </Button>
-          )}
-        </>
-      ) : (
-        <p className="second">
-          <b>Why:</b>{' '}
-          {next.weekUntil === null
-            ? `${loadWhyInWords(next.why)}${unsaid}`
-            : `${capital(countOf(rule.perWeek, 'day'))} of the last seven were worked on: on with ${next.then} from ${dayInWords(next.weekUntil, today)}.`}
-        </p>
-      )}
-      {snaps(ladder) && !next.stop && (
-        <p className="second">
-          {allowed
-            ? 'Single heavy blows: the head instructor has said yes.'
-            : heavy && heavy <= today
-              ? 'Single heavy blows: long enough on it, if the head instructor says so.'
-              : `Single heavy blows: not yet${heavy ? `, ${dayInWords(heavy, today)} at the earliest, and only if the head instructor says so` : ''}.`}{' '}
-          {!allowed && heavy && heavy <= today && onLift && (
-            <Button variant="text" className="no-print" onClick={() => onLift('single')}>
-              Allow them
-            </Button>
-          )}
-        </p>
-      )}
-    </div>
-  );
-}
-
-function lathPath(n: number): string {
-  const u = 250 / 82;
-  const notches = Array.from({ length: Math.floor((n - 1) / 10) }, (_, i) => (i + 1) * 10 * u)
-    .map((x) => `L${Math.round(x - 7)} 1L${Math.round(x)} 18L${Math.round(x + 7)} 1`)
-    .join('');
-  return `M1 29V1${notches}L${Math.round(Math.max(8, n * u))} 1V29Z`;
-}
-
-/** The head’s word, with its reason. */
-function Lift({
-  view,
-  ladder,
-  lift,
-  what,
-  done,
-  leave,
-}: {
-  view: LoadView;
-  ladder: Ladder;
-  lift: Limb;
-  what: 'lifted' | 'single';
-  done: () => Promise<void>;
-  leave: () => void;
-}) {
-  const [reason, setReason] = useState('');
-  const [wrong, setWrong] = useState('');
-  const limb = limbInWords(ladder, lift.side);
-  const write = async () => {
-    const answer = await send('load.allow', {
-      id: newId(),
-      studentId: view.student.id,
-      ladder,
-      side: lift.side,
-      what,
-      reason,
-    });
-    if (answer.ok) await done();
-    else setWrong(answer.errors[0]?.message ?? answer.title);
-  };
-  return (
-    <section className="sheet stack" aria-label="The head’s word">
-      <h2>{what === 'lifted' ? `Lift the stop of the ${limb}?` : `Allow single heavy blows, ${limb}?`}</h2>
-      <TextField label="Because" value={reason} multiline minRows={2} onChange={(e) => setReason(e.target.value)} />
-      <div role="alert">{wrong !== '' && <p className="message wrong">{wrong}</p>}</div>
-      <p className="second">It is kept with your name. After pain or numbness a doctor has looked at it first.</p>
-      <div className="row wrap">
-        <Button variant="contained" onClick={() => void write()}>
-          {what === 'lifted' ? 'Lift it' : 'Allow them'}
-        </Button>
-        <Button onClick={leave}>Leave it</Button>
-      </div>
-    </section>
-  );
-}
-
-/** The guardian’s word: by themselves, or by the head for what was said on paper. */
-function Agreed({ view, done }: { view: LoadView; done: () => Promise<void> }) {
-  const [guardian, setGuardian] = useState('');
-  const [wrong, setWrong] = useState('');
-  const { agreed, can, today } = view;
-  const say = async (yes: boolean) => {
-    const answer = await send('load.agree', { id: newId(), studentId: view.student.id, agreed: yes, guardian });
-    if (answer.ok) await done();
-    else setWrong(answer.errors[0]?.message ?? answer.title);
-  };
-  return (
-    <section className="stack">
-      <h2>The guardian’s word</h2>
-      <p>
-        {agreed
-          ? `${agreed.guardian} said ${agreed.agreed ? 'yes' : 'no'} on ${dayInWords(agreed.day, today)}.`
-          : 'Nobody was asked yet.'}
-      </p>
-      {can.agree && (
-        <>
-          {view.reader === 'teacher' && (
-            <TextField label="Who said so" value={guardian} onChange={(e) => setGuardian(e.target.value)} />
-          )}
-          <div role="alert">{wrong !== '' && <p className="message wrong">{wrong}</p>}</div>
-          <div className="row wrap no-print">
-            <Button onClick={() => void say(true)}>Yes, they may</Button>
-            <Button onClick={() => void say(false)}>No</Button>
-          </div>
-        </>
-      )}
-    </section>
-  );
 }
 
 /** The newest entries, in words: what the chart shows, for everybody. */
