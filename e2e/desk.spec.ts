@@ -20,7 +20,7 @@ test.describe('the desk of the head instructor', () => {
       page.getByRole('heading', { level: 1, name: 'The way from the first belt to the last' }),
     ).toBeVisible();
     const picture = page.locator('.guide img').first();
-    expect(await picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(600);
+    await expect.poll(() => picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(600);
     // Links between its documents lead to pages of the program.
     await page.goto(`${demo.url}/guide/sequences`);
     await page.getByRole('link', { name: 'How it is written', exact: true }).click();

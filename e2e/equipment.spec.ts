@@ -1,4 +1,7 @@
-import { expect, test } from './house';
+import { v7 } from 'uuid';
+import { ALONE } from '../src/core';
+import { expect, House, test } from './house';
+import { sent } from './onTheMat';
 
 test.describe('the store', () => {
   test('what is short tonight is looked over, lent and brought back, and stands so after a reload; a new thing goes in and out', async ({
@@ -105,5 +108,55 @@ test.describe('the store', () => {
     await page.emulateMedia({ media: 'screen' });
     await choose('Nell Okafor');
     await expect(page.getByText('No post is drawn.', { exact: false })).toBeVisible();
+  });
+
+  test('a stop of the hands empties the place at the post of the running class', async ({ context }) => {
+    // A hall of its own: its evening is begun.
+    const own = new House('demo');
+    await own.open();
+    try {
+      await own.signIn(context, 'maren');
+      const page = await context.newPage();
+      const conditionId = v7();
+      const post = { ...ALONE, gear: 'striking post', home: false };
+      await sent(page, own, 'condition.save', { id: conditionId, name: 'at the post', ...post });
+      const [rafael] = await own.query<{ id: string; today: string }>(
+        `select id, now()::date::text as today from person where name = 'Rafael Quill'`,
+      );
+      // The first block of tonight is at the post.
+      await own.query(
+        `update class_plan set plan = jsonb_set(plan, '{blocks,0,items}', jsonb_build_array(jsonb_build_object(
+           'item', jsonb_build_object('technique', (select id from technique where name = 'Reverse punch')),
+           'conditionId', $1::text, 'call', null))) where day = now()::date`,
+        [conditionId],
+      );
+      await page.goto(`${own.url}/tonight`);
+      await page.waitForLoadState('networkidle');
+      await page.getByRole('checkbox', { name: 'Rafael Quill' }).click();
+      await page.getByRole('button', { name: 'Begin the class' }).click();
+      const atPost = page.getByRole('region', { name: 'At the post' });
+      await expect(atPost).toContainText('1 place, 1 student');
+      await expect(atPost.getByRole('listitem')).toContainText(/Rafael Quill: Right \d+; left \d+/);
+      // On his own page, at home: both hands are numb.
+      const said = { skin: 'fine', swelling: 'none', joints: 'fine', feeling: 'numb' };
+      await sent(page, own, 'load.record', {
+        studentId: rafael!.id,
+        day: rafael!.today,
+        place: 'home',
+        done: (['left', 'right'] as const).map((side) => ({
+          id: v7(),
+          blow: 'straight',
+          side,
+          surface: '',
+          count: 0,
+          said,
+        })),
+      });
+      await page.reload();
+      await expect(atPost).toContainText('Nobody here may strike what is hard tonight: pads and air instead.');
+      await expect(atPost).toContainText(/Not tonight: Rafael Quill\..*numb/);
+    } finally {
+      await own.close();
+    }
   });
 });

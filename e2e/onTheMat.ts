@@ -58,23 +58,28 @@ export const marked = async (
   await expect(page.getByText(new RegExp(`${value} ± ${kept!.halves[0]}`)).first()).toBeVisible();
 };
 
+/** Sends one command as whoever is signed in, and expects that it was done. */
+export async function sent(page: Page, demo: House, name: string, input: object): Promise<void> {
+  const at = new Date().toISOString();
+  const answer = await page.request.post(`${demo.url}/api/commands`, {
+    headers: { origin: demo.url },
+    data: { id: v7(), at, sent: at, name, input },
+  });
+  expect(answer.status(), await answer.text()).toBe(200);
+}
+
 /** Somebody who is new on the roll, at the first belt. */
 export async function newcomer(page: Page, demo: House, name: string): Promise<string> {
   const id = v7();
   const [first] = await demo.query<{ rank: string; today: string }>(
     `select h.rank_id as rank, now()::date::text as today from rank_held h join rank r on r.id = h.rank_id where r.name = 'White' limit 1`,
   );
-  const at = new Date().toISOString();
-  const answer = await page.request.post(`${demo.url}/api/commands`, {
-    headers: { origin: demo.url },
-    data: {
-      id: v7(),
-      at,
-      sent: at,
-      name: 'student.add',
-      input: { id, name, born: '2001-05-04', rankId: first!.rank, since: first!.today },
-    },
+  await sent(page, demo, 'student.add', {
+    id,
+    name,
+    born: '2001-05-04',
+    rankId: first!.rank,
+    since: first!.today,
   });
-  expect(answer.status()).toBe(200);
   return id;
 }

@@ -67,7 +67,10 @@ export default function RunSheet({ view }: { view: RunSheetView }) {
     return d.getHours() * 60 + d.getMinutes();
   };
 
+  // Said to be laid out only when it would be there after a reload.
+  const [keeping, setKeeping] = useState(false);
   const keep = async (day: Partial<DayKept>) => {
+    setKeeping(true);
     const answer = await send('runSheet.save', {
       gradingId: g.id,
       version: version.current,
@@ -81,6 +84,7 @@ export default function RunSheet({ view }: { view: RunSheetView }) {
       },
     });
     if (answer.ok) version.current += 1;
+    setKeeping(false);
     setWrong(answer.ok ? '' : answer.title);
   };
   const asLaid = useRef<(l: Laid) => void>(() => undefined);
@@ -175,7 +179,7 @@ export default function RunSheet({ view }: { view: RunSheetView }) {
         <div className="columns screen">
           <div>
             <p role="status" className="second">
-              {laid && laidInWords(laid)}
+              {laid && (keeping ? 'Keeping it…' : laidInWords(laid))}
             </p>
             {changes.length > 0 && (
               <div className="message attention">

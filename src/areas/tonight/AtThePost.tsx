@@ -34,8 +34,8 @@ export function AtThePost({
   );
   const turn = (id: string) => slots.find((s) => s.id === id);
   return (
-    <section className="at-post">
-      <h2>At the post</h2>
+    <section className="at-post" aria-labelledby="at-post-head">
+      <h2 id="at-post-head">At the post</h2>
       <p className="quiet">
         {posts === 0
           ? 'No post is sound and looked over: pads and air instead.'
