@@ -62,6 +62,8 @@ export default function ClipMeasure({
   const shareAt = fixed?.off === 'clip' && 'shareAt' in fixed ? fixed.shareAt : null;
   const byTheSchool = fixed?.off === 'clip' && 'from' in fixed ? ([fixed.from, fixed.to] as const) : null;
   const [clip, setClip] = useState<Clip | null>(null);
+  /** How many were opened: what was said of one is not said of the next. */
+  const [nth, setNth] = useState(0);
   const [gaps, setGaps] = useState<readonly [Gap, Gap]>([
     { last: 0, first: 1 },
     { last: 0, first: 1 },
@@ -110,6 +112,7 @@ export default function ClipMeasure({
     open.current = c;
     const n = c.times.length;
     setClip(c);
+    setNth((k) => k + 1);
     setWay(firstWay(c));
     setGaps([gapBefore(c.times, Math.round(n / 3)), gapBefore(c.times, Math.round(n / 2))]);
     setPegged([false, false]);
@@ -290,7 +293,16 @@ export default function ClipMeasure({
       )}
       {clip && read && !shareAt && (
         <>
-          {!ball && <PegsFound read={read} times={clip.times} events={events} gaps={gaps} onGap={peg} />}
+          {!ball && (
+            <PegsFound
+              key={`${nth} ${events.join()}`}
+              read={read}
+              times={clip.times}
+              events={events}
+              gaps={gaps}
+              onGap={peg}
+            />
+          )}
           <div className="clip-pegs">
             {([0, 1] as const).map((i) => (
               <PegFrames

@@ -242,7 +242,7 @@ export default function PhotoMeasure({
               onClick={() => {
                 setFacing(1);
                 setBy('stature');
-                void drawnPicture().then(show);
+                drawnPicture().then(show, () => setWrong('This device cannot draw one: take a picture.'));
               }}
             >
               Try it on a drawing
