@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useCallback, useEffect, useState } from 'react';
-import { againstTheCaller, tempoInWords, type Call } from '../../core';
+import { againstTheCaller, againstTheCallerInWords, type Call } from '../../core';
 
 export interface Said {
   /** By the device's clock, in milliseconds. */
@@ -31,7 +31,7 @@ export function Tapped({ over, saidSoFar }: { over: boolean; saidSoFar: () => re
     );
   if (taps.length === 0) return null;
   const said = saidSoFar();
-  const words = tempoInWords(
+  const words = againstTheCallerInWords(
     againstTheCaller(
       said.map((s) => s.at),
       taps,

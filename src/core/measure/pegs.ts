@@ -1,6 +1,7 @@
 // Where the two pegs of a film may stand, from what a pose model found in its frames: proposals, never more.
 import type { Place } from '../technique/pose';
 import type { ClipEvent, FrameTimes, Gap } from './clip';
+import { NINE_IN_TEN } from './doubt';
 import { bodyHeight, facingOf, pointOf, type Found } from './found';
 
 /** What a film's frames show of themselves; the others are pegged by eye. */
@@ -156,7 +157,7 @@ function lineThrough(
   return { meets: t + (1 - u) / slope, slope, off };
 }
 
-/** Where the last rise to the full begins and ends, as places in the course. */
+/** Where the rise to the full begins and ends, as places in the course. */
 function rise(c: Course): { from: number; to: number } | null {
   const to = c.done.findIndex((u, i) => u >= 0.92 && (c.done[i + 1] ?? 1) >= 0.85);
   if (to < 1) return null;
@@ -185,7 +186,7 @@ export function pegOf(event: FoundEvent, times: FrameTimes, seen: readonly Frame
       : null;
   if (!line) return null;
   const meets = Math.min(t(Math.min(c.frames.length - 1, r.to + 2)), Math.max(t(Math.max(0, r.from - 1)), line.meets));
-  const half = (1.6449 * Math.hypot(line.off, STEADILY_OFF / c.way)) / line.slope;
+  const half = (NINE_IN_TEN * Math.hypot(line.off, STEADILY_OFF / c.way)) / line.slope;
   const [lo, hi] = [meets - half, meets + half];
   // Where it slows down before it stops the line meets its full too early: then it is as late as the first frame there.
   const stands = c.done.findIndex((u, i) => i >= r.to && u >= 0.99);

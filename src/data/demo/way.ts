@@ -270,16 +270,12 @@ export function theDraft(second: Syllabus, names: Names, context: EditContext, n
   const holding = (rank: string, condition: string): Edit => ({
     op: 'requirement.put',
     requirement: {
+      ...asked(kick, 'Fern'),
       id: newId(),
       threadId,
       rankId: names.rank(rank),
       conditionId: names.condition(condition),
-      purpose: null,
       standard: STEADY,
-      stage: null,
-      rung: null,
-      critical: false,
-      opens: null,
     },
   });
   return done(

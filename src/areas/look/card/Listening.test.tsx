@@ -1,7 +1,7 @@
 import { act, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
-import { Listening, tempoInWords } from './Listening';
+import { Listening } from './Listening';
 
 vi.mock('../../../workers/level?worker&url', () => ({ default: '/level.js' }));
 const user = userEvent.setup();
@@ -63,11 +63,4 @@ it('says so where there is no microphone; tries can be tapped', async () => {
   render(<Listening onHit={vi.fn()} />);
   await user.click(screen.getByRole('button', { name: 'Count by ear' }));
   expect(await screen.findByText(/There is no microphone, or it may not be used/)).toBeTruthy();
-});
-
-it('tempo in words: nothing of three, slower or faster ends are told', () => {
-  expect(tempoInWords([0, 500, 1000])).toBe('');
-  expect(tempoInWords([0, 700, 1700, 2550, 3550, 4250])).toBe('0.9 s apart, half of them within 0.2 s.');
-  expect(tempoInWords([0, 500, 1000, 1500, 2300, 3100, 3900])).toMatch(/slower towards the end\.$/);
-  expect(tempoInWords([0, 800, 1600, 2400, 2900, 3400, 3900])).toMatch(/faster towards the end\.$/);
 });

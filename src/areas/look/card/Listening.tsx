@@ -1,21 +1,7 @@
 import Button from '@mui/material/Button';
 import { useEffect, useRef, useState } from 'react';
-import { tempoOf } from '../../../core';
+import { tempoInWords, tempoOf } from '../../../core';
 import levelUrl from '../../../workers/level?worker&url';
-
-const tenths = (ms: number) => (Math.round(ms / 100) / 10).toFixed(1);
-
-/** Nearer than a tenth of a second can show, in ms. */
-const EVEN = 50;
-
-/** How evenly they came, in words; nothing with fewer than four. */
-export function tempoInWords(times: readonly number[]): string {
-  const t = tempoOf(times);
-  if (!t) return '';
-  const drift = t.drift > 0.1 ? ', slower towards the end' : t.drift < -0.1 ? ', faster towards the end' : '';
-  const how = t.spread < EVEN ? 'evenly' : `half of them within ${tenths(t.spread)} s`;
-  return `${tenths(t.between)} s apart, ${how}${drift}.`;
-}
 
 /** Opens the microphone, tells the time of each hit in milliseconds, and gives back how to close it. */
 async function listen(onHit: (at: number) => void): Promise<() => void> {
@@ -95,7 +81,7 @@ export function Listening({ onHit }: { onHit: () => void }) {
         {state === 'refused'
           ? 'There is no microphone, or it may not be used: tap each try.'
           : state === 'on' || times.length > 0
-            ? `${times.length === 1 ? 'One hit' : `${times.length} hits`} heard${state === 'on' ? '; tap what missed' : ''}. ${tempoInWords(times)}`.trim()
+            ? `${times.length === 1 ? 'One hit' : `${times.length} hits`} heard${state === 'on' ? '; tap what missed' : ''}. ${tempoInWords(tempoOf(times))}`.trim()
             : 'By the microphone, on this device; no sound is kept.'}
       </p>
     </div>

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { againstTheCaller } from '../../measure/beats';
-import { tempoInWords } from './tempo';
+import { againstTheCaller, tempoOf } from '../../measure/beats';
+import { againstTheCallerInWords, tempoInWords } from './tempo';
 
 const called = [1000, 2000, 3000, 4000, 5000];
 const names = ['1', '2', '3', '4', '5'];
-const said = (heard: readonly number[]) => tempoInWords(againstTheCaller(called, heard), names);
+const said = (heard: readonly number[]) => againstTheCallerInWords(againstTheCaller(called, heard), names);
 
 describe('a form against its caller', () => {
   it('says the middle, and that it came evenly', () => {
@@ -26,4 +26,11 @@ describe('a form against its caller', () => {
     expect(said([])).toEqual(['No count was tapped.']);
     expect(said([1100, 1200, 2100, 3100, 4100, 5100]).at(-1)).toBe('1 tap belonged to no count.');
   });
+});
+
+it('tempo in words: nothing of three, slower or faster ends are told', () => {
+  expect(tempoInWords(tempoOf([0, 500, 1000]))).toBe('');
+  expect(tempoInWords(tempoOf([0, 700, 1700, 2550, 3550, 4250]))).toBe('0.9 s apart, half of them within 0.2 s.');
+  expect(tempoInWords(tempoOf([0, 500, 1000, 1500, 2300, 3100, 3900]))).toMatch(/slower towards the end\.$/);
+  expect(tempoInWords(tempoOf([0, 800, 1600, 2400, 2900, 3400, 3900]))).toMatch(/faster towards the end\.$/);
 });

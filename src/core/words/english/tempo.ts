@@ -1,18 +1,28 @@
-import type { AgainstTheCaller } from '../../measure/beats';
+import type { AgainstTheCaller, Tempo } from '../../measure/beats';
 import { countOf, listInWords } from './speak';
 
 const seconds = (ms: number) => `${(Math.round(Math.abs(ms) / 100) / 10).toFixed(1)} s`;
+/** Nearer than a tenth of a second can show, in ms. */
+const EVEN = 50;
 const apart = (ms: number) =>
-  Math.abs(ms) < 50 ? 'with the call' : `${seconds(ms)} ${ms > 0 ? 'after' : 'before'} the call`;
+  Math.abs(ms) < EVEN ? 'with the call' : `${seconds(ms)} ${ms > 0 ? 'after' : 'before'} the call`;
 /** So many milliseconds from the middle of all a count stands out; a thumb is off by less. */
 const STANDS_OUT = 250;
 const MOST_NAMED = 4;
+
+/** How evenly taps or hits came, in words; nothing where too few came to tell. */
+export function tempoInWords(t: Tempo | null): string {
+  if (!t) return '';
+  const drift = t.drift > 0.1 ? ', slower towards the end' : t.drift < -0.1 ? ', faster towards the end' : '';
+  const how = t.spread < EVEN ? 'evenly' : `half of them within ${seconds(t.spread)}`;
+  return `${seconds(t.between)} apart, ${how}${drift}.`;
+}
 
 /**
  * How the counts of a form came against their caller, in sentences: the middle, what stands out, what was not tapped.
  * `names` are those of the counts as they were called.
  */
-export function tempoInWords(t: AgainstTheCaller, names: readonly string[]): string[] {
+export function againstTheCallerInWords(t: AgainstTheCaller, names: readonly string[]): string[] {
   const { lag } = t;
   if (lag === null) return ['No count was tapped.'];
   const tapped = t.after.filter((a) => a !== null).length;
