@@ -3,10 +3,11 @@ import { defineConfig, devices } from '@playwright/test';
 export default defineConfig({
   testDir: 'e2e',
   fullyParallel: false,
-  // Each worker has a database and a server of its own.
-  workers: 2,
+  // One at a time: a browser, a server with its threads and a database fill two cores already. Two at a time took as long
+  // together, and each step two to three times as long.
+  workers: 1,
   timeout: 90_000,
-  // Two browsers and two databases on two cores: what takes half a second alone may take several.
+  // What takes half a second on a quiet machine may take several on a busy one.
   expect: { timeout: 12_000 },
   retries: 1,
   globalSetup: './e2e/cluster.ts',

@@ -123,11 +123,14 @@ test.describe('looking', () => {
     await b.keyboard.press('s');
     await sent(a);
     await sent(b);
-    const both = await demo.query<{ held: number }>(
-      `select m.held from mark m join look l on l.id = m.look_id join point p on p.id = m.point_id
-       where p.name = 'Heels on one line' and l.counts is null and l.at > now() - interval '5 minutes' order by m.held`,
-    );
-    expect(both.map((m) => m.held)).toEqual([0, 1]);
+    const held = async () =>
+      (
+        await demo.query<{ held: number }>(
+          `select m.held from mark m join look l on l.id = m.look_id join point p on p.id = m.point_id
+           where p.name = 'Heels on one line' and l.counts is null and l.at > now() - interval '5 minutes' order by m.held`,
+        )
+      ).map((m) => m.held);
+    await expect.poll(held).toEqual([0, 1]);
     await expect(a.getByText('Idris: slipped')).toBeVisible({ timeout: 20_000 });
     await expect(b.getByText('Maren: held')).toBeVisible({ timeout: 20_000 });
     await one.close();

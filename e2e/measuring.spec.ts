@@ -125,8 +125,8 @@ test.describe('measuring', () => {
     const frames = dialog.locator('.peg-two canvas');
     await expect(frames.nth(3)).toHaveAttribute('data-frame', '48');
     // Between two frames apart there is something to see: the fist still moved.
-    const seen = await frames.evaluateAll((all) => all.map((c) => (c as HTMLCanvasElement).toDataURL()));
-    expect(new Set(seen).size).toBe(4);
+    const seen = () => frames.evaluateAll((all) => new Set(all.map((c) => (c as HTMLCanvasElement).toDataURL())).size);
+    await expect.poll(seen).toBe(4);
     await expect(dialog.locator('.measure-value')).toContainText(/^\+50 ± [45] ms: accepted/);
     await dialog.getByRole('button', { name: 'Take +50 ms into the look' }).click();
     await marked(page, demo, began, ['Fist lands with the foot', 50]);

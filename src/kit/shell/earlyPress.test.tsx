@@ -6,7 +6,7 @@ const page = `
   <astro-island ssr id="asleep">
     <button id="open">Open</button><button id="other"><span id="inner">Other</span></button>
     <a href="#x" id="link"><span role="button" id="in-link">Go</span></a>
-    <p id="text">Words</p>
+    <p id="text">Words</p><input type="file" id="file" />
   </astro-island>
   <astro-island id="awake"><button id="now">Now</button></astro-island>`;
 const $ = (id: string) => document.getElementById(id)!;
@@ -58,6 +58,18 @@ describe('a press before the page has woken up', () => {
     button.remove();
     wake();
     expect(opened).not.toHaveBeenCalled();
+  });
+
+  it('takes a file that was chosen meanwhile', () => {
+    const taken = vi.fn();
+    const chosen = () => $('file').dispatchEvent(new Event('change', { bubbles: true }));
+    chosen();
+    $('file').addEventListener('change', taken);
+    wake();
+    expect(taken).toHaveBeenCalledOnce();
+    // Whatever is chosen afterwards is taken by the page itself.
+    chosen();
+    expect(taken).toHaveBeenCalledTimes(2);
   });
 
   it('leaves alone what is awake, what is a link, and what is only text', () => {

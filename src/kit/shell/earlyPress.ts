@@ -5,7 +5,8 @@ const PRESSED =
 /**
  * A page is seen before its scripts have come, and a thumb does not wait: a press on a button that cannot do anything
  * yet is kept and done once its island has woken up. The newest press of an island counts, since whoever presses twice
- * meant it once. Links and what a form sends by itself are left to the browser.
+ * meant it once. Links and what a form sends by itself are left to the browser. A file that was chosen by then is taken
+ * once somebody can.
  */
 export function keepEarlyPresses(page: Document): void {
   const kept = new Map<Element, HTMLElement>();
@@ -39,4 +40,14 @@ export function keepEarlyPresses(page: Document): void {
     },
     { capture: true },
   );
+  page.addEventListener('change', ({ target }) => {
+    if (!(target instanceof HTMLInputElement) || target.type !== 'file') return;
+    target
+      .closest(ASLEEP)
+      ?.addEventListener(
+        'astro:hydrate',
+        () => target.isConnected && target.dispatchEvent(new Event('change', { bubbles: true })),
+        { once: true },
+      );
+  });
 }
