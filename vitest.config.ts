@@ -7,7 +7,7 @@ import { defineConfig } from 'vitest/config';
  */
 const ALONE = [
   'src/areas/{look,caller}/**/*.test.tsx',
-  'src/kit/mat/**/*.test.tsx',
+  'src/kit/{mat,measure}/**/*.test.tsx',
   'src/**/{use*,RunSheet,Forecast}.test.tsx',
   ...readdirSync('src', { recursive: true, encoding: 'utf8' })
     .map((file) => `src/${file}`)

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { figureOf, inFrontStance, poseOf, weightSplit, type Figure, type Place } from '../src/core';
-import { drawnOf, onStage, paintFigure, type Stage } from '../src/areas/look/measure/drawnFigure';
+import { drawnOf, onStage, paintFigure, type Stage } from '../src/kit/measure/drawnFigure';
 
 export const DRAWN: Stage = { width: 900, height: 900, stature: 640, floor: 780, middle: 450 };
 /** Where a place of the body, in statures from the middle of the floor, stands in the picture. */

@@ -17,7 +17,7 @@ import {
   type Pin,
   type Pins,
 } from '../src/core';
-import { drawnOf, paintFigure } from '../src/areas/look/measure/drawnFigure';
+import { drawnOf, paintFigure } from '../src/kit/measure/drawnFigure';
 import { DRAWN, inPicture } from './drawnBody';
 import { expect, test } from './house';
 import { measuring } from './onTheMat';

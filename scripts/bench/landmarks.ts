@@ -32,7 +32,7 @@ export async function benchLandmarks() {
   const script = await bundled(
     `import { createElement } from 'react';
     import { createRoot } from 'react-dom/client';
-    import PhotoMeasure from './src/areas/look/measure/PhotoMeasure';
+    import PhotoMeasure from './src/kit/measure/PhotoMeasure';
     createRoot(document.getElementById('root')).render(createElement(PhotoMeasure, {
       name: 'Somebody', side: 'left', stature: 170, onTake: () => {}, onClose: () => {},
       point: { id: 'p', name: 'Weight forward of the middle', unit: '%', range: { lo: 50, hi: 70 }, wanted: null, measuredBy: null },
@@ -46,7 +46,7 @@ export async function benchLandmarks() {
       useBody: `const idle = { at: 'idle' }; export const useBody = () => idle;`,
     },
   );
-  const { page, slow, close } = await benchPage(['kit/theme/base.css', 'areas/look/measure/Measure.css']);
+  const { page, slow, close } = await benchPage(['kit/theme/base.css', 'kit/measure/Measure.css']);
   try {
     await page.evaluate(
       "Object.defineProperty(window, 'localStorage', { value: { getItem: () => null, setItem: () => {} } })",

@@ -32,6 +32,7 @@ import { outcomeInput } from './outcome';
 import { overrideInput } from './override';
 import { pairsInput, partnersInput } from './pairs';
 import { pauseInput } from './pause';
+import { picturesInput } from './pictures';
 import { postInput } from './post';
 import { practiceInput } from './practice';
 import { promotionInput } from './promotion';
@@ -93,6 +94,7 @@ export const COMMANDS = {
   'student.leave': { may: HEAD, input: v.object({ id, left: v.boolean() }) },
   'student.promote': { may: HEAD, input: promotionInput },
   'consent.record': { may: ['head', 'student', 'guardian'], input: consentInput },
+  'pictures.agree': { may: ['head', 'student', 'guardian'], input: picturesInput },
   'injury.record': { may: STAFF, input: injuryInput },
   'adaptation.write': { may: HEAD, input: adaptationInput },
   'override.set': { may: HEAD, input: overrideInput },

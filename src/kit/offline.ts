@@ -35,13 +35,18 @@ export const keptOfClass = {
 
 /** Where the device keeps what the mat takes along. */
 export const KIT_STORE = 'stavewright-kit';
+/** Where it keeps pictures that somebody agreed to. */
+export const PICTURE_STORE = 'stavewright-pictures';
 
-/** Throws away what holds people's data: what the mat took along, the pages kept for use without a network, and lists that were pasted. */
+/**
+ * Throws away what holds people's data: what the mat took along, pictures, the pages kept for use without a network, and
+ * lists that were pasted.
+ */
 export async function forgetPeople(): Promise<void> {
   for (const key of Object.values(forgottenAtSignOut)) localStorage.removeItem(key);
   const ofClasses = Object.keys(localStorage).filter((k) => Object.values(keptOfClass).some((p) => k.startsWith(p)));
   for (const key of ofClasses) localStorage.removeItem(key);
-  if ('indexedDB' in globalThis) indexedDB.deleteDatabase(KIT_STORE);
+  if ('indexedDB' in globalThis) for (const name of [KIT_STORE, PICTURE_STORE]) indexedDB.deleteDatabase(name);
   if (!('caches' in globalThis)) return;
   await Promise.all(['pages', 'views'].map((name) => caches.delete(name)));
 }

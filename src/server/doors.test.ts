@@ -54,6 +54,7 @@ const MAY_SEND: Record<CommandName, string> = {
   'student.leave': 'h',
   'student.promote': 'h',
   'consent.record': 'hg', // a student for themselves, in its own test
+  'pictures.agree': 'hg', // the same
   'injury.record': 'hi',
   'adaptation.write': 'h',
   'override.set': 'h',

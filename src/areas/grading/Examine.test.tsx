@@ -45,7 +45,9 @@ const row = (name: string) => screen.getByRole('button', { name: new RegExp(`^\\
 
 it('a measure decides by itself: only the key that fits takes it; without one the eye judges', async () => {
   const accepted = { lo: 90, hi: 180 };
-  const base = examinePoint('base foot turned', { measured: { unit: '°', accepted, wanted: { lo: 120, hi: 150 } } });
+  const base = examinePoint('base foot turned', {
+    measured: { unit: '°', accepted, wanted: { lo: 120, hi: 150 }, measuredBy: null },
+  });
   const user = await open([item('Front kick', [base, examinePoint('guard up')])]);
   expect(key(/^Held by eye/)).toHaveProperty('disabled', false);
   await user.click(key(/^More/));
@@ -67,7 +69,7 @@ it('a measure decides by itself: only the key that fits takes it; without one th
 
 it('a measure that was begun for one side or repetition is not taken for another', async () => {
   const accepted = { lo: 90, hi: 180 };
-  const base = examinePoint('base foot turned', { measured: { unit: '°', accepted, wanted: null } });
+  const base = examinePoint('base foot turned', { measured: { unit: '°', accepted, wanted: null, measuredBy: null } });
   const user = await open([item('Front kick', [base, examinePoint('guard up')], { sided: true })]);
   const field = () => screen.getByRole('textbox', { name: 'Measured, in °' });
   await user.type(field(), '120');
@@ -158,4 +160,15 @@ it('whoever is asked other things of the same belt stands in a line of their own
   await user.click(key(/^Next: Nell, Front kick/));
   expect(heading()).toBe('Nell Okafor');
   expect(screen.queryByRole('button', { name: /^Next/ })).toBeNull();
+});
+
+it('an examiner reads a measure off a picture too, and keeps none', async () => {
+  const accepted = { lo: 90, hi: 180 };
+  const base = examinePoint('base foot turned', { measured: { unit: '°', accepted, wanted: null, measuredBy: null } });
+  const user = await open([item('Front kick', [base])]);
+  await user.click(key(/^From a picture$/));
+  expect(await screen.findByText(/Nothing leaves this device/)).toBeTruthy();
+  expect(screen.queryByText(/has not agreed/)).toBeNull();
+  await user.click(key(/^Leave it$/));
+  await waitFor(() => expect(screen.queryByText(/Nothing leaves this device/)).toBeNull());
 });

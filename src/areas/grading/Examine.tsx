@@ -7,6 +7,7 @@ import { inUnit, isHeld, SHEET_WORDS, wordOfMark, type SheetWord } from '../../c
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { Measuring } from '../../kit/mat/Measuring';
+import { measuredPoint, useReading } from '../../kit/measure/useReading';
 import { Key } from '../../kit/mat/Key';
 import '../../kit/mat/mat.css';
 import { SaveState, useAwake } from '../../kit/mat/SaveState';
@@ -88,6 +89,15 @@ export default function Examine({ view }: { view: ExamineView }) {
   const range = point?.measured?.accepted ?? null;
   // What stands there already, unless another is being typed.
   const measure = typed ?? (line && point && range ? valueAt(line, point.id, side, cursor.rep) : null);
+  const reading = useReading({
+    // Who examines need not know how tall anybody is, nor keeps a picture: the stature is asked where it is needed.
+    who: person ? { id: person.id, name: person.name, stature: null, pictures: null } : null,
+    item: item?.name ?? '',
+    side: side === 'left' || side === 'right' ? side : 'none',
+    point: point?.measured ? measuredPoint({ ...point, ...point.measured, kind: 'measured' }, range) : null,
+    others: [],
+    onTake: ([taken]) => taken && setTyped(taken.value),
+  });
   /** A measure decides by itself: only the key that fits it takes it. Without one it is by eye. */
   const fits = (m: 'H' | 'S') => measure === null || range === null || isHeld(measure, range) === (m === 'H');
   const mark = (m: 'H' | 'S' | 'U') => {
@@ -157,6 +167,7 @@ export default function Examine({ view }: { view: ExamineView }) {
   return (
     <IslandRoot scheme="dark">
       <main aria-busy={!sheet.ready} className="examine">
+        {reading.screen}
         <header className="spread">
           <div>
             <h1>{person.name}</h1>
@@ -233,6 +244,7 @@ export default function Examine({ view }: { view: ExamineView }) {
                 range={range}
                 value={measure}
                 onValue={setTyped}
+                reading={sheet.takes ? reading.press : null}
               />
             )}
             {scale ? (

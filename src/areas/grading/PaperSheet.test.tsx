@@ -72,7 +72,9 @@ it('with nobody put forward it says so', () => {
 });
 
 it('has a line for what is measured, and for a mark where the school gives marks', () => {
-  const base = examinePoint('base foot', { measured: { unit: '°', accepted: { lo: 90, hi: 180 }, wanted: null } });
+  const base = examinePoint('base foot', {
+    measured: { unit: '°', accepted: { lo: 90, hi: 180 }, wanted: null, measuredBy: null },
+  });
   const [kofi] = view.candidates;
   const one = { ...kofi!, items: [{ ...kofi!.items[0]!, repetitions: 2, points: [base] }] };
   render(<PaperSheet view={{ ...view, scale: { outOf: 10, stands: 7, nearly: 5 }, candidates: [one] }} />);

@@ -9,6 +9,7 @@ import type {
   Range,
   SheetMark,
   SheetWord,
+  Unit,
   VerdictWord,
 } from '../../core';
 import type { HallShown } from './hall';
@@ -127,7 +128,7 @@ export interface ExaminePoint {
   canHurt: boolean;
   adapted: string | null;
   /** In what it is measured, from where to where it is accepted, and what is wanted; null: by eye. */
-  measured: { unit: string | null; accepted: Range; wanted: Range | null } | null;
+  measured: { unit: Unit | null; accepted: Range; wanted: Range | null; measuredBy: string | null } | null;
   /** Of a count: how others do it, and may. */
   variants: { school: string; does: string }[];
   /** At the first count where a form of a like name goes another way: which, and what it does there. */

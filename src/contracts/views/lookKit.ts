@@ -59,6 +59,8 @@ export interface LookKitView {
     rests: Record<string, RestShown>;
     /** The rung of contact agreed to, 1 the lowest; 0 refused, null nothing on record that counts. */
     rung: number | null;
+    /** Whether pictures of them may be kept on the device; it may still have what it was sent before anybody was asked. */
+    pictures?: boolean;
     /** In centimetres and kilograms; null: not said. A device may still have what it was sent before they were. */
     stature?: number | null;
     mass?: number | null;

@@ -101,6 +101,10 @@ export interface StudentView {
   /** How far who reads may say that contact goes, and why not further; null: they may not say. */
   consentSaid: { most: number; asksGuardian: boolean; because: string; minor: boolean } | null;
   consentBefore: { rung: Rung | null; day: string; guardian: string }[];
+  /** The newest word on pictures kept on a device; `counts` is false where a guardian's agreement is missing. */
+  pictures: { agreed: boolean; day: string; guardian: string; counts: boolean } | null;
+  /** Whether who reads may say yes to them, and why not; null: they may not say. */
+  picturesSaid: StudentView['consentSaid'];
   /** Open injuries: which work rests, and until when. */
   injuries: { id: string; what: string; from: string; until: string }[];
   /** The version of the syllabus this student is judged by; null: none is published. */

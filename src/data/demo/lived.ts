@@ -43,6 +43,7 @@ import {
   outcome,
   pause,
   person,
+  pictureWord,
   practice,
   sequence,
 } from '../tables';
@@ -222,6 +223,16 @@ export async function writeLived(tx: Transaction, schoolId: string, made: DemoSc
     by,
   }));
   await tx.insert(consent).values(consents);
+  // Every third lets pictures of themselves be kept where they are measured from; one took it back.
+  await tx
+    .insert(pictureWord)
+    .values(
+      consents.flatMap(({ studentId, guardian, day }, i) =>
+        i % 3 === 2
+          ? [{ schoolId, id: v7(), studentId, agreed: i !== 5, guardian: i === 5 ? '' : guardian!, day, by }]
+          : [],
+      ),
+    );
   await tx.insert(injury).values({
     schoolId,
     id: v7(),

@@ -28,6 +28,7 @@ export async function readImports(tx: Transaction, id?: string): Promise<RollImp
           or exists (select 1 from look l where l.student_id = p.id) or exists (select 1 from look l where l.partner_id = p.id)
           or exists (select 1 from attendance a where a.person_id = p.id)
           or exists (select 1 from consent c where c.student_id = p.id)
+          or exists (select 1 from picture_word w where w.student_id = p.id)
           or exists (select 1 from injury i where i.student_id = p.id)
           or exists (select 1 from pause x where x.student_id = p.id)
           or exists (select 1 from outcome o where o.student_id = p.id)

@@ -6,6 +6,7 @@ export * from './person';
 export * from './promotion';
 export * from './certificate';
 export * from './consent';
+export * from './pictures';
 export * from './injury';
 export * from './rank';
 export * from './condition';

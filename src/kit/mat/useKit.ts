@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { upon, type KeptKit } from '../../contracts/kit';
 import type { LookKitView } from '../../contracts/views';
+import { dropWhatIsOver } from '../pictures/keptPictures';
 import { ask } from '../send';
 import { keepKit, readKit } from './keptKit';
 
@@ -35,7 +36,12 @@ export function useKit(personId: string): { kit: LookKitView | null; wrong: stri
     void (async () => {
       const kept = await readKit(personId);
       const fetching = fetchKit(kept).then((now) => {
-        if ('kit' in now) void keepKit(personId, now);
+        if ('kit' in now) {
+          void keepKit(personId, now);
+          // Who took it back is on no device any more as soon as it hears of it.
+          const { students, today } = now.kit;
+          void dropWhatIsOver(new Set(students.filter((s) => s.pictures).map((s) => s.id)), today);
+        }
         return now;
       });
       const now = await (kept ? Promise.race([fetching, later(PATIENCE)]) : fetching);

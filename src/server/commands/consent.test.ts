@@ -81,3 +81,44 @@ it('an instructor does not say it for anybody', async () => {
   expect(await say('instructor', s.student, null)).toMatch(/instructor may not do this/);
   expect((await known('instructor', s.student)).consentSaid).toBeNull();
 });
+
+const agree = (who: Role, studentId: string, agreed: boolean, guardian = '') =>
+  s.send(who, 'pictures.agree', { id: v7(), studentId, agreed, day: '2026-01-01', guardian }).then(
+    () => 'said',
+    (e: unknown) => (e instanceof Refusal ? e.title : String(e)),
+  );
+const pictures = async (studentId: string) => {
+  const kit = await runView(t.db, s.as.instructor, 'lookKit', {}, NOW);
+  const { pictures: word, picturesSaid } = await runView(t.db, s.as.head, 'student', { id: studentId }, NOW);
+  return { word, picturesSaid, mat: kit.students.find((x) => x.id === studentId)!.pictures };
+};
+
+it('pictures of a minor are kept where both agree; either takes it back, and the mat hears of it', async () => {
+  const minor = s.as.student.personId;
+  expect(await pictures(minor)).toMatchObject({ word: null, mat: false });
+  expect(await agree('student', minor, true)).toMatch(/^Your guardian has not agreed to pictures being kept/);
+  expect(await agree('guardian', minor, true)).toBe('said');
+  expect(await pictures(minor)).toMatchObject({
+    word: { agreed: true, guardian: 'Word guardian', day: DAY, counts: true },
+    mat: true,
+  });
+  expect(await agree('student', minor, false)).toBe('said');
+  expect(await pictures(minor)).toMatchObject({ word: { agreed: false, counts: false }, mat: false });
+  expect(await agree('guardian', minor, true)).toMatch(/has said no to pictures being kept: only .* says more/);
+  expect(await agree('student', minor, true)).toBe('said');
+  expect(await pictures(minor)).toMatchObject({ mat: true });
+  expect(await agree('guardian', minor, false)).toBe('said');
+  expect(await pictures(minor)).toMatchObject({ mat: false });
+  // From paper: without the guardian it stands there, and does not count.
+  expect(await agree('head', minor, true)).toBe('said');
+  expect(await pictures(minor)).toMatchObject({ word: { counts: false }, picturesSaid: { minor: true }, mat: false });
+});
+
+it('an instructor does not say for anybody that pictures are kept, nor anybody for somebody else', async () => {
+  expect(await agree('instructor', s.student, true)).toMatch(/may not/);
+  expect(await agree('student', s.student, true)).toMatch(/another student’s page/);
+  const { rows } = await t.owner.query('select count(*)::int as n from picture_word where student_id = $1', [
+    s.student,
+  ]);
+  expect(rows).toEqual([{ n: 0 }]);
+});

@@ -36,6 +36,7 @@ import { pairsCommands } from './pairs';
 import { focusCommands } from './focus';
 import { practiceCommands } from './practice';
 import { loadCommands } from './load';
+import { picturesCommands } from './pictures';
 import { postCommands } from './post';
 import { pauseCommands } from './pause';
 import { incidentCommands } from './incident';
@@ -64,6 +65,7 @@ const RUNS: Runs<CommandName> = {
   ...promotionCommands,
   ...roomCommands,
   ...consentCommands,
+  ...picturesCommands,
   ...injuryCommands,
   ...adaptationCommands,
   ...overrideCommands,

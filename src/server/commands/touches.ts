@@ -41,6 +41,7 @@ const TOUCHES: { [N in CommandName]: Touch<N> } = {
   'student.promote': 'nothing',
   'student.room': 'nothing',
   'consent.record': student,
+  'pictures.agree': 'nothing',
   'injury.record': student,
   'adaptation.write': student,
   'override.set': student,

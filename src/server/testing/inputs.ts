@@ -73,6 +73,7 @@ export const goodInputs = (s: SmallSchool): { [N in CommandName]: () => CommandD
   'student.importBack': () => ({ id: v7() }),
   'student.leave': () => ({ id: s.student, left: false }),
   'student.promote': () => ({ id: v7(), studentId: s.student, rankId: s.ranks[1]!, day: DAY, note: '' }),
+  'pictures.agree': () => ({ id: v7(), studentId: s.student, agreed: false, day: DAY, guardian: '' }),
   'consent.record': () => ({ id: v7(), studentId: s.student, rung: null, day: DAY, guardian: '' }),
   'injury.record': () => ({ id: v7(), studentId: s.student, what: 'kicks', from: DAY, until: DAY }),
   'adaptation.write': () => ({

@@ -107,7 +107,10 @@ async function sheetOf(tx: Transaction, who: Who, g: GradingRow, of: string | nu
               critical: p.critical,
               canHurt: canHurt(p),
               adapted: a ? adaptedInWords(a) : null,
-              measured: p.kind === 'measured' && accepted ? { unit: p.unit, accepted, wanted: p.wanted } : null,
+              measured:
+                p.kind === 'measured' && accepted
+                  ? { unit: p.unit, accepted, wanted: p.wanted, measuredBy: p.measuredBy }
+                  : null,
               ...(beside(r.item).get(p.id) ?? { variants: [], unlike: [] }),
             },
           ];

@@ -19,6 +19,7 @@ import {
   isMinor,
   daysBetween,
   itemKey,
+  mayKeepPictures,
   praiseInWords,
   showingSeconds,
   SIDES,
@@ -33,6 +34,7 @@ import { NO_BODY, readBodies } from '../../data/queries/bodies';
 import { readWeeksAhead } from '../../data/queries/cycles';
 import { readThings } from '../../data/queries/things';
 import { readPairing } from '../../data/queries/pairing';
+import { readPictureWords } from '../../data/queries/pictures';
 import { hall } from '../../data/tables';
 import { readUsualMinutes } from '../../data/queries/usualMinutes';
 import { readRoll, type RollRow } from '../../data/queries/roll';
@@ -80,6 +82,7 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
     [...plans.toCome, ...plans.before].map((p) => p.id),
   );
   const bodies = await readBodies(tx);
+  const pictures = await readPictureWords(tx);
   const strikes = await readStrikes(tx, roll, who.today);
   const followed = versionsFollowed(j, roll, who.today);
   const requirements = followed.flatMap((v) => v.requirements);
@@ -107,13 +110,27 @@ export async function lookKitView(tx: Transaction, who: Who, { since }: ViewInpu
     const focus = given.get(x.id);
     // All that it depends on besides what is known of the student.
     const body = bodies.get(x.id) ?? NO_BODY;
-    const stamp = JSON.stringify([school.serial, versionId, x, grading, most, mine, focus, j.ofAge, body, striking]);
+    const kept = mayKeepPictures(pictures.get(x.id), x.born, who.today, j.ofAge);
+    const stamp = JSON.stringify([
+      school.serial,
+      versionId,
+      x,
+      grading,
+      most,
+      mine,
+      focus,
+      j.ofAge,
+      body,
+      striking,
+      kept,
+    ]);
     return j.once(x.id, 'kit', stamp, () => {
       const next = rankAbove(ranks, x.rankId);
       return {
         ...studentInKit(j, school, x, next, { given: focus, resting: mine, grading, most, placeOf, points, items }),
         ...body,
         ...striking,
+        pictures: kept,
       };
     });
   });

@@ -10,6 +10,7 @@ import {
   dayInWords,
   gateInWords,
   itemKey,
+  mayKeepPictures,
   praiseInWords,
   reasonFor,
   reasonInWords,
@@ -31,6 +32,7 @@ import {
   waitsInWords,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
+import { readPictureWords } from '../../data/queries/pictures';
 import { readRoll } from '../../data/queries/roll';
 import type { SyllabusRead } from '../../data/queries/syllabus';
 import { consent, injury, look, mark, outcome, pause, person, practice, rank, rankHeld } from '../../data/tables';
@@ -55,7 +57,7 @@ import { staleEarlier } from '../judging/stale';
 import type { Who } from '../who';
 import { feltAsked } from './felt';
 import { chanceShown } from './shown/chance';
-import { consentSaid } from './shown/consent';
+import { consentSaid, picturesSaid } from './shown/consent';
 import { certificatesOf } from './shown/certificates';
 import { gradedAt, invitedTo, requirementName } from './shown/gradings';
 import { focusShown, slipShown } from './shown/slip';
@@ -225,6 +227,7 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
     ).map((m) => [m.lookId, m]),
   );
   const said = j.consents.get(id) ?? null;
+  const pictures = (await readPictureWords(tx, id)).get(id) ?? null;
   const agreed = await tx.select().from(consent).where(eq(consent.studentId, id)).orderBy(desc(consent.at)).limit(20);
   const open = await tx
     .select()
@@ -261,6 +264,13 @@ export async function studentView(tx: Transaction, who: Who, { id }: ViewInput<'
     graded: await gradedAt(tx, id, rankOf, (r) => requirementName(j, r)),
     ...(await certificatesOf(tx, who, id, rankOf)),
     consentSaid: await consentSaid(tx, who, student, j.ofAge),
+    pictures: pictures && {
+      agreed: pictures.agreed,
+      day: pictures.day,
+      guardian: pictures.guardian,
+      counts: mayKeepPictures(pictures, student.born, who.today, j.ofAge),
+    },
+    picturesSaid: await picturesSaid(tx, who, student, j.ofAge),
     consentBefore: agreed.filter((c) => c.id !== said?.id).map(({ rung, day, guardian }) => ({ rung, day, guardian })),
     injuries: open.map(({ id: injuryId, what, from, until }) => ({ id: injuryId, what, from, until })),
     follows: followsShown(j, syllabus),

@@ -28,8 +28,8 @@ import { AtTheName } from '../../../kit/mat/AtTheName';
 import { nameParts, type KitPoint, type KitStudent, type KitTechnique } from '../../../kit/mat/line';
 import { rangeFor } from '../../../kit/mat/line';
 import { NoteField } from '../NoteField';
-import type { Taken } from '../measure/reads';
-import { measuredPoint } from '../measure/useReading';
+import type { Taken } from '../../../kit/measure/reads';
+import { measuredPerson, measuredPoint } from '../../../kit/measure/useReading';
 import { NowPoint } from './NowPoint';
 import { Partner } from '../Partner';
 import { PointList } from './PointList';
@@ -323,7 +323,8 @@ export default function Card({
               onHandOver={() => setHanding(true)}
               byEye={measurable && byEye}
               onByEye={setByEye}
-              who={{ name: student.name, stature: student.stature ?? null }}
+              who={measuredPerson(student)}
+              item={technique.name}
               readable={points.flatMap((p) => measuredPoint(p, rangeFor(p, student)) ?? [])}
               onTake={take}
             />

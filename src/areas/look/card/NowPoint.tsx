@@ -7,8 +7,8 @@ import { Counting } from './Counting';
 import type { KitPoint } from '../../../kit/mat/line';
 import { Measuring } from '../../../kit/mat/Measuring';
 import { ByEye } from '../ByEye';
-import type { MeasuredPoint, Taken } from '../measure/reads';
-import { measuredPoint, useReading } from '../measure/useReading';
+import type { MeasuredPerson, MeasuredPoint, Taken } from '../../../kit/measure/reads';
+import { measuredPoint, useReading } from '../../../kit/measure/useReading';
 
 const WORD = { H: 'held', S: 'slipped', U: 'not seen' } as const;
 
@@ -27,6 +27,7 @@ export function NowPoint({
   byEye,
   onByEye,
   who,
+  item,
   readable,
   onTake,
 }: {
@@ -43,12 +44,13 @@ export function NowPoint({
   /** Not measured, only looked at. */
   byEye: boolean;
   onByEye: (on: boolean) => void;
-  who: { name: string; stature: number | null };
+  who: MeasuredPerson;
+  item: string;
   /** All points of the card that are measured, this one among them. */
   readable: readonly MeasuredPoint[];
   onTake: (taken: Taken[]) => void;
 }) {
-  const reading = useReading({ who, side, point: measuredPoint(point, range), others: readable, onTake });
+  const reading = useReading({ who, item, side, point: measuredPoint(point, range), others: readable, onTake });
   const slip = point.slips[0];
   return (
     <>

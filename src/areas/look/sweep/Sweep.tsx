@@ -58,7 +58,7 @@ export function Sweep(props: Props) {
         onArrive={props.onArrive}
       />
       <SweepLine kit={kit} line={line} point={point} side={side} late={props.late} sweep={sweep} earlier={earlier} />
-      <SweepKeys line={line} point={point} side={side} today={kit.today} sweep={sweep} />
+      <SweepKeys line={line} item={technique.name} point={point} side={side} today={kit.today} sweep={sweep} />
       <footer>
         <SaveState by={kit.me.personId} problem={sweep.problem} />
         <Button disabled={!last} onClick={sweep.undo}>

@@ -5,7 +5,7 @@ import { Key } from '../../../kit/mat/Key';
 import { nameParts, type KitPoint, type KitStudent } from '../../../kit/mat/line';
 import { Measuring } from '../../../kit/mat/Measuring';
 import { ByEye } from '../ByEye';
-import { measuredPoint, useReading } from '../measure/useReading';
+import { measuredPerson, measuredPoint, useReading } from '../../../kit/measure/useReading';
 import { RestAsks } from '../RestAsks';
 import { passInWords, wordOf } from './pass';
 import type { Sweeping } from './useSweep';
@@ -13,12 +13,15 @@ import type { Sweeping } from './useSweep';
 /** What the thumb does for the one who is lit: three keys, how many, or a measure; or a question that comes first. */
 export function SweepKeys({
   line,
+  item,
   point,
   side,
   today,
   sweep,
 }: {
   line: readonly KitStudent[];
+  /** What the point belongs to. */
+  item: string;
   point: KitPoint;
   side: Side;
   today: string;
@@ -26,7 +29,8 @@ export function SweepKeys({
 }) {
   const { at, done, person, following, of, range, value, measured, measure, accepted } = sweep;
   const reading = useReading({
-    who: person ? { name: person.name, stature: person.stature ?? null } : null,
+    who: person ? measuredPerson(person) : null,
+    item,
     side,
     point: measuredPoint(point, range),
     others: [],

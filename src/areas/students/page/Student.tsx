@@ -25,6 +25,7 @@ import { OnTheDay } from './OnTheDay';
 import { Outcome } from './Outcome';
 import { Partners, SayPartners } from './Partners';
 import { Pause, Pauses } from './Pauses';
+import { AgreePictures, Pictures } from './Pictures';
 import { PracticeLog, Practise } from './Practice';
 import { Promote } from './Promote';
 import { Need, Working } from './Requirement';
@@ -50,6 +51,7 @@ const SHEETS = {
   room: Room,
   outcome: Outcome,
   consent: Consent,
+  pictures: AgreePictures,
   partners: SayPartners,
 };
 type Open =
@@ -225,6 +227,7 @@ export default function Student({ view: first }: { view: StudentView }) {
             onInjury={may.look ? (value) => setOpen({ what: 'injury', value }) : null}
             onStrike={may.decide ? strike : null}
           />
+          <Pictures view={view} onAgree={view.picturesSaid ? () => setOpen({ what: 'pictures' }) : null} />
           <Partners
             view={view}
             onSay={may.look && view.classmates.length > 0 ? () => setOpen({ what: 'partners' }) : null}

@@ -69,6 +69,8 @@ export const pageOf = (more: Partial<StudentView> = {}): StudentView => ({
   certificates: [],
   certifiable: null,
   consentSaid: { most: 4, asksGuardian: true, because: '', minor: true },
+  pictures: null,
+  picturesSaid: { most: 1, asksGuardian: true, because: '', minor: true },
   injuries: [],
   follows: { title: 'The first', from: '2025-01-01', newest: true },
   answer: 'Steadier work in front stance.',

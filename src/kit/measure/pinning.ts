@@ -1,4 +1,4 @@
-import { LANDMARKS, THUMB_OFF, type Landmark, type LengthEnd, type Pin, type Pins, type View } from '../../../core';
+import { LANDMARKS, THUMB_OFF, type Landmark, type LengthEnd, type Pin, type Pins, type View } from '../../core';
 
 export type Pinned = Landmark | LengthEnd;
 

@@ -1,5 +1,5 @@
 import Slider from '@mui/material/Slider';
-import { capital, gapBefore, shareBetween, shareOfPath, type ClipEvent, type Gap, type Lapse } from '../../../core';
+import { capital, gapBefore, shareBetween, shareOfPath, type ClipEvent, type Gap, type Lapse } from '../../core';
 import { FrameTap, type Spot } from './FrameTap';
 import type { Clip, FrameReader } from './openClip';
 

@@ -18,9 +18,9 @@ import {
   told,
   type ClipEvent,
   type Gap,
-} from '../../../core';
-import { RuleMark } from '../../../kit/marks/small';
-import { Switch } from '../../../kit/Switch';
+} from '../../core';
+import { RuleMark } from '../marks/small';
+import { Switch } from '../Switch';
 import './ClipMeasure.css';
 import { ClipShare, firstWay, shareOf, type WayPins } from './ClipShare';
 import { FrameStrip } from './FrameStrip';

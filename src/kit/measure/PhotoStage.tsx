@@ -1,5 +1,5 @@
 import { memo, type PointerEvent, type Ref } from 'react';
-import { LANDMARKS, LENGTH_ENDS, type Landmark, type Pins, type View } from '../../../core';
+import { LANDMARKS, LENGTH_ENDS, type Landmark, type Pins, type View } from '../../core';
 import type { Pinned } from './pinning';
 import type { Picture } from './picture';
 

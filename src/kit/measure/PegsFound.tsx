@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useEffect, useRef, useState } from 'react';
-import { capital, isFoundEvent, listInWords, type ClipEvent, type FrameTimes, type Gap } from '../../../core';
+import { capital, isFoundEvent, listInWords, type ClipEvent, type FrameTimes, type Gap } from '../../core';
 import { findPegs, type PegsLooked } from './findPegs';
 import type { FrameReader } from './openClip';
 

@@ -8,7 +8,7 @@ import {
   type AStep,
   type ClipEvent,
   type Place,
-} from '../../../core';
+} from '../../core';
 import { drawnOf, onStage, paintFigure, type Stage } from './drawnFigure';
 import type { Clip } from './openClip';
 import type { Picture } from './picture';

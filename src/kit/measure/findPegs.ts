@@ -12,8 +12,8 @@ import {
   type FrameSeen,
   type FrameTimes,
   type Gap,
-} from '../../../core';
-import type { PoseAsked, PoseSaid } from '../../../workers/pose';
+} from '../../core';
+import type { PoseAsked, PoseSaid } from '../../workers/pose';
 import type { FrameReader } from './openClip';
 
 /** How far it is with looking: a share of the model that is fetched, or frames looked at of those that are to be. */
@@ -45,7 +45,7 @@ export async function findPegs(
   tell: (far: PegsLooked) => void,
   stop: AbortSignal,
 ): Promise<(Gap | null)[] | null> {
-  const worker = new Worker(new URL('../../../workers/pose.ts', import.meta.url), { type: 'module' });
+  const worker = new Worker(new URL('../../workers/pose.ts', import.meta.url), { type: 'module' });
   const ended = () => worker.terminate();
   stop.addEventListener('abort', ended);
   try {

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
-import type { Found } from '../../../core';
-import type { PoseAsked, PoseSaid } from '../../../workers/pose';
+import type { Found } from '../../core';
+import type { PoseAsked, PoseSaid } from '../../workers/pose';
 import type { Picture } from './picture';
 
 /** How far it is with looking for somebody in the picture. */
@@ -21,7 +21,7 @@ export function useBody(picture: Picture | null, onFound: (found: readonly Found
   useEffect(() => {
     if (!picture) return;
     let wanted = true;
-    const w = (worker.current ??= new Worker(new URL('../../../workers/pose.ts', import.meta.url), { type: 'module' }));
+    const w = (worker.current ??= new Worker(new URL('../../workers/pose.ts', import.meta.url), { type: 'module' }));
     w.onmessage = ({ data }: MessageEvent<PoseSaid>) => {
       if (!wanted) return;
       if ('loaded' in data)

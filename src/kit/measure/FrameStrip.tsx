@@ -1,4 +1,4 @@
-import type { Gap, FrameTimes } from '../../../core';
+import type { Gap, FrameTimes } from '../../core';
 import { FrameCanvas } from './FrameCanvas';
 import type { FrameReader } from './openClip';
 

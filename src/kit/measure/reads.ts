@@ -9,9 +9,18 @@ import {
   type Told,
   type Unit,
   type View,
-} from '../../../core';
+} from '../../core';
 import type { Pinned } from './pinning';
 
+/** Who is measured. */
+export interface MeasuredPerson {
+  id: string;
+  name: string;
+  /** In centimetres; null: not known. */
+  stature: number | null;
+  /** Whether their pictures may be kept on this device; null: it is not offered here. */
+  pictures: boolean | null;
+}
 /** A point of a card that is measured. */
 export interface MeasuredPoint {
   id: string;

@@ -1,4 +1,4 @@
-import type { Figure, Place } from '../../../core';
+import type { Figure, Place } from '../../core';
 
 /** Somebody as they are drawn: everything in the picture's pixels. */
 export interface Drawn {

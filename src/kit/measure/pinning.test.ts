@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { firstPins } from '../../../core';
+import { firstPins } from '../../core';
 import { beginPinning, confirmIt, cover, onwardsFrom, putAt, remember, undoPin } from './pinning';
 
 const sheet = { width: 1200, height: 1600 };

@@ -12,7 +12,7 @@ import {
   type Scale,
   type Subject,
   type View,
-} from '../../../core';
+} from '../../core';
 import {
   beginPinning,
   confirmIt,
@@ -41,6 +41,7 @@ export function PhotoPins({
   found,
   onKeys,
   onTouch,
+  keeping,
   onTake,
   onClose,
 }: {
@@ -57,6 +58,8 @@ export function PhotoPins({
   /** What the sheet does with a key. */
   onKeys: (does: ((e: KeyboardEvent) => void) | null) => void;
   onTouch: () => void;
+  /** The picture stays on this device. */
+  keeping: boolean;
   onTake: (taken: Taken[]) => void;
   onClose: () => void;
 }) {
@@ -147,10 +150,7 @@ export function PhotoPins({
 
   const sure = read.filter((r) => r.sure);
   const unsure = read.find((r) => r.word === 'cannot tell');
-  const take = () => {
-    onTake(sure.map((r) => ({ pointId: r.point.id, value: r.value!, half: r.half })));
-    onClose();
-  };
+  const take = () => onTake(sure.map((r) => ({ pointId: r.point.id, value: r.value!, half: r.half })));
   const one = sure.length === 1 ? inUnit(sure[0]!.value!, sure[0]!.kind.unit) : String(sure.length);
   const listed = [...LANDMARKS[view], ...(byLength ? LENGTH_ENDS : [])];
   return (
@@ -196,6 +196,7 @@ export function PhotoPins({
         takes={sure.length > 0 && !picture.drawn ? one : null}
         drawn={picture.drawn !== undefined}
         untouched={!unsure}
+        keeping={keeping}
         onUndo={undo}
         onRight={useLatest(on)}
         onCover={useLatest(hide)}
@@ -224,6 +225,7 @@ const Foot = memo(function Foot({
   takes,
   drawn,
   untouched,
+  keeping,
   onUndo,
   onRight,
   onCover,
@@ -239,6 +241,7 @@ const Foot = memo(function Foot({
   /** It is a drawing: there is nobody to take it for. */
   drawn: boolean;
   untouched: boolean;
+  keeping: boolean;
   onUndo: () => void;
   onRight: () => void;
   onCover: () => void;
@@ -248,7 +251,8 @@ const Foot = memo(function Foot({
   return (
     <footer>
       <p className="quiet">
-        <b>Nothing leaves this device.</b> The photo goes when this closes; the numbers stay.
+        <b>Nothing leaves this device.</b> {keeping ? 'The photo stays on it' : 'The photo goes when this closes'}; the
+        numbers stay.
       </p>
       {!set && <Button onClick={onCover}>{covered ? `${capital(lit)} is seen` : `${capital(lit)} is covered`}</Button>}
       <Button disabled={!canUndo} onClick={onUndo}>

@@ -1,4 +1,6 @@
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useCallback, useEffect, useRef, useState, type KeyboardEvent } from 'react';
@@ -13,12 +15,14 @@ import {
   VIEWS,
   type FoundBody,
   type Side,
-} from '../../../core';
-import { Switch } from '../../../kit/Switch';
+} from '../../core';
+import { Switch } from '../Switch';
+import { firstName } from '../words';
 import { MeasureSheet } from './MeasureSheet';
 import { PhotoPins } from './PhotoPins';
 import { closePicture, openPicture, type Picture } from './picture';
-import { kindOf, type MeasuredPoint, type Row, type Taken } from './reads';
+import { keepMeasured } from './keepMeasured';
+import { kindOf, type MeasuredPerson, type MeasuredPoint, type Row, type Taken } from './reads';
 import { DRAWN_STATURE, drawnPicture } from './standIn';
 import { useBody } from './useBody';
 
@@ -37,20 +41,19 @@ const metresIn = (text: string, within: { lo: number; hi: number }): number | nu
  * sure goes into the look at once. The point that was opened says the view; others that are read off the same picture come along.
  */
 export default function PhotoMeasure({
-  name,
+  who,
+  item,
   side,
   point,
   others,
-  stature: said,
   onTake,
   onClose,
 }: {
-  name: string;
+  who: MeasuredPerson;
+  item: string;
   side: Side;
   point: MeasuredPoint;
   others: readonly MeasuredPoint[];
-  /** In centimetres; null: not known. */
-  stature: number | null;
   onTake: (taken: Taken[]) => void;
   onClose: () => void;
 }) {
@@ -72,10 +75,11 @@ export default function PhotoMeasure({
           }),
         ];
   const [facing, setFacing] = useState<1 | -1>(1);
-  const [stature, setStature] = useState(said === null ? '' : String(said));
+  const [stature, setStature] = useState(who.stature === null ? '' : String(who.stature));
   const [by, setBy] = useState<'stature' | 'length'>('stature');
   const [length, setLength] = useState('');
   const [picture, setPicture] = useState<Picture | null>(null);
+  const [keeps, setKeeps] = useState(false);
   const [wrong, setWrong] = useState('');
   const [nobody, setNobody] = useState(false);
   const [found, setFound] = useState<FoundBody | null>(null);
@@ -127,9 +131,16 @@ export default function PhotoMeasure({
     setFound(body);
   });
   const scaled = rows.some((r) => r.kind.scaled);
+  const keeping = keeps && picture !== null && !picture.drawn;
+  const took = async (taken: Taken[]) => {
+    if (keeping && !(await keepMeasured(picture, who.id, item, rows, taken)))
+      return setWrong('This device has no room for the picture. Take the numbers without keeping it.');
+    onTake(taken);
+    onClose();
+  };
   return (
     <MeasureSheet
-      title={`${name}: ${point.name}`}
+      title={`${who.name}: ${point.name}`}
       sub={
         <>
           Accepted is {point.range.lo} to {inUnit(point.range.hi, point.unit)}. Square to the line, the whole body in
@@ -143,6 +154,7 @@ export default function PhotoMeasure({
           <>
             <p className="quiet">
               <b>Nothing leaves this device.</b> The photo goes when this closes; the numbers stay.
+              {who.pictures === false && ` ${firstName(who.name)} has not agreed to keep any.`}
             </p>
             <Button onClick={onClose}>Leave it</Button>
           </>
@@ -237,6 +249,12 @@ export default function PhotoMeasure({
               }}
             />
           </Button>
+          {picture && !picture.drawn && who.pictures === true && (
+            <FormControlLabel
+              control={<Checkbox checked={keeps} onChange={(e) => setKeeps(e.target.checked)} />}
+              label="Keep the picture on this device"
+            />
+          )}
           {!picture && view === 'side' && (
             <Button
               onClick={() => {
@@ -272,7 +290,8 @@ export default function PhotoMeasure({
           found={found}
           onKeys={onKeys}
           onTouch={onTouch}
-          onTake={onTake}
+          keeping={keeping}
+          onTake={(taken) => void took(taken)}
           onClose={onClose}
         />
       )}

@@ -1,6 +1,6 @@
 import { memo } from 'react';
-import { inUnit } from '../../../core';
-import { RuleMark } from '../../../kit/marks/small';
+import { inUnit } from '../../core';
+import { RuleMark } from '../marks/small';
 import { shownValue, type RowRead } from './reads';
 
 /** One number; drawn anew only when it changes, since a drag moves few of them. */

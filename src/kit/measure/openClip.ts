@@ -1,4 +1,4 @@
-import type { ClipEvent, FrameTimes } from '../../../core';
+import type { ClipEvent, FrameTimes } from '../../core';
 
 /** A clip as it is measured: on this device and in this page’s memory alone; `close` takes it away. */
 export interface Clip {

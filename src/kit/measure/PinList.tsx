@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { memo, useEffect, useRef } from 'react';
-import { capital, type Pins } from '../../../core';
+import { capital, type Pins } from '../../core';
 import type { Pinned } from './pinning';
 
 /** A landmark in the list; drawn anew only when its own words change, since a drag moves one of fifteen. */

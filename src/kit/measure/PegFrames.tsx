@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import Slider from '@mui/material/Slider';
-import { capital, gapBefore, moveGap, widerGap, type FrameTimes, type Gap } from '../../../core';
+import { capital, gapBefore, moveGap, widerGap, type FrameTimes, type Gap } from '../../core';
 import { FrameCanvas } from './FrameCanvas';
 import type { FrameReader } from './openClip';
 

@@ -2,8 +2,9 @@ import { act, fireEvent, render, screen, waitFor } from '@testing-library/react'
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import PhotoMeasure from './PhotoMeasure';
-import { FOUND_POINTS, type Found } from '../../../core';
-import type { MeasuredPoint } from './reads';
+import { FOUND_POINTS, type Found } from '../../core';
+import { picturesOf } from '../pictures/keptPictures';
+import type { MeasuredPerson, MeasuredPoint } from './reads';
 import { closePicture, openPicture } from './picture';
 import { useBody } from './useBody';
 
@@ -27,14 +28,19 @@ beforeEach(() => {
 });
 afterEach(() => vi.clearAllMocks());
 
-const open = (more: Partial<MeasuredPoint> = {}, stature: number | null = 170, others: MeasuredPoint[] = []) =>
+const open = (
+  more: Partial<MeasuredPoint> = {},
+  stature: number | null = 170,
+  others: MeasuredPoint[] = [],
+  pictures: MeasuredPerson['pictures'] = false,
+) =>
   render(
     <PhotoMeasure
-      name="Ilse Marrow"
+      who={{ id: 'ilse', name: 'Ilse Marrow', stature, pictures }}
+      item="Front stance"
       side="left"
       point={{ ...point, ...more }}
       others={others}
-      stature={stature}
       onTake={took}
       onClose={left}
     />,
@@ -175,4 +181,47 @@ it('every number of the same picture comes along; what is covered is passed over
   expect(taken.map((t) => t.pointId)).toEqual(expect.arrayContaining(['p', 'l']));
   expect(taken.map((t) => t.pointId)).not.toContain('t');
   for (const t of taken) expect(t.half).toBeGreaterThan(0);
+});
+
+it('a picture is kept where whoever is seen agreed and it is asked for, and only then; a drawing or a full device keeps none', async () => {
+  const kept = () => picturesOf('ilse');
+  const read = async (pictures: MeasuredPerson['pictures'], keep: boolean) => {
+    const { unmount } = open({}, 170, [], pictures);
+    const said = screen.queryByText(/Ilse has not agreed to keep any/) !== null;
+    await choose();
+    const box = screen.queryByRole('checkbox', { name: 'Keep the picture on this device' });
+    if (keep) await user.click(box!);
+    for (let i = 0; i < 3; i += 1) await user.click(screen.getByRole('button', { name: /is right$/ }));
+    expect(screen.getByText(keep ? /The photo stays on it/ : /The photo goes when this closes/)).toBeTruthy();
+    await user.click(await screen.findByRole('button', { name: /^Take/ }));
+    return { offered: box !== null, said, unmount };
+  };
+  for (const pictures of [false, null] as const) {
+    const { offered, said, unmount } = await read(pictures, false);
+    expect([offered, said]).toEqual([false, pictures === false]);
+    unmount();
+  }
+  const agreed = await read(true, false);
+  expect(agreed).toMatchObject({ offered: true, said: false });
+  expect(await kept()).toEqual([]);
+  agreed.unmount();
+  (await read(true, true)).unmount();
+  await waitFor(async () =>
+    expect(await kept()).toMatchObject([
+      {
+        studentId: 'ilse',
+        of: 'Front stance, Front knee over the toes',
+        says: expect.stringMatching(/^\d+ ± \d+°$/) as string,
+      },
+    ]),
+  );
+  expect(took).toHaveBeenCalledTimes(4);
+  // Without room nothing is lost: the numbers can still be taken.
+  const full = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+    throw new DOMException('no room', 'QuotaExceededError');
+  });
+  await read(true, true);
+  expect(await screen.findByText(/no room for the picture/)).toBeTruthy();
+  expect(took).toHaveBeenCalledTimes(4);
+  full.mockRestore();
 });

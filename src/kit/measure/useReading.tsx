@@ -1,15 +1,18 @@
 import Button from '@mui/material/Button';
 import { lazy, Suspense, useState, type ReactNode } from 'react';
-import { readingOf, waysToMeasure, type Range, type Side } from '../../../core';
-import type { KitPoint } from '../../../kit/mat/line';
-import type { MeasuredPoint, Taken } from './reads';
+import { readingOf, waysToMeasure, type PointKind, type Range, type Side } from '../../core';
+import type { KitStudent } from '../mat/line';
+import type { MeasuredPerson, MeasuredPoint, Taken } from './reads';
 
 /** Fetched when they are opened: few looks need them. */
 const PhotoMeasure = lazy(() => import('./PhotoMeasure'));
 const ClipMeasure = lazy(() => import('./ClipMeasure'));
 
 /** A point with what is accepted of somebody; null: nothing of it is measured. */
-export const measuredPoint = (p: KitPoint, range: Range | null): MeasuredPoint | null =>
+export const measuredPoint = (
+  p: Omit<MeasuredPoint, 'range'> & { kind: PointKind },
+  range: Range | null,
+): MeasuredPoint | null =>
   p.kind === 'measured' && range !== null
     ? {
         id: p.id,
@@ -22,6 +25,14 @@ export const measuredPoint = (p: KitPoint, range: Range | null): MeasuredPoint |
       }
     : null;
 
+/** A student of the line as one who is measured. */
+export const measuredPerson = (s: KitStudent): MeasuredPerson => ({
+  id: s.id,
+  name: s.name,
+  stature: s.stature ?? null,
+  pictures: s.pictures ?? false,
+});
+
 /** Off what a point is read: as the school says, or what its unit allows; null: by hand. */
 export const readOff = (point: Pick<MeasuredPoint, 'unit' | 'measuredBy'>): 'picture' | 'clip' | null =>
   readingOf(point.measuredBy ?? waysToMeasure(point.unit)[0] ?? null, 'none')?.off ?? null;
@@ -29,12 +40,15 @@ export const readOff = (point: Pick<MeasuredPoint, 'unit' | 'measuredBy'>): 'pic
 /** The press that reads a measured point off a picture or a clip, and the screen it opens. */
 export function useReading({
   who,
+  item,
   side,
   point,
   others,
   onTake,
 }: {
-  who: { name: string; stature: number | null } | null;
+  who: MeasuredPerson | null;
+  /** What they do: it stands beside a picture that is kept. */
+  item: string;
   side: Side;
   point: MeasuredPoint | null;
   /** What the same picture may tell besides. */
@@ -45,12 +59,16 @@ export function useReading({
   const off = point && readOff(point);
   if (!who || !point || off === null) return { press: null, screen: null };
   const close = () => setOpen(false);
-  const all = { name: who.name, side, point, onTake, onClose: close };
+  const all = { side, point, onTake, onClose: close };
   return {
     press: <Button onClick={() => setOpen(true)}>{off === 'clip' ? 'From a clip' : 'From a picture'}</Button>,
     screen: open && (
       <Suspense fallback={null}>
-        {off === 'clip' ? <ClipMeasure {...all} /> : <PhotoMeasure {...all} others={others} stature={who.stature} />}
+        {off === 'clip' ? (
+          <ClipMeasure {...all} name={who.name} />
+        ) : (
+          <PhotoMeasure {...all} who={who} item={item} others={others} />
+        )}
       </Suspense>
     ),
   };
