@@ -7,7 +7,8 @@ import { recordClicks } from './clickTrack';
 import { DRAWN, drawBody, inPicture, weightInFront } from './drawnBody';
 import { drawClip } from './drawnClip';
 import { expect, test, worksOffline } from './house';
-import { awake, looksSince, marked, measuring, newcomer, now, pick } from './onTheMat';
+import { v7 } from 'uuid';
+import { awake, looksSince, marked, measuring, newcomer, now, pick, sent as say } from './onTheMat';
 
 test.use(worksOffline);
 
@@ -30,6 +31,8 @@ test.describe('measuring', () => {
     const who = 'Sedna Pike';
     const id = await newcomer(page, demo, who);
     await page.goto(`${demo.url}/students/${id}`);
+    const day = began.slice(0, 10);
+    await say(page, demo, 'pictures.agree', { id: v7(), studentId: id, agreed: true, day, guardian: '' });
     const stance = page.locator('.needs li').filter({ hasText: 'Front stance' });
     await expect(stance).toContainText('Nobody has watched it yet');
     const dialog = await measuring(page, demo, ['Front stance', /Weight forward of the middle/, 'From a picture'], who);
@@ -76,12 +79,31 @@ test.describe('measuring', () => {
     expect(Math.abs(found - weightInFront())).toBeLessThanOrEqual(await half());
     await expect(take).toBeEnabled();
     const says = (await take.textContent())!;
+    // She agreed to it, and it is asked for: this device alone keeps it.
+    await dialog.getByRole('checkbox', { name: 'Keep the picture on this device' }).check();
+    await expect(dialog.getByText('The photo stays on it; the numbers stay.')).toBeVisible();
     await take.click();
     await marked(page, demo, began, ['Weight forward of the middle', Number(/\d+/.exec(says)![0])], who);
     // What was read off it is in the verdict now.
     await page.goto(`${demo.url}/students/${id}`);
     await expect(stance).not.toContainText('Nobody has watched it yet');
     await expect(stance).toContainText('short');
+    const pictures = page.getByRole('heading', { name: 'Pictures', exact: true }).locator('..');
+    await expect(pictures).toContainText('1 picture on this device alone');
+    await pictures.getByRole('button', { name: /^Front stance, Weight forward of the middle: .*larger$/ }).click();
+    const drawn = page.getByRole('dialog').getByRole('img', { name: /^Front stance/ });
+    await expect.poll(() => drawn.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(100);
+    await page.getByRole('button', { name: 'Close' }).click();
+    // She takes it back, and it is gone from here at once.
+    await pictures.getByRole('button', { name: 'Record what was said' }).click();
+    const sheet = page.getByRole('form', { name: 'May pictures be kept?' });
+    await sheet.getByRole('radio', { name: 'no', exact: true }).click();
+    await sheet.getByRole('button', { name: 'Record it' }).click();
+    await expect(pictures).toContainText('None are kept');
+    await expect(pictures.getByText(/on this device alone/)).toHaveCount(0);
+    await page.reload();
+    await expect(pictures).toContainText('None are kept');
+    await expect(pictures.getByText(/on this device alone/)).toHaveCount(0);
     expect(sent.every((body) => body.length < 20_000 && !body.includes('image/'))).toBe(true);
   });
 

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, test, worksOffline } from './house';
+import { expect, House, test, worksOffline } from './house';
 import { isReadable, PHONE, TABLET } from './readable';
 
 const saved = (page: Page) => expect(page.getByText('None waits for the network.')).toBeVisible();
@@ -11,9 +11,16 @@ const block = (page: Page, name: RegExp) => page.getByRole('button', { name });
 
 test.use(worksOffline);
 
+// The evening is begun and closed, by what the weeks were when nobody had changed them: a house of its own.
+const demo = new House('demo');
+test.beforeAll(async () => {
+  await demo.open();
+  await demo.wake();
+});
+test.afterAll(() => demo.close());
+
 test.describe('tonight', () => {
   test('from the plan to the close on two tablets, the network cut in the middle: one clock, one roll, pairs under consent', async ({
-    demo,
     browser,
   }) => {
     test.setTimeout(150_000);

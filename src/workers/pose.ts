@@ -16,8 +16,13 @@ export interface PoseAsked {
   picture: ImageBitmap;
   /** Where it stood a moment ago: then it is looked for there alone. */
   about?: Box;
+  /** Comes back with the answer: another picture may have been taken meanwhile. */
+  turn?: number;
 }
-export type PoseSaid = { loaded: number } | { found: readonly Found[] } | { failed: true };
+export type PoseSaid =
+  | { loaded: number }
+  | { found: readonly Found[]; turn?: number | undefined }
+  | { failed: true; turn?: number | undefined };
 
 /** The side of the square in which the model looks. */
 const SIDE = 256;
@@ -101,19 +106,19 @@ async function look(model: GraphModel, picture: ImageBitmap, box: Box): Promise<
 let loading: Promise<GraphModel> | null = null;
 
 addEventListener('message', (event: MessageEvent<PoseAsked>) => {
-  const { picture, about } = event.data;
+  const { picture, about, turn } = event.data;
   void (async () => {
     try {
       const model = await (loading ??= load());
       const whole = about ?? wholeBox(picture.width, picture.height);
       const first = await look(model, picture, whole);
-      if (about) return postMessage({ found: first } satisfies PoseSaid);
+      if (about) return postMessage({ found: first, turn } satisfies PoseSaid);
       // Once more from near, where the body was found: it then fills the square.
       const near = bodyBox(first, picture.width, picture.height);
-      postMessage({ found: near ? await look(model, picture, near) : first } satisfies PoseSaid);
+      postMessage({ found: near ? await look(model, picture, near) : first, turn } satisfies PoseSaid);
     } catch {
       loading = null;
-      postMessage({ failed: true } satisfies PoseSaid);
+      postMessage({ failed: true, turn } satisfies PoseSaid);
     } finally {
       picture.close();
     }

@@ -13,6 +13,7 @@ export type Looking = { at: 'idle' } | { at: 'loading'; share: number } | { at: 
 export function useBody(picture: Picture | null, onFound: (found: readonly Found[]) => void): Looking {
   const [looking, setLooking] = useState<Looking>({ at: 'idle' });
   const worker = useRef<Worker | null>(null);
+  const turns = useRef(0);
   const tell = useRef(onFound);
   useEffect(() => {
     tell.current = onFound;
@@ -21,11 +22,14 @@ export function useBody(picture: Picture | null, onFound: (found: readonly Found
   useEffect(() => {
     if (!picture) return;
     let wanted = true;
+    const turn = (turns.current += 1);
     const w = (worker.current ??= new Worker(new URL('../../workers/pose.ts', import.meta.url), { type: 'module' }));
     w.onmessage = ({ data }: MessageEvent<PoseSaid>) => {
       if (!wanted) return;
       if ('loaded' in data)
         return setLooking(data.loaded < 1 ? { at: 'loading', share: data.loaded } : { at: 'looking' });
+      // Of the picture before, or of a drawing: nobody in this one.
+      if (data.turn !== turn) return;
       setLooking({ at: 'failed' in data ? 'failed' : 'idle' });
       if ('found' in data) tell.current(data.found);
     };
@@ -33,7 +37,7 @@ export function useBody(picture: Picture | null, onFound: (found: readonly Found
     void (async () => {
       setLooking({ at: 'looking' });
       const bitmap = await createImageBitmap(picture.blob);
-      w.postMessage({ picture: bitmap } satisfies PoseAsked, [bitmap]);
+      if (wanted) w.postMessage({ picture: bitmap, turn } satisfies PoseAsked, [bitmap]);
     })().catch(() => wanted && setLooking({ at: 'failed' }));
     return () => {
       wanted = false;
