@@ -34,7 +34,7 @@ export async function benchLandmarks() {
     import { createRoot } from 'react-dom/client';
     import PhotoMeasure from './src/kit/measure/PhotoMeasure';
     createRoot(document.getElementById('root')).render(createElement(PhotoMeasure, {
-      name: 'Somebody', side: 'left', stature: 170, onTake: () => {}, onClose: () => {},
+      who: { id: 's', name: 'Somebody', stature: 170, pictures: null }, item: 'Front stance', side: 'left', onTake: () => {}, onClose: () => {},
       point: { id: 'p', name: 'Weight forward of the middle', unit: '%', range: { lo: 50, hi: 70 }, wanted: null, measuredBy: null },
       others: ['front knee', 'rear knee', 'trunk lean', 'stance length'].map((measuredBy) => ({ id: measuredBy, name: measuredBy,
         unit: measuredBy === 'stance length' ? 'cm' : '°', range: { lo: 0, hi: 180 }, wanted: null, measuredBy })),

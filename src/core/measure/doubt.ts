@@ -7,7 +7,6 @@ import {
   segmentCentres,
   type Landmark,
   type LengthEnd,
-  type Sighted,
   type View,
 } from './body';
 import { MEASURES, type MeasureKind, type Subject } from './measures';
@@ -54,7 +53,7 @@ export interface Measured {
 const STEP = 0.01;
 
 /** Some landmarks as a body in metres, y up. */
-function bodyOf(pins: Pins, metres: number, names: readonly Landmark[]): Sighted {
+function bodyOf(pins: Pins, metres: number, names: readonly Landmark[]): Partial<Record<Landmark, Place>> {
   const out: Partial<Record<Landmark, Place>> = {};
   for (const name of names) out[name] = { x: pins[name]!.x * metres, y: -pins[name]!.y * metres };
   return out;
@@ -91,16 +90,30 @@ export function measure(
     const at = (of: Pins) =>
       kind.of(bodyOf(of, kind.scaled ? known!.of(of)! : about, kind.needs), subject, AS_THE_TABLE);
     const value = at(pins);
+    // Where no scale hangs on it one place moves and the rest of the body stays. They are moved in place: this is done some
+    // hundred times while a thumb moves on.
+    const body = bodyOf(pins, about, kind.needs);
+    const [movedPins, movedBody]: [Partial<Record<Landmark | LengthEnd, Pin>>, typeof body] = [
+      { ...pins },
+      { ...body },
+    ];
+    const moved = (name: Landmark | LengthEnd, dx: number, dy: number): number => {
+      const p = pins[name]!;
+      if (kind.scaled) {
+        movedPins[name] = { ...p, x: p.x + dx, y: p.y + dy };
+        const to = at(movedPins);
+        movedPins[name] = p;
+        return to;
+      }
+      const of = name as Landmark;
+      movedBody[of] = { x: (p.x + dx) * about, y: -(p.y + dy) * about };
+      const to = kind.of(movedBody, subject, AS_THE_TABLE);
+      movedBody[of] = body[of]!;
+      return to;
+    };
     const from: Partial<Record<Landmark | LengthEnd, number>> = {};
     let variance = 0;
     const slope = (of: (by: number) => number, step: number) => (of(step) - of(-step)) / (2 * step);
-    // Where no scale hangs on it one place moves and the rest of the body stays.
-    const body = bodyOf(pins, about, kind.needs);
-    const moved = (name: Landmark | LengthEnd, dx: number, dy: number): number => {
-      const p = pins[name]!;
-      if (kind.scaled) return at({ ...pins, [name]: { ...p, x: p.x + dx, y: p.y + dy } });
-      return kind.of({ ...body, [name]: { x: (p.x + dx) * about, y: -(p.y + dy) * about } }, subject, AS_THE_TABLE);
-    };
     for (const name of new Set([...kind.needs, ...(kind.scaled ? known!.needs : [])])) {
       const dx = slope((d) => moved(name, d, 0), STEP);
       const dy = slope((d) => moved(name, 0, d), STEP);

@@ -7,17 +7,17 @@ import { useBody } from './useBody';
 
 /** The model in small: what was asked of it, and what it says when it is told to. */
 let asked: PoseAsked[] = [];
-let worker: { onmessage: (event: { data: PoseSaid }) => void };
+const workers: { onmessage: (event: { data: PoseSaid }) => void }[] = [];
 beforeEach(() => {
   asked = [];
   vi.stubGlobal('createImageBitmap', () => Promise.resolve({ close: () => undefined }));
   vi.stubGlobal(
     'Worker',
     class {
-      onmessage = () => undefined;
+      onmessage: (event: { data: PoseSaid }) => void = () => undefined;
       constructor() {
          
-        worker = this;
+        workers.push(this);
       }
       postMessage(said: PoseAsked) {
         asked.push(said);
@@ -36,7 +36,7 @@ function Seen({ of, onFound }: { of: Picture | null; onFound: (found: readonly F
   const looking = useBody(of, onFound);
   return <p>{looking.at}</p>;
 }
-const say = (data: PoseSaid) => act(() => worker.onmessage({ data }));
+const say = (data: PoseSaid) => act(() => workers.at(-1)!.onmessage({ data }));
 
 it('what is found in a picture that gave way is nobody in the next one', async () => {
   const onFound = vi.fn();
