@@ -41,6 +41,51 @@ test.describe('the store', () => {
     await expect(bag).toHaveCount(0);
   });
 
+  test('what is put too near the wall is said on the hall’s plan, until it stands where an elbow has room', async ({
+    demo,
+    page,
+    context,
+  }) => {
+    await demo.signIn(context, 'maren');
+    await page.goto(`${demo.url}/equipment`);
+    const pick = async (field: string, option: string | RegExp) => {
+      await page.getByRole('combobox', { name: field }).click();
+      await page.getByRole('option', { name: option }).first().click();
+    };
+    await page.getByRole('button', { name: 'Add a thing' }).click();
+    await page.getByLabel('What it is').fill('Corner post');
+    await page.getByLabel('How many').fill('1');
+    await pick('Drawn as', 'Post');
+    await page.getByRole('combobox', { name: 'Hall' }).click();
+    const hall = (await page.getByRole('option').nth(1).textContent())!;
+    await page.getByRole('option', { name: hall }).click();
+    await page.getByRole('button', { name: 'Say where it stands' }).click();
+    await page.getByLabel('1. Metres from the left wall').fill('0.2');
+    await page.getByLabel('Metres from the front wall').fill('0.1');
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    const plan = page.locator('.hall-plans figure').filter({ hasText: hall });
+    await expect(
+      plan.getByRole('img', { name: /Corner post 0\.2 metres from the left and 0\.1 from the front/ }),
+    ).toBeVisible();
+    const said = plan.getByRole('listitem').filter({ hasText: 'Corner post' });
+    await expect(said).toHaveCount(1);
+    await expect(said).toContainText(/wall/);
+    await page.getByRole('button', { name: /^Corner post/ }).click();
+    await page.getByRole('button', { name: 'Change', exact: true }).click();
+    const [wide] = await demo.query<{ width: number }>(`select width from hall where name = $1`, [hall]);
+    await page.getByLabel('1. Metres from the left wall').fill(String(Number(wide!.width) / 2));
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect(said).toHaveCount(0);
+    await page.reload();
+    await expect(plan.getByRole('img', { name: /Corner post/ })).toBeVisible();
+    await expect(said).toHaveCount(0);
+    await page.getByRole('button', { name: /^Corner post/ }).click();
+    await page.getByRole('button', { name: 'Change', exact: true }).click();
+    await page.getByRole('button', { name: 'Take it out of the store' }).click();
+    await page.getByRole('button', { name: 'Yes, all of them are gone' }).click();
+    await expect(page.getByRole('row', { name: /^Corner post/ })).toHaveCount(0);
+  });
+
   test('an open hand stops striking everywhere, until the head lifts it; who is too young is refused', async ({
     demo,
     page,
@@ -110,7 +155,9 @@ test.describe('the store', () => {
     await expect(page.getByText('No post is drawn.', { exact: false })).toBeVisible();
   });
 
-  test('a stop of the hands empties the place at the post of the running class', async ({ context }) => {
+  test('a stop of the hands, said at home or at the close, empties the place at the post of the running class', async ({
+    context,
+  }) => {
     // A hall of its own: its evening is begun.
     const own = new House('demo');
     await own.open();
@@ -132,11 +179,33 @@ test.describe('the store', () => {
       );
       await page.goto(`${own.url}/tonight`);
       await page.waitForLoadState('networkidle');
-      await page.getByRole('checkbox', { name: 'Rafael Quill' }).click();
+      // Another who may strike as well.
+      const [other] = await own.query<{ name: string }>(
+        `select p.name from person p where p.name <> 'Rafael Quill' and p.left_on is null and p.born < now() - interval '18 years'
+           and exists (select 1 from load_done l where l.student_id = p.id and l.count > 0 and l.skin = 'fine') order by p.name limit 1`,
+      );
+      for (const name of ['Rafael Quill', other!.name]) await page.getByRole('checkbox', { name }).click();
       await page.getByRole('button', { name: 'Begin the class' }).click();
       const atPost = page.getByRole('region', { name: 'At the post' });
+      await expect(atPost).toContainText('1 place, 2 students');
+      await expect(atPost.getByRole('listitem').filter({ hasText: 'Rafael' })).toContainText(/Right \d+.*left \d+/);
+      // At the close it is asked of whoever struck: the right hand is open.
+      await page.getByRole('button', { name: 'Close the class' }).click();
+      await page.getByRole('button', { name: `Struck ${other!.name}` }).click();
+      await page.getByRole('radiogroup', { name: 'skin, right hand' }).getByRole('radio', { name: 'open' }).click();
+      await page.getByRole('button', { name: 'Write it down' }).click();
+      await expect(page.getByText('written down')).toBeVisible();
+      await expect(page.getByText('None waits for the network.')).toBeVisible();
+      const kept = await own.query<{ side: string; skin: string | null; place: string }>(
+        `select l.side, l.skin, l.place from load_done l join person p on p.id = l.student_id
+         where p.name = $1 and l.at > now() - interval '5 minutes' order by l.side`,
+        [other!.name],
+      );
+      expect(kept.find((k) => k.side === 'right')).toMatchObject({ skin: 'open', place: 'hall' });
+      await page.getByRole('button', { name: 'It goes on' }).click();
+      await page.reload();
       await expect(atPost).toContainText('1 place, 1 student');
-      await expect(atPost.getByRole('listitem')).toContainText(/Rafael Quill: Right \d+.*left \d+/);
+      await expect(atPost).toContainText(new RegExp(`Not tonight: ${other!.name}`));
       // On his own page, at home: both hands are numb.
       const said = { skin: 'fine', swelling: 'none', joints: 'fine', feeling: 'numb' };
       await sent(page, own, 'load.record', {
@@ -154,7 +223,7 @@ test.describe('the store', () => {
       });
       await page.reload();
       await expect(atPost).toContainText('Nobody here may strike what is hard tonight: pads and air instead.');
-      await expect(atPost).toContainText(/Not tonight: Rafael Quill\..*numb/);
+      await expect(atPost).toContainText(/Rafael Quill\..*numb/);
     } finally {
       await own.close();
     }
