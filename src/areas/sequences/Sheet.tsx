@@ -13,6 +13,7 @@ import {
   tracePair,
   ceilingsKept,
   stancesOf,
+  onlySaid,
 } from '../../core';
 import '../../kit/drawing/drawing.css';
 import { Floor } from '../../kit/drawing/Floor';
@@ -93,12 +94,14 @@ export default function Sheet({ view }: { view: SequenceView }) {
                     {x.between ? 'Before the next: ' : ''}
                     {x.name}
                     {x.felt ? ' (felt)' : ''}
+                    {onlySaid(x.only)}
                   </p>
                 ))}
                 {m.variants.map((x) => (
                   <p key={x.school} className="second">
                     {x.school}
-                    {x.graded ? ', shown at gradings' : ''}:{' '}
+                    {x.graded ? ', shown at gradings' : ''}
+                    {onlySaid(x.only)}:{' '}
                     {printLine({ ...m, step: x.step, partner: null, swaps: false, remark: '' }, vocabulary)}
                   </p>
                 ))}

@@ -45,6 +45,7 @@ export function useReading(text: string, view: SequenceView) {
         ranks: view.ranks.map((r) => r.name),
         closingAllowed: MAY_END_OFF,
         hall: hall && view.comes > 0 ? { name: hall.name, room: hall, people: view.comes } : null,
+        conditions: view.conditions.map((c) => c.name),
         beyond: (condition, ceiling) =>
           view.conditions.find((c) => c.name === ceiling)?.beyond.includes(condition) ?? false,
       }),

@@ -12,6 +12,7 @@ import { NotOurs, storedDocument } from './document';
 import { operationFileShape } from './recipe';
 import { sequenceShape } from './sequence';
 import { secondSequence } from './secondSequence';
+import { fourthSequence } from './fourthSequence';
 import { thirdSequence } from './thirdSequence';
 import { limitsShape, MOST, openFromTheStart } from './syllabus';
 import { ceilingWithKind } from './technique';
@@ -145,6 +146,7 @@ export const storedBundle = storedDocument<v.InferOutput<typeof bundleBody>>('sc
   secondSequence,
   thirdSequence,
   sixthToSeventh,
+  fourthSequence,
 ]);
 
 /** The file as it is written today. */

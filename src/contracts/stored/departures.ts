@@ -4,6 +4,7 @@ import { whole } from '../fields';
 import { storedDocument } from './document';
 import { moveShape } from './sequence';
 import { secondSequence } from './secondSequence';
+import { fourthSequence } from './fourthSequence';
 import { thirdSequence } from './thirdSequence';
 
 export const departureShape = v.object({
@@ -16,4 +17,5 @@ export const departureShape = v.object({
 export const storedDepartures = storedDocument<Departure[]>('list of hand edits', v.array(departureShape), [
   secondSequence,
   thirdSequence,
+  fourthSequence,
 ]);

@@ -6,6 +6,7 @@ import {
   FOOT_WAYS,
   MOST_MOVES,
   MOST_NAMES,
+  MOST_ONLY,
   MOST_OWN_POINTS,
   POWERS,
   SEQUENCE_KINDS,
@@ -17,6 +18,7 @@ import {
 import { whole } from '../fields';
 import { storedDocument } from './document';
 import { secondSequence } from './secondSequence';
+import { fourthSequence } from './fourthSequence';
 import { thirdSequence } from './thirdSequence';
 
 export const short = v.pipe(v.string(), v.trim(), v.maxLength(200, 'This has at most 200 letters.'));
@@ -62,6 +64,12 @@ export const stepShape = v.object({
   free: v.boolean(),
 }) satisfies v.GenericSchema<unknown, Step>;
 
+/** Names of the conditions under which alone something holds. */
+const only = v.pipe(
+  v.array(v.pipe(short, v.nonEmpty('A condition has a name.'))),
+  v.maxLength(MOST_ONLY, `At most ${MOST_ONLY} conditions are named at one place.`),
+);
+
 export const moveShape = v.object({
   notes: v.pipe(v.array(short), v.maxLength(20)),
   begins: v.pipe(v.array(v.object({ sectioning: whole(1, 9, 'A sectioning'), name: short })), v.maxLength(9)),
@@ -70,7 +78,7 @@ export const moveShape = v.object({
   swaps: v.boolean(),
   remark: short,
   variants: v.pipe(
-    v.array(v.object({ school: short, graded: v.boolean(), step: stepShape })),
+    v.array(v.object({ school: short, graded: v.boolean(), only, step: stepShape })),
     v.maxLength(9, 'A count has at most nine variants.'),
   ),
   branches: v.pipe(
@@ -79,7 +87,12 @@ export const moveShape = v.object({
   ),
   points: v.pipe(
     v.array(
-      v.object({ name: v.pipe(short, v.nonEmpty('A point has a name.')), felt: v.boolean(), between: v.boolean() }),
+      v.object({
+        name: v.pipe(short, v.nonEmpty('A point has a name.')),
+        felt: v.boolean(),
+        between: v.boolean(),
+        only,
+      }),
     ),
     v.maxLength(MOST_OWN_POINTS, `A count has at most ${MOST_OWN_POINTS} points of its own.`),
   ),
@@ -110,4 +123,8 @@ export const sequenceShape = v.object({
   closing: v.pipe(v.array(short), v.maxLength(50)),
 }) satisfies v.GenericSchema<unknown, Sequence>;
 
-export const storedSequence = storedDocument<Sequence>('sequence', sequenceShape, [secondSequence, thirdSequence]);
+export const storedSequence = storedDocument<Sequence>('sequence', sequenceShape, [
+  secondSequence,
+  thirdSequence,
+  fourthSequence,
+]);

@@ -102,6 +102,8 @@ export const anyStep: fc.Arbitrary<Step> = fc
     foot: s.foot && s.foot.way === 'draw' ? { ...s.foot, toward: 0 } : s.foot,
   }));
 
+const anyOnly = fc.subarray(['air', 'still target', 'slow, with a partner'], { maxLength: 2 });
+
 export const anyMove: fc.Arbitrary<Move> = fc
   .record({
     notes: fc.array(fc.constantFrom('watch the heel', 'slowly'), { maxLength: 1 }),
@@ -111,7 +113,12 @@ export const anyMove: fc.Arbitrary<Move> = fc
     swaps: fc.boolean(),
     remark: fc.constantFrom('', '', 'as in the hall'),
     variants: fc.array(
-      fc.record({ school: fc.constantFrom('Reed House', 'Sluice Hall'), graded: fc.boolean(), step: anyStep }),
+      fc.record({
+        school: fc.constantFrom('Reed House', 'Sluice Hall'),
+        graded: fc.boolean(),
+        only: anyOnly,
+        step: anyStep,
+      }),
       { maxLength: 1 },
     ),
     branches: fc.array(
@@ -123,6 +130,7 @@ export const anyMove: fc.Arbitrary<Move> = fc
         name: fc.constantFrom('eyes to the left', 'no pause: on at once'),
         felt: fc.boolean(),
         between: fc.boolean(),
+        only: anyOnly,
       }),
       { maxLength: 2 },
     ),

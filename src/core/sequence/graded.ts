@@ -1,7 +1,9 @@
 import type { Move, Sequence } from './move';
+import { holdsUnder } from './underCondition';
 
-/** The count as it is shown at gradings: the variant marked so, or as written. */
-export const gradedStep = (m: Move) => m.variants.find((x) => x.graded)?.step ?? m.step;
+/** The count as it is shown at gradings under a condition, or under any: the variant marked so, or as written. */
+export const gradedStep = (m: Move, condition: string | null = null) =>
+  m.variants.find((x) => x.graded && (condition === null || holdsUnder(x.only, condition)))?.step ?? m.step;
 
 /** The sequence as one school keeps it: its variants in place of what is written. */
 export const asKeptBy = (seq: Sequence, school: string): Sequence => ({

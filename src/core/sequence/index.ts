@@ -38,6 +38,7 @@ export * from './operations/substitute';
 export * from './operations/swapRoles';
 export * from './operations/turns';
 export * from './post';
+export * from './underCondition';
 export * from './roles';
 export * from './sectioning';
 export * from './spoken';

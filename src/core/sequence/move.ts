@@ -77,6 +77,8 @@ export interface Variant {
   school: string;
   /** Shown at gradings in place of the written one. */
   graded: boolean;
+  /** Names of the conditions under which alone it is done; none: under all. */
+  only: readonly string[];
   step: Step;
 }
 
@@ -93,6 +95,8 @@ export interface PlacePoint {
   felt: boolean;
   /** Between this count and the next: rhythm, where the eyes go. */
   between: boolean;
+  /** Names of the conditions under which alone it is looked at; none: under all. */
+  only: readonly string[];
 }
 
 /** One count. `partner` is lane B; null in a sequence of one performer. */

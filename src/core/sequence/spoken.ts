@@ -1,5 +1,5 @@
 import type { At } from '../floor/trace';
-import { listInWords } from '../words';
+import { listInWords, oneOfInWords } from '../words';
 import type { Action, Move, Step } from './move';
 
 /** Whether a name tells a height by itself: “rising block”. */
@@ -47,19 +47,27 @@ export function stepSaid(s: Step, at?: At): string {
   return parts.join('; ') || 'nothing';
 }
 
+/** Under which conditions alone something holds, to stand behind it; nothing where it holds under all. */
+export const onlySaid = (only: readonly string[]): string => (only.length === 0 ? '' : `, only ${oneOfInWords(only)}`);
+
 /** The whole count, both lanes, for a screen reader. */
 export function moveSaid(move: Move, count: number, at?: At): string {
   const sections = move.begins.map((b) => `Section ${b.name}. `).join('');
   const a = `Count ${count}: ${stepSaid(move.step, at)}.`;
   const b = move.partner ? ` Partner: ${stepSaid(move.partner)}.` : '';
   const variants = move.variants
-    .map((v) => ` Variant of ${v.school}${v.graded ? ', shown at gradings' : ''}: ${stepSaid(v.step)}.`)
+    .map(
+      (v) => ` Variant of ${v.school}${v.graded ? ', shown at gradings' : ''}${onlySaid(v.only)}: ${stepSaid(v.step)}.`,
+    )
     .join('');
   const branches = move.branches
     .map((x) => ` If ${x.when}: ${x.steps.map((s) => stepSaid(s)).join(', then ')}.`)
     .join('');
   const points = move.points
-    .map((p) => ` ${p.between ? 'Before the next' : 'Here'}: ${p.name}${p.felt ? ', as it is felt' : ''}.`)
+    .map(
+      (p) =>
+        ` ${p.between ? 'Before the next' : 'Here'}: ${p.name}${p.felt ? ', as it is felt' : ''}${onlySaid(p.only)}.`,
+    )
     .join('');
   return `${sections}${a}${b}${move.swaps ? ' Sides switch after it.' : ''}${points}${variants}${branches}`;
 }

@@ -179,10 +179,18 @@ describe('a grading', () => {
     const { version } = (await s.send('head', 'syllabus.change', change)) as { version: number };
     const id = v7();
     await s.send('head', 'syllabus.publish', { id, version, title: 'With the form', from: '2025-05-01' });
+    // How others do a count stands beside it under the condition that is asked, and no other.
+    const { rows: kept } = await t.owner.query<{ title: string; text: string; version: number }>(
+      'select title, text, version from sequence where id = $1',
+      [s.sequence],
+    );
+    const text = `${kept[0]!.text}\n~ Brae (only IN AIR): punch L\n~ Reed House (only still target): kick R\n~ Sluice: punch R`;
+    await s.send('head', 'sequence.save', { ...kept[0]!, id: s.sequence, text });
     const sheet = await runView(t.db, s.as.examiner, 'examine', { id: s.grading }, NOW);
     const form = sheet.candidates[0]!.items.find((i) => i.form)!;
     expect(form.points.map((p) => p.id.split('#')[1])).toEqual(['1', '2', 'rhythm', 'line']);
     expect([form.repetitions, form.sided]).toEqual([1, false]);
+    expect(form.points[1]!.variants.map((x) => x.school)).toEqual(['Brae', 'Sluice']);
     for (const who of PANEL) {
       await write(who, 'HHHHH');
       await write(who, 'H', {

@@ -10,6 +10,7 @@ import {
   restInWords,
   standardInWords,
   tellTale,
+  underCondition,
   type Item,
 } from '../../core';
 import type { Transaction } from '../../data/connection';
@@ -71,9 +72,9 @@ async function sheetOf(tx: Transaction, who: Who, g: GradingRow, of: string | nu
     up.map((c) => c.studentId),
   );
   const besides = new Map<string, ReturnType<typeof besideCounts>>();
-  const beside = (item: Item) => {
-    const key = itemKey(item);
-    if (!besides.has(key)) besides.set(key, besideCounts(j, item));
+  const beside = (item: Item, condition: string) => {
+    const key = `${itemKey(item)} ${condition}`;
+    if (!besides.has(key)) besides.set(key, besideCounts(j, item, condition));
     return besides.get(key)!;
   };
   const candidates = up.flatMap((c): ExamineView['candidates'] => {
@@ -84,10 +85,11 @@ async function sheetOf(tx: Transaction, who: Who, g: GradingRow, of: string | nu
       const sided = j.items.isSided(r.item);
       const rest = restOf(j, r.item, resting.get(s.id) ?? [], r.conditionId);
       const line = lines.get(`${s.id} ${r.id}`);
+      const condition = j.versions.conditions.find((x) => x.id === r.conditionId)?.name ?? '';
       return {
         requirementId: r.id,
         name: j.items.nameOf(r.item),
-        condition: j.versions.conditions.find((x) => x.id === r.conditionId)?.name ?? '',
+        condition,
         asks: [r.stage, standardInWords(r.standard, sided)].filter(Boolean).join(', '),
         sided,
         critical: r.critical,
@@ -111,7 +113,7 @@ async function sheetOf(tx: Transaction, who: Who, g: GradingRow, of: string | nu
                 p.kind === 'measured' && accepted
                   ? { unit: p.unit, accepted, wanted: p.wanted, measuredBy: p.measuredBy }
                   : null,
-              ...(beside(r.item).get(p.id) ?? { variants: [], unlike: [] }),
+              ...(beside(r.item, condition).get(p.id) ?? { variants: [], unlike: [] }),
             },
           ];
         }),
@@ -131,8 +133,12 @@ async function sheetOf(tx: Transaction, who: Who, g: GradingRow, of: string | nu
   };
 }
 
-/** What stands beside the counts of a form: how others do them, and where one of a like name goes another way. */
-function besideCounts(j: Judging, item: Item): Map<string, Pick<ExaminePoint, 'variants' | 'unlike'>> {
+/** What stands beside the counts of a form under a condition: how others do them, and where one of a like name goes another way. */
+function besideCounts(
+  j: Judging,
+  item: Item,
+  condition: string,
+): Map<string, Pick<ExaminePoint, 'variants' | 'unlike'>> {
   const out = new Map<string, Pick<ExaminePoint, 'variants' | 'unlike'>>();
   const own = 'sequence' in item ? j.items.sequences.get(item.sequence) : undefined;
   if (!own) return out;
@@ -142,7 +148,7 @@ function besideCounts(j: Judging, item: Item): Map<string, Pick<ExaminePoint, 'v
     out.set(id, here);
     return here;
   };
-  own.body.moves.forEach((m, i) => {
+  underCondition(own.body, condition).moves.forEach((m, i) => {
     if (m.variants.length > 0)
       at(i + 1).variants.push(...m.variants.map((x) => ({ school: x.school, does: printStep(x.step) })));
   });

@@ -119,6 +119,22 @@ describe('a form, count by count', () => {
     expect(screen.queryByRole('checkbox', { name: /spot/ })).toBeNull();
   });
 
+  it('what is looked at under some conditions alone is asked for there, and not under another', async () => {
+    const under = (name: string) =>
+      parseSequence(`title: Short Walk\nstep R, punch R\n! (only ${name}) reach\n! eyes ahead\nstep L`);
+    const here = kitOf({}).conditions.find((c) => c.id === CONDITION)!.name;
+    for (const [name, asked] of [
+      [here.toUpperCase(), true],
+      ['another', false],
+    ] as const) {
+      const own = under(name);
+      const { unmount } = open(ilse, own.ok ? own.value : body!);
+      expect(await screen.findByRole('checkbox', { name: 'Eyes ahead' })).toBeTruthy();
+      expect(screen.queryByRole('checkbox', { name: 'Reach' }) !== null).toBe(asked);
+      unmount();
+    }
+  });
+
   it('a drill for two keeps whose part was watched', async () => {
     const drill = parseSequence(
       'title: Pads\nkind: partner drill\ncue left pad | punch R\ncue kick | front kick L\n- | punch L',

@@ -327,6 +327,7 @@ export default function FormCard({
           <Keys
             sequence={sequence}
             count={count}
+            condition={conditionName}
             lane={lane}
             marks={marks}
             shouts={shouts}

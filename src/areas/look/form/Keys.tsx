@@ -1,6 +1,7 @@
 import ButtonBase from '@mui/material/ButtonBase';
 import {
   capital,
+  holdsUnder,
   OWN_POINTS,
   stepSaid,
   type CountMark,
@@ -26,6 +27,7 @@ const placeName = (p: PlacePoint): string =>
 export function Keys({
   sequence,
   count,
+  condition,
   lane,
   marks,
   shouts,
@@ -36,6 +38,8 @@ export function Keys({
   sequence: KitSequence;
   /** The count at hand, from 1. */
   count: number;
+  /** By its name: what holds under others alone is not asked for. */
+  condition: string;
   lane: Lane | null;
   marks: ShowingMarks;
   /** Somebody shouts in what is shown. */
@@ -48,7 +52,9 @@ export function Keys({
   const done = (lane === 'B' ? move.partner : move.step) ?? move.step;
   const whats: (Named & { critical: boolean })[] = [
     // What this form is looked at by at this very place goes first; what was kept on a device long ago has none.
-    ...(move.points ?? []).map((p) => ({ pointId: null, what: placeName(p), critical: false })),
+    ...(move.points ?? [])
+      .filter((p) => holdsUnder(p.only ?? [], condition))
+      .map((p) => ({ pointId: null, what: placeName(p), critical: false })),
     ...pointsAt(sequence, count).map((p) => ({ pointId: p.id, what: p.name, critical: p.critical })),
     { pointId: null, what: 'feet stop short', critical: false },
     { pointId: null, what: 'forgotten', critical: false },

@@ -20,6 +20,7 @@ export const CHECKS = [
   'stance shift',
   'unknown',
   'retired',
+  'condition',
   'rank',
   'answer',
   'leg met by arm',
@@ -52,6 +53,8 @@ export interface CheckContext {
   /** How far from the mark a form may end, in metres. */
   closingAllowed: number;
   hall: { name: string; room: Room; people: number } | null;
+  /** Names of the school's conditions; none: they are not known here. */
+  conditions: readonly string[];
   /** Whether a condition goes farther than a ceiling; unknown names are never farther. */
   beyond: (condition: string, ceiling: string) => boolean;
 }
@@ -63,6 +66,7 @@ export const PLAIN_CONTEXT: CheckContext = {
   ranks: [],
   closingAllowed: 0.3,
   hall: null,
+  conditions: [],
   beyond: () => false,
 };
 

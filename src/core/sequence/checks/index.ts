@@ -5,6 +5,7 @@ import { answer } from './answer';
 import { breath } from './breath';
 import { ceiling, headContact } from './ceiling';
 import { closing } from './closing';
+import { condition } from './condition';
 import { cut } from './cut';
 import { drift } from './drift';
 import { feet } from './feet';
@@ -47,6 +48,7 @@ const ALL: readonly Check[] = [
   rank,
   unknown,
   retired,
+  condition,
   ceiling,
   headContact,
   answer,

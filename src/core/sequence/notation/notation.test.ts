@@ -214,8 +214,8 @@ describe('other names, who passed it on, and points at places', () => {
     expect(sequence.about.names).toEqual([{ school: 'Reed House', name: 'Mill gate: the long one' }]);
     expect(sequence.about.lineage).toEqual(['Odo Fenwick, until 1988', 'Brae']);
     expect(sequence.moves[0]!.points).toEqual([
-      { name: 'eyes to the left', felt: false, between: false },
-      { name: 'no pause', felt: true, between: true },
+      { name: 'eyes to the left', felt: false, between: false, only: [] },
+      { name: 'no pause', felt: true, between: true, only: [] },
     ]);
     expect(sequence.moves[1]!.points).toEqual([]);
   });
@@ -224,6 +224,11 @@ describe('other names, who passed it on, and points at places', () => {
     ['handed on by:', 'Say who passed it on.'],
     ['! eyes', 'There is no count yet to which this belongs.'],
     ['punch R\n!> (felt)', 'Say what is looked at.'],
+    ['punch R\n! (only ) reach', 'Name one to 6 conditions, and close the bracket.'],
+    ['punch R\n! (only air reach', 'Name one to 6 conditions, and close the bracket.'],
+    ['punch R\n~ Brae (only air punch L', 'Name one to 6 conditions, and close the bracket.'],
+    [`punch R\n! (only ${'a, '.repeat(7)}b) reach`, 'Name one to 6 conditions, and close the bracket.'],
+    ['punch R\n! (only air)', 'Say what is looked at.'],
     [`punch R${'\n! eyes'.repeat(7)}`, 'A count has at most 6 points of its own.'],
     ['also: A: b\n'.repeat(10), 'A sequence has at most 9 other names.'],
   ])('%j is a mistake at its place', (text, message) => {
@@ -236,6 +241,8 @@ describe('texts made to hold a reader up', () => {
   const hostile: [string, string][] = [
     ['a first line of spaces', `a${' '.repeat(3900)}x`],
     ['a heading of signs', `= a${' ='.repeat(100_000)}x`],
+    ['a bracket that never closes', `punch R\n! (only ${'a'.repeat(3900)}`],
+    ['brackets within brackets', `punch R\n~ ${'(only '.repeat(700)}`],
     ['a variant without its colon', `punch R\n~${' '.repeat(3900)}x`],
     ['one line without end', 'punch R '.repeat(25_000)],
     ['a count of too many actions', `punch R${' + punch L'.repeat(300)}`],

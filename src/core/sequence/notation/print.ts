@@ -10,6 +10,7 @@ import {
   STANCE_SHORT,
   ZONE_MODIFIERS,
 } from './lexicon';
+import { printOnly } from './only';
 import { kindInName, NO_WORDS, zoneInName, type Vocabulary } from './vocabulary';
 
 /** Heights as they are written in a line. */
@@ -112,8 +113,10 @@ export function printMove(move: Move, vocabulary: Vocabulary = NO_WORDS): string
     ...move.begins.map((b) => `=${b.sectioning === 1 ? '' : b.sectioning} ${b.name}`),
     ...move.notes.map((n) => `# ${n}`.trimEnd()),
     printLine(move, vocabulary),
-    ...move.points.map((p) => `!${p.between ? '>' : ''} ${p.felt ? '(felt) ' : ''}${p.name}`),
-    ...move.variants.map((x) => `~${x.graded ? '*' : ''} ${x.school}: ${printStep(x.step, vocabulary)}`),
+    ...move.points.map((p) => `!${p.between ? '>' : ''}${p.felt ? ' (felt)' : ''}${printOnly(p.only)} ${p.name}`),
+    ...move.variants.map(
+      (x) => `~${x.graded ? '*' : ''} ${x.school}${printOnly(x.only)}: ${printStep(x.step, vocabulary)}`,
+    ),
     ...move.branches.flatMap((b) => [`? ${b.when}`, ...b.steps.map((s) => `> ${printStep(s, vocabulary)}`)]),
   ];
 }

@@ -3,6 +3,7 @@ import { fail, ok, type Result } from '../../units/result';
 import { EMPTY_ABOUT, isEmptyStep, moveOf, type About, type Move, type Sequence, type Step } from '../move';
 import { readHeader } from './header';
 import { cutLine, type Part } from './line';
+import { areConditions, NO_CONDITIONS, readOnly } from './only';
 import type { Report } from './problem';
 import {
   MOST_BRANCH_STEPS,
@@ -101,12 +102,16 @@ export function readSequence(text: string, vocabulary: Vocabulary = NO_WORDS): R
         const between = line[1] === '>';
         const said = line.slice(between ? 2 : 1).trim();
         const felt = /^\(felt\)/i.test(said);
-        const name = felt ? said.slice(6).trim() : said;
-        if (name === '')
+        const named = felt ? said.slice(6).trim() : said;
+        const under = readOnly(named);
+        const name = under ? named.slice(under.length).trim() : named;
+        const only = under?.names ?? [];
+        if (under && !areConditions(only)) error(whole, ...NO_CONDITIONS);
+        else if (name === '')
           error(whole, 'Say what is looked at.', '! eyes to the left, !> no pause, ! (felt) stands firm');
         else if (last.points.length >= MOST_OWN_POINTS)
           error(whole, `A count has at most ${MOST_OWN_POINTS} points of its own.`, 'fewer points');
-        else moves[moves.length - 1] = { ...last, points: [...last.points, { name, felt, between }] };
+        else moves[moves.length - 1] = { ...last, points: [...last.points, { name, felt, between, only }] };
         continue;
       }
       if (mark === '?') {
@@ -118,9 +123,17 @@ export function readSequence(text: string, vocabulary: Vocabulary = NO_WORDS): R
         continue;
       }
       if (mark === '~') {
-        const colon = line.indexOf(':');
         const graded = line[1] === '*';
-        const school = line.slice(graded ? 2 : 1, Math.max(colon, 0)).trim();
+        const bracket = line.toLowerCase().indexOf('(only ');
+        const colonBefore = line.indexOf(':');
+        const under = bracket > 0 && (colonBefore < 0 || bracket < colonBefore) ? readOnly(line.slice(bracket)) : null;
+        const colon = line.indexOf(':', under ? bracket + under.length : 0);
+        const school = line.slice(graded ? 2 : 1, under ? bracket : Math.max(colon, 0)).trim();
+        const only = under?.names ?? [];
+        if (under && (!areConditions(only) || colon < 0)) {
+          error(whole, ...NO_CONDITIONS);
+          continue;
+        }
         if (school === '') {
           error(whole, 'A variant names who keeps it.', '~ school: the count as they do it');
           continue;
@@ -131,7 +144,7 @@ export function readSequence(text: string, vocabulary: Vocabulary = NO_WORDS): R
         }
         const cut = cutLine(raw, indent + colon + 1);
         const step = readStep(cut.lanes[0] ?? [], vocabulary, error, unknown);
-        moves[moves.length - 1] = { ...last, variants: [...last.variants, { school, graded, step }] };
+        moves[moves.length - 1] = { ...last, variants: [...last.variants, { school, graded, only, step }] };
         continue;
       }
       const branch = last.branches.at(-1);
