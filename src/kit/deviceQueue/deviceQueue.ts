@@ -34,7 +34,10 @@ const all = async (): Promise<Waiting[]> => (await (await database()).getAll('co
 
 /** How a device stands with the server. */
 export interface QueueState {
+  /** Finished, and not answered yet. */
   waiting: number;
+  /** Still being written: they are sent once they are finished. */
+  open: number;
   aside: Waiting[];
   /** Why the last try did not go through. */
   trouble: Trouble;
@@ -50,7 +53,8 @@ let trouble: Trouble = 'none';
 async function tell() {
   const now = await all();
   const state: QueueState = {
-    waiting: now.filter((c) => c.aside === null).length,
+    waiting: now.filter((c) => c.aside === null && !c.open).length,
+    open: now.filter((c) => c.aside === null && c.open).length,
     aside: now.filter((c) => c.aside !== null),
     trouble,
   };

@@ -1,7 +1,7 @@
 import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { letGo, put, waitingHere } from '../deviceQueue/deviceQueue';
+import { drop, letGo, put, waitingHere } from '../deviceQueue/deviceQueue';
 import { doneAs, idIn, refusedAs } from '../testing/server';
 import { SaveState } from './SaveState';
 
@@ -40,6 +40,22 @@ describe('how the marks stand', () => {
     await waitFor(async () => expect(await waitingHere()).toBe(0));
     expect(inputs.at(-1)).toEqual({ day: '2026-03-05', note: 'stays' });
     await waitFor(() => expect(screen.queryByText(/aside/)).toBeNull());
+  });
+
+  it('what is still being marked is here, and waits for its end, not for the network', async () => {
+    reply = (id) => doneAs(id);
+    render(<SaveState by="me" problem="" />);
+    const open = (id: string) =>
+      put({ id, at: '2026-03-05T18:00:00Z', name: 'look.record', input: {} as never, label: '', by: 'me', open: true });
+    await open('look-1');
+    expect(await screen.findByText('What is open goes when it is closed.')).toBeTruthy();
+    expect(screen.getByText('All marks are saved on this tablet.')).toBeTruthy();
+    await open('look-2');
+    expect(await screen.findByText('2 are open and go when each is closed.')).toBeTruthy();
+    await drop('look-2');
+    await mark();
+    expect(await screen.findByText('None waits for the network.')).toBeTruthy();
+    expect(inputs).toHaveLength(1);
   });
 
   it('a right that was missing for a minute: it is sent again as it was, and is let go only when told twice', async () => {

@@ -17,9 +17,10 @@ export function SaveState({
   what?: 'marks' | 'changes';
 }) {
   const [state, setState] = useState<QueueState | null>(null);
-  const [open, setOpen] = useState(false);
+  const [shown, setShown] = useState(false);
   useEffect(() => keepSending(by, setState), [by]);
   const n = state?.waiting ?? 0;
+  const open = state?.open ?? 0;
   const aside = state?.aside ?? [];
   return (
     <div className="save" role="status" aria-live="polite">
@@ -30,7 +31,7 @@ export function SaveState({
           <b>
             {state === null
               ? 'Reading what this tablet keeps…'
-              : n === 0
+              : n + open === 0
                 ? aside.length === 0
                   ? `All ${what} are saved.`
                   : `All other ${what} are saved.`
@@ -39,8 +40,14 @@ export function SaveState({
           <span>
             {state === null ? (
               ''
-            ) : n === 0 ? (
+            ) : n + open === 0 ? (
               'None waits for the network.'
+            ) : n === 0 ? (
+              open === 1 ? (
+                'What is open goes when it is closed.'
+              ) : (
+                `${open} are open and go when each is closed.`
+              )
             ) : state?.trouble === 'signed out' ? (
               <>
                 {n} {n === 1 ? 'waits' : 'wait'}: <a href="/signin?to=/look">sign in again</a> to send{' '}
@@ -56,10 +63,10 @@ export function SaveState({
       )}
       {aside.length > 0 && (
         <>
-          <Button variant="text" className="refused" aria-expanded={open} onClick={() => setOpen(!open)}>
+          <Button variant="text" className="refused" aria-expanded={shown} onClick={() => setShown(!shown)}>
             {aside.length} {aside.length === 1 ? 'stands' : 'stand'} aside: see why
           </Button>
-          {open && (
+          {shown && (
             <Suspense fallback={null}>
               <StandsAside commands={aside} />
             </Suspense>

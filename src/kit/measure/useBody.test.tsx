@@ -16,7 +16,6 @@ beforeEach(() => {
     class {
       onmessage: (event: { data: PoseSaid }) => void = () => undefined;
       constructor() {
-         
         workers.push(this);
       }
       postMessage(said: PoseAsked) {
