@@ -1,14 +1,6 @@
 import type { Range } from '../technique/point';
 import type { Place } from '../technique/pose';
-import {
-  AS_THE_TABLE,
-  LANDMARKS,
-  LENGTH_ENDS,
-  segmentCentres,
-  type Landmark,
-  type LengthEnd,
-  type View,
-} from './body';
+import { AS_THE_TABLE, LANDMARKS, LENGTH_ENDS, segmentCentres, type Landmark, type LengthEnd, type View } from './body';
 import { MEASURES, type MeasureKind, type Subject } from './measures';
 
 /** A landmark on the picture, in pixels with y down, and how far off it may be: one standard deviation, in pixels. */

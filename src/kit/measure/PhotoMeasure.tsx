@@ -85,6 +85,7 @@ export default function PhotoMeasure({
   const [found, setFound] = useState<FoundBody | null>(null);
   const open = useRef<Picture | null>(null);
   const left = useRef(false);
+  const taking = useRef(false);
   const touched = useRef(false);
   const onTouch = useCallback(() => {
     touched.current = true;
@@ -133,8 +134,13 @@ export default function PhotoMeasure({
   const scaled = rows.some((r) => r.kind.scaled);
   const keeping = keeps && picture !== null && !picture.drawn;
   const took = async (taken: Taken[]) => {
-    if (keeping && !(await keepMeasured(picture, who.id, item, rows, taken)))
+    // Pressed twice it is kept and taken once.
+    if (taking.current) return;
+    taking.current = true;
+    if (keeping && !(await keepMeasured(picture, who.id, item, rows, taken))) {
+      taking.current = false;
       return setWrong('This device has no room for the picture. Take the numbers without keeping it.');
+    }
     onTake(taken);
     onClose();
   };

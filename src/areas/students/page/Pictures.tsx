@@ -32,7 +32,7 @@ export function AgreePictures({ view, done, leave }: Sheet) {
   });
   const agreed = sheet.form.watch('agreed');
   return (
-    <SheetForm sheet={sheet} title="May pictures be kept?" saves="Record it" leave={leave}>
+    <SheetForm sheet={sheet} title="May pictures be kept?" saves={most > 0 ? 'Record it' : 'Say no'} leave={leave}>
       {most > 0 ? (
         <SwitchField
           name="agreed"

@@ -239,6 +239,17 @@ describe('what is decided and written on it', () => {
     );
   });
 
+  it('a student whose guardian has not agreed can only say no', async () => {
+    const because = 'Your guardian has not agreed to pictures being kept: for more, they say so first.';
+    fresh = forStudent();
+    const user = open(forStudent({ picturesSaid: { most: 0, asksGuardian: false, because, minor: true } }));
+    await user.click(button('Say whether they may'));
+    expect(screen.getByText(because)).toBeTruthy();
+    expect(screen.queryByRole('radio', { name: 'may be kept' })).toBeNull();
+    await user.click(button('Say no'));
+    await waitFor(() => expect(sent).toMatchObject([{ name: 'pictures.agree', input: { agreed: false } }]));
+  });
+
   it('pictures that this device has kept are seen, taken away, and gone once the word is taken back', async () => {
     URL.createObjectURL = () => 'blob:kept';
     URL.revokeObjectURL = () => undefined;
