@@ -144,7 +144,7 @@ test.describe('the store', () => {
     await page.getByRole('button', { name: 'Take it' }).click();
     await expect(page.getByText(/^Timber and ground together: 10\.2 GPa/)).toBeVisible();
     await page.getByRole('button', { name: 'Keep it' }).click();
-    await expect(page.getByText('Kept.')).toBeVisible();
+    await expect(page.getByText('Kept.', { exact: true })).toBeVisible();
     await page.reload();
     await expect(page.getByText(/^Timber and ground together: 10\.2 GPa/)).toBeVisible();
     await page.emulateMedia({ media: 'print' });

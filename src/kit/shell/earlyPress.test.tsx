@@ -1,4 +1,4 @@
-import { beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import { keepEarlyPresses } from './earlyPress';
 
 // The page as the server sends it: one island that sleeps, one that is awake.
@@ -18,6 +18,8 @@ const wake = () => {
 describe('a press before the page has woken up', () => {
   beforeAll(() => keepEarlyPresses(document));
   beforeEach(() => void (document.body.innerHTML = page));
+  // Others draw on the same page after it.
+  afterEach(() => document.body.replaceChildren());
 
   it('is done once the island is awake, and not before', () => {
     const opened = vi.fn();
