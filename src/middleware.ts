@@ -1,12 +1,14 @@
 import { defineMiddleware } from 'astro:middleware';
+import { EARLY_PRESSES } from './kit/shell/earlyPress';
 import { readSession } from './server/auth/auth';
 import { authPool } from './server/databases';
 import { logFault, passing } from './server/http/fault';
-import { guard } from './server/http/headers';
+import { guarded } from './server/http/headers';
 import { problem, problemOf, Refusal } from './server/http/problem';
 import { Pace } from './server/limits/pace';
 import { isEmptyInstallation } from './server/setup';
 
+const guard = guarded([EARLY_PRESSES]);
 /** How often somebody may come who is not signed in. */
 const strangers = new Pace(authPool, { most: 1200, seconds: 60 });
 const OPEN = new Set(['/signin', '/setup', '/api/setup', '/api/health', '/c', '/c/', '/api/verify']);

@@ -1,14 +1,13 @@
-const ASLEEP = 'astro-island[ssr]';
-const PRESSED =
-  'button, [role="button"], [role="checkbox"], [role="radio"], [role="tab"], [role="option"], [role="combobox"]';
-
 /**
  * A page is seen before its scripts have come, and a thumb does not wait: a press on a button that cannot do anything
  * yet is kept and done once its island has woken up. The newest press of an island counts, since whoever presses twice
  * meant it once. Links and what a form sends by itself are left to the browser. A file that was chosen by then is taken
- * once somebody can.
+ * once somebody can. It is written into the page (see `EARLY_PRESSES`), so it leans on nothing outside itself.
  */
 export function keepEarlyPresses(page: Document): void {
+  const ASLEEP = 'astro-island[ssr]';
+  const PRESSED =
+    'button, [role="button"], [role="checkbox"], [role="radio"], [role="tab"], [role="option"], [role="combobox"]';
   const kept = new Map<Element, HTMLElement>();
   page.addEventListener(
     'click',
@@ -51,3 +50,9 @@ export function keepEarlyPresses(page: Document): void {
       );
   });
 }
+
+/**
+ * The same as a script for the page's head: a script that is fetched comes after the first press of a quick thumb. Whoever
+ * sends the page lets it run by its hash.
+ */
+export const EARLY_PRESSES = `(${keepEarlyPresses.toString()})(document)`;

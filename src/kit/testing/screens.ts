@@ -1,6 +1,9 @@
-import { cleanup } from '@testing-library/react';
+import { cleanup, configure } from '@testing-library/react';
 import 'fake-indexeddb/auto';
 import { afterEach } from 'vitest';
+
+// No test asserts a time: what is waited for is bounded by the test's own limit, not by a second of a busy machine.
+configure({ asyncUtilTimeout: 15_000 });
 
 // jsdom draws nothing: screens are told that they are wide and that nothing moves.
 window.matchMedia = (query) =>
