@@ -1,6 +1,7 @@
 import { cleanup, configure } from '@testing-library/react';
 import 'fake-indexeddb/auto';
 import { afterEach } from 'vitest';
+import { plainStyles, quickStyles } from './quickStyles';
 
 // No test asserts a time: what is waited for is bounded by the test's own limit, not by a second of a busy machine.
 configure({ asyncUtilTimeout: 15_000 });
@@ -40,5 +41,7 @@ window.scrollTo = () => undefined;
 Element.prototype.scrollTo = () => undefined;
 // As newer browsers do it: what an effect gives back by accident is then seen.
 Element.prototype.scrollIntoView = () => Promise.resolve() as unknown as undefined;
+
+window.getComputedStyle = quickStyles(plainStyles());
 
 afterEach(cleanup);
