@@ -5,7 +5,7 @@ import type { TestProject } from 'vitest/node';
 import { clusterFolder, startCluster } from '../../../scripts/postgres.mjs';
 import { ensurePostgres } from '../../../scripts/machine.mjs';
 import { prepareDatabase } from '../prepare';
-import { ROLES, TEMPLATE } from './roles';
+import { DEMO_TEMPLATE, ROLES, TEMPLATE } from './roles';
 
 declare module 'vitest' {
   interface ProvidedContext {
@@ -19,7 +19,11 @@ export default async function setup(project: TestProject) {
   const url = cluster.ownerUrl('postgres');
   const admin = new pg.Client({ connectionString: url });
   await admin.connect();
-  await admin.query(`drop database if exists ${TEMPLATE} with (force)`);
+  const old = await admin.query<{ datname: string }>(
+    'select datname from pg_database where datname = $1 or starts_with(datname, $2)',
+    [TEMPLATE, `${DEMO_TEMPLATE}_`],
+  );
+  for (const { datname } of old.rows) await admin.query(`drop database ${datname} with (force)`);
   await admin.query(`create database ${TEMPLATE}`);
   await admin.end();
   await prepareDatabase(cluster.ownerUrl(TEMPLATE), ROLES);

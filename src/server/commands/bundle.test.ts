@@ -7,13 +7,13 @@ import { bundleJsonSchema } from '../../contracts/bundleSchema';
 import { bundleShape, storedBundle, type Bundle, type BundleReport } from '../../contracts/stored/bundle';
 import { ALONE, checkSyllabus } from '../../core';
 import { inSchool } from '../../data/connection';
-import { fillDemo } from '../../data/demo/fill';
 import { DEMO_SCHOOL_ID } from '../../data/demo/generate';
 import { openSchool } from '../../data/openSchool';
 import { starterBundle } from '../../data/starter';
 import { person } from '../../data/tables';
 import { user } from '../../data/tables/auth';
-import { makeDatabase, type TestDatabase } from '../../data/testing/database';
+import type { TestDatabase } from '../../data/testing/database';
+import { makeDemo } from '../../data/testing/demo';
 import type { SignedIn } from '../auth/auth';
 import { Refusal } from '../http/problem';
 import { NOW, smallSchool } from '../testing/school';
@@ -22,7 +22,7 @@ import { runCommand } from './run';
 
 let t: TestDatabase;
 beforeAll(async () => {
-  t = await makeDatabase();
+  t = await makeDemo('2026-11-28');
 });
 afterAll(() => t.drop());
 
@@ -64,7 +64,6 @@ const fates = (r: BundleReport) => {
 
 describe('a school in a file', () => {
   it('taken out and brought into an empty one gives the same school', async () => {
-    await fillDemo(t.appUrl, '2026-03-05');
     const heads = await t.owner.query<{ id: string; user_id: string }>(
       `select id, user_id from person where school_id = $1 and role = 'head'`,
       [DEMO_SCHOOL_ID],

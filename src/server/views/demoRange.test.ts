@@ -1,15 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { forecast, seeded, seedOf } from '../../core';
 import { runView } from './run';
-import { makeDatabase } from '../../data/testing/database';
-import { fillDemo } from '../../data/demo/fill';
+import { makeDemo } from '../../data/testing/demo';
 import { DEMO_SCHOOL_ID } from '../../data/demo/generate';
 
 /** Ilse's forecast as the head sees it in a demo that was made on a day. */
 async function ilsesForecast(day: string) {
-  const t = await makeDatabase();
+  const t = await makeDemo(day);
   try {
-    await fillDemo(t.appUrl, day);
     const { rows } = await t.owner.query<{ id: string; name: string; user_id: string | null }>(
       `select id, name, user_id from person where name in ('Ilse Marrow', 'Maren Holt') order by name`,
     );

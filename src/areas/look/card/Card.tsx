@@ -3,33 +3,22 @@ import ButtonBase from '@mui/material/ButtonBase';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useMemo, useState } from 'react';
 import type { LookKitView } from '../../../contracts/views';
-import { byAsking, inUnit, isHeld, plural, type Side } from '../../../core';
+import { byAsking, isHeld, plural, type Side } from '../../../core';
 import { Belt } from '../../../kit/marks/Belt';
 import { BodyFigure } from '../../../kit/marks/BodyFigure';
 import { Switch } from '../../../kit/Switch';
 import { useKeys } from '../../../kit/useKeys';
-import {
-  held,
-  heldOf,
-  holdRest,
-  isMarked,
-  measured as measureOnce,
-  slipOnce,
-  slipped,
-  tryOnce,
-  uncutFor,
-  type PointMarks,
-} from './cardMarks';
+import { heldOf, holdRest, measured as measureOnce, slipOnce, tryOnce, uncutFor, type PointMarks } from './cardMarks';
 import { FocusPanel, giveFocus } from './FocusPanel';
 import { Handover } from './Handover';
 import { HowDone } from './HowDone';
-import { Key } from '../../../kit/mat/Key';
 import { AtTheName } from '../../../kit/mat/AtTheName';
 import { nameParts, type KitPoint, type KitStudent, type KitTechnique } from '../../../kit/mat/line';
 import { rangeFor } from '../../../kit/mat/line';
 import { NoteField } from '../NoteField';
 import type { Taken } from '../../../kit/measure/reads';
 import { measuredPerson, measuredPoint } from '../../../kit/measure/useReading';
+import { MarkKeys } from './MarkKeys';
 import { NowPoint } from './NowPoint';
 import { Partner } from '../Partner';
 import { PointList } from './PointList';
@@ -234,7 +223,6 @@ export default function Card({
         onBack={() => setHanding(false)}
       />
     );
-  const keeps = measure === null ? 'measure first' : `keeps ${inUnit(measure, point?.unit ?? null)}`;
   return (
     <div className={`card${leftHanded ? ' left-handed' : ''}${many ? ' many' : ''}${more ? ' open' : ''}`}>
       <header>
@@ -344,33 +332,16 @@ export default function Card({
         ) : (
           <section className="keys" aria-label="Mark">
             {point && now && (
-              <>
-                <Key
-                  notch="H"
-                  word={point.kind === 'counted' ? 'Hit' : 'Held'}
-                  sub={
-                    measured ? keeps : felt ? 'who felt it says' : point.kind === 'counted' ? tally(now) : theOther(now)
-                  }
-                  disabled={felt || (measured && !accepted)}
-                  onClick={hold}
-                />
-                <Key
-                  notch="S"
-                  word={point.kind === 'counted' ? 'Missed' : 'Slipped'}
-                  sub={
-                    measured
-                      ? accepted
-                        ? 'outside the range'
-                        : keeps
-                      : slipped(now) > 0 && point.kind !== 'counted'
-                        ? 'once more'
-                        : ''
-                  }
-                  disabled={felt || (measured && (measure === null || accepted))}
-                  onClick={slip}
-                />
-                <Key notch="U" word="Not seen" low disabled={!isMarked(now)} onClick={clear} />
-              </>
+              <MarkKeys
+                point={point}
+                marks={now}
+                measured={measured}
+                measure={measure}
+                accepted={accepted}
+                onHold={hold}
+                onSlip={slip}
+                onClear={clear}
+              />
             )}
           </section>
         )}
@@ -392,10 +363,3 @@ export default function Card({
     </div>
   );
 }
-
-/** "the other 4", where one slip was cut and the rest is still open. */
-function theOther(m: PointMarks): string {
-  const left = m.notches.filter((n) => n === 'U').length;
-  return slipped(m) > 0 && left > 0 ? `the other ${left}` : '';
-}
-const tally = (m: PointMarks): string => (isMarked(m) ? `${held(m)} of ${held(m) + slipped(m)} so far` : '');
