@@ -50,6 +50,7 @@ import {
 import { dice } from './dice';
 import { techniqueOf, type DemoSchool } from './generate';
 import { partnersOf } from './partners';
+import { insertAll } from './write/insertAll';
 
 const SHOWN_DAYS = 50;
 
@@ -107,7 +108,7 @@ export async function writeShowings(tx: Transaction, schoolId: string, made: Dem
       }
     }
   }
-  for (let i = 0; i < looks.length; i += 500) await tx.insert(look).values(looks.slice(i, i + 500));
+  await insertAll(tx, look, looks);
   await restandAll(tx);
 }
 const SLIPS = ['feet stop short', 'hips come late', 'looks down', 'block goes too far', 'breath is held'];
@@ -195,7 +196,7 @@ async function writeOutcomes(tx: Transaction, schoolId: string, made: DemoSchool
       by: made.teachers[0]!.id,
     });
   }
-  if (rows.length > 0) await tx.insert(outcome).values(rows);
+  await insertAll(tx, outcome, rows);
 }
 
 /** Everything else that has been written down. */
@@ -337,7 +338,7 @@ export async function writeLived(tx: Transaction, schoolId: string, made: DemoSc
         ]),
         by: student(name).id,
       });
-  await tx.insert(practice).values(log);
+  await insertAll(tx, practice, log);
   // Corrections that were given: the lowest that slipped then.
   const heel = technique('Front stance').points[0]!;
   await tx.insert(focusGiven).values(
