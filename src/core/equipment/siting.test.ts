@@ -91,6 +91,17 @@ describe('where things stand', () => {
         const there = checkSiting(all.map(turn), { width: HALL.depth, depth: HALL.width }, TALL);
         expect(there.map((f) => `${f.kind} ${f.of.no}`).sort()).toEqual([...here].sort());
       }),
+      // A metre aside to the hair: as numbers go, a little less the one way and a little more the other.
+      {
+        examples: [
+          [
+            [
+              { shape: 'mat', x: 1.4, y: 0.7, faces: 'front' },
+              { shape: 'kick shield', x: 1.3, y: 1.7, faces: 'left' },
+            ],
+          ],
+        ],
+      },
     );
   });
 

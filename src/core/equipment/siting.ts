@@ -103,6 +103,7 @@ export type SitingFault =
   /** Nothing soft stands behind a holder who goes back. */
   | { kind: 'backstop'; of: Sited; wall: number };
 
+/** Half a centimetre, in metres: less than people measure, and nothing hangs on it. */
 const TOO_LITTLE = 0.005;
 
 /**
@@ -141,7 +142,7 @@ export function checkSiting(all: readonly Sited[], room: Room, stature: number):
       const [dx, dy] = [back.x - of.stand.x, back.y - of.stand.y];
       const away = (stand.x - of.stand.x) * dx + (stand.y - of.stand.y) * dy;
       const aside = Math.abs((stand.x - of.stand.x) * dy - (stand.y - of.stand.y) * dx);
-      return away > 0 && away <= BACKSTOP_WITHIN && aside <= 1;
+      return away > TOO_LITTLE && away <= BACKSTOP_WITHIN + TOO_LITTLE && aside <= 1 + TOO_LITTLE;
     };
     if (!all.some((o) => o.soft && o !== of && behind(o)))
       faults.push({
