@@ -35,9 +35,20 @@ export const markInput = v.variant('kind', [
   ),
 ]);
 
-/** What slipped at which count, where it was named. */
+/** What slipped at which count, where it was named, and how it felt to whoever can tell. */
 export const slipsShape = v.pipe(
-  v.array(v.object({ count: whole(1, MOST_MOVES, 'A count'), pointId: v.nullable(id), what: line })),
+  v.array(
+    v.pipe(
+      v.object({
+        count: whole(1, MOST_MOVES, 'A count'),
+        pointId: v.nullable(id),
+        what: line,
+        toldBy: v.optional(v.nullable(id), null),
+        held: v.optional(v.boolean(), false),
+      }),
+      v.check((s) => !s.held || s.toldBy !== null, 'What held is told by whoever felt it.'),
+    ),
+  ),
   v.maxLength(MOST_MOVES),
 );
 

@@ -248,6 +248,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
               <FormCard
                 key={`${student.id} ${item.key} ${conditionId}`}
                 {...common}
+                line={people}
                 item={item as KitItem & { sequence: KitSequence }}
                 onItem={() => go({ what: 'choose' })}
               />

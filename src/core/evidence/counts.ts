@@ -15,11 +15,15 @@ export const COUNT_MARKS = ['H', 'S', 'U'] as const;
 
 export type CountMark = (typeof COUNT_MARKS)[number];
 
-/** What slipped at a count: a point of its technique, or said in words. */
+/** What slipped at a count, or how it felt there: a point of its technique, or said in words. */
 export interface CountSlip {
   count: number;
   pointId: string | null;
   what: string;
+  /** Of what is felt: who felt it; null: whoever watched saw it slip. */
+  toldBy: string | null;
+  /** It was told that it was so; what was only watched is named where it slipped. */
+  held: boolean;
 }
 
 /** One showing of a sequence or of a part: a mark for each count from `from` on, and for the points of its own. */

@@ -81,7 +81,9 @@ export async function writeShowings(tx: Transaction, schoolId: string, made: Dem
           d.chance(0.03) ? 'U' : d.chance(hard.has(n) ? 0.45 + 0.3 * s.talent : 0.9 + 0.09 * s.talent) ? 'H' : 'S';
         const counts = Array.from({ length: to - from + 1 }, (_, i) => mark(from + i));
         const slips = counts.flatMap((m, i) =>
-          m === 'S' && d.chance(0.4) ? [{ count: from + i, pointId: null, what: d.pick(SLIPS) }] : [],
+          m === 'S' && d.chance(0.4)
+            ? [{ count: from + i, pointId: null, what: d.pick(SLIPS), toldBy: null, held: false }]
+            : [],
         );
         const at = Date.parse(`${c.day}T18:40:00Z`) + looks.length * 1000;
         looks.push({

@@ -1,4 +1,4 @@
-import { eq, sql } from 'drizzle-orm';
+import { eq, inArray, sql } from 'drizzle-orm';
 import type { CommandInput, CommandName, Mend } from '../../contracts/commands';
 import { dayInWords, daysBetween } from '../../core';
 import type { Transaction } from '../../data/connection';
@@ -125,6 +125,16 @@ async function correctedBefore(tx: Transaction, who: Who, id: string) {
   };
 }
 
+/** Who is said to have felt something within a showing. */
+export const tellersOf = (l: LookInput): string[] => [
+  ...new Set(l.sequence?.slips.flatMap((s) => (s.toldBy === null ? [] : [s.toldBy])) ?? []),
+];
+
+async function tellersAreHere(tx: Transaction, tellers: string[]): Promise<void> {
+  const here = tellers.length === 0 ? 0 : await tx.$count(person, inArray(person.id, tellers));
+  if (here < tellers.length) throw new Refusal(409, 'Whoever told this is not in the school.');
+}
+
 /** Why a look was not taken. */
 async function whyNot(tx: Transaction, who: Who, l: LookInput): Promise<Refusal> {
   await mustBeOnTheRoll(tx, who, l.studentId, l.day);
@@ -145,6 +155,7 @@ export const lookCommands: Runs<Extract<CommandName, 'look.record'>> = {
    */
   'look.record': async (tx, who, l) => {
     clockIsRight(who, l.day, l.at);
+    await tellersAreHere(tx, tellersOf(l));
     if (l.replaces !== null) {
       const before = await correctedBefore(tx, who, l.replaces);
       if (before)

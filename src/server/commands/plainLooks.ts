@@ -6,7 +6,7 @@ import { literal, throughSchool, type Database } from '../../data/connection';
 import { recordLooks } from '../../data/queries/recordLooks';
 import type { SignedIn } from '../auth/auth';
 import { readWho, whoQuestion, type WhoRow } from '../who';
-import { clockIsRight, lookRow } from './look';
+import { clockIsRight, lookRow, tellersOf } from './look';
 import { digestOf, historyLines, runCommand } from './run';
 
 export type PlainLook = Envelope & { look: CommandInput<'look.record'> };
@@ -20,12 +20,16 @@ export interface Sent {
 /** Thrown to take back a run in which something was not taken whole; each is then done by itself. */
 class NotWhole extends Error {}
 
-/** The command as a look that corrects nothing; null: it is another, or there is something wrong with it. */
+/**
+ * The command as a look that corrects nothing and was told by nobody else; null: it is another, or there is something
+ * wrong with it.
+ */
 export function plainLook(body: unknown): PlainLook | null {
   const outer = v.safeParse(envelope, body);
   if (!outer.success || outer.output.name !== 'look.record' || unsound(outer.output.input)[0]) return null;
   const look = readInput(COMMANDS['look.record'].input, outer.output.input);
-  return look.ok && look.value.replaces === null ? { ...outer.output, look: look.value } : null;
+  if (!look.ok || look.value.replaces !== null || tellersOf(look.value).length > 0) return null;
+  return { ...outer.output, look: look.value };
 }
 
 /** Everybody who sent something, as the school knows them, and whether anything of it was done before. */

@@ -7,6 +7,7 @@ import { makeDatabase, type TestDatabase } from '../../data/testing/database';
 import { Refusal } from '../http/problem';
 import { goodInputs } from '../testing/inputs';
 import { aLook, DAY, NOW, smallSchool, type SmallSchool } from '../testing/school';
+import { runView } from '../views/run';
 import { runCommand } from './run';
 
 let t: TestDatabase;
@@ -104,6 +105,32 @@ describe('a look', () => {
       aLook(s, { marks: [{ pointId: s.points.felt, kind: 'felt', held: 1, of: 1, toldBy }] });
     await s.send('instructor', 'look.record', felt(s.as.student.personId));
     expect((await refused('look.record', felt(v7()))).title).toBe('Whoever told this is not in the school.');
+  });
+
+  it('of a form says who felt what at which count, held or not', async () => {
+    const told = (toldBy: string | null, held = true) =>
+      aLook(s, {
+        techniqueId: null,
+        side: 'none',
+        purpose: 'show',
+        marks: [],
+        sequence: {
+          id: s.sequence,
+          from: 1,
+          to: 2,
+          ofCounts: 2,
+          counts: 'HU|UUU',
+          slips: [{ count: 1, pointId: null, what: 'stands firm, felt', toldBy, held }],
+        },
+      });
+    const look = told(s.as.student.personId);
+    await s.send('instructor', 'look.record', look);
+    const { showings } = await runView(t.db, s.as.head, 'earlierShowings', { sequenceId: s.sequence }, NOW);
+    expect(showings.find((x) => x.id === look.id)!.slips).toEqual(look.sequence!.slips);
+    expect((await refused('look.record', told(v7()))).title).toBe('Whoever told this is not in the school.');
+    // Who only watched names what slipped, and never that something felt right.
+    await expect(s.send('instructor', 'look.record', told(null))).rejects.toMatchObject({ status: 422 });
+    await s.send('instructor', 'look.record', told(null, false));
   });
 
   it('of which a point is gone is taken with the others, and it is said which was not', async () => {

@@ -10,7 +10,7 @@ import { Switch } from '../../../kit/Switch';
 import { useKeys } from '../../../kit/useKeys';
 import { heldOf, holdRest, measured as measureOnce, slipOnce, tryOnce, uncutFor, type PointMarks } from './cardMarks';
 import { FocusPanel, giveFocus } from './FocusPanel';
-import { Handover } from './Handover';
+import { Handover } from '../Handover';
 import { HowDone } from './HowDone';
 import { AtTheName } from '../../../kit/mat/AtTheName';
 import { nameParts, type KitPoint, type KitStudent, type KitTechnique } from '../../../kit/mat/line';

@@ -22,6 +22,7 @@ const read = parseSequence(
 );
 const body = read.ok ? read.value : null;
 const ilse = student(1, 'Ilse Marrow');
+const nell = student(2, 'Nell Okafor');
 function open(who = ilse, of = body!) {
   const walk = sequence(of, {
     points: [{ id: HEEL.id, name: HEEL.name, cue: '', kind: 'seen', critical: true }],
@@ -33,6 +34,7 @@ function open(who = ilse, of = body!) {
       kit={kitOf({ students: [who], sequences: [walk] })}
       student={who}
       following={null}
+      line={[who, nell]}
       item={{ key: `s:${walk.id}`, name: walk.title, group: 'form', technique: null, sequence: walk, part: null }}
       conditionId={CONDITION}
       leftHanded={false}
@@ -60,7 +62,7 @@ describe('a form, count by count', () => {
       from: 1,
       to: 3,
       ofCounts: 3,
-      slips: [{ count: 2, pointId: HEEL.id, what: 'Heel down' }],
+      slips: [{ count: 2, pointId: HEEL.id, what: 'Heel down', toldBy: null, held: false }],
     });
   });
 
@@ -102,19 +104,33 @@ describe('a form, count by count', () => {
     await waitFor(() => expect(showing()?.counts).toMatch(/^HHH/));
   });
 
-  it('what the form has looked at of its own at a place can be named there, felt points as well', async () => {
+  it('what the form has looked at of its own at a place can be named there; what is felt is told by whoever felt it', async () => {
     const own = parseSequence(
       'title: Short Walk\nstep R, punch R\n! (felt) not pulled off the spot\n!> eyes first\nstep L, punch L\nstep R',
     );
     const { user } = open(ilse, own.ok ? own.value : body!);
-    await user.click(screen.getByRole('checkbox', { name: 'Not pulled off the spot, felt' }));
     await user.click(screen.getByRole('checkbox', { name: 'Eyes first, before the next' }));
-    await waitFor(() =>
-      expect(showing()?.slips).toEqual([
-        { count: 1, pointId: null, what: 'not pulled off the spot, felt' },
-        { count: 1, pointId: null, what: 'eyes first, before the next' },
-      ]),
-    );
+    const eyes = { count: 1, pointId: null, what: 'eyes first, before the next', toldBy: null, held: false };
+    await waitFor(() => expect(showing()?.slips).toEqual([eyes]));
+    // Whoever only watches cannot say it: the tablet goes to who felt it, and keys do nothing meanwhile.
+    const felt = (told: string) => screen.getByRole('button', { name: `Not pulled off the spot, felt ${told}` });
+    await user.click(felt('who felt it says'));
+    expect(screen.getByRole('heading', { name: 'not pulled off the spot' })).toBeTruthy();
+    await user.keyboard('h');
+    await user.click(screen.getByRole('combobox', { name: 'Who answers?' }));
+    await user.click(screen.getByRole('option', { name: 'Nell Okafor' }));
+    await user.click(screen.getByRole('button', { name: 'Yes' }));
+    const told = { count: 1, pointId: null, what: 'not pulled off the spot, felt', toldBy: nell.id };
+    await waitFor(() => expect(showing()?.slips).toEqual([eyes, { ...told, held: true }]));
+    expect(showing()?.counts).toMatch(/^SUU/);
+    // The last word counts; the one who does it is asked first.
+    await user.click(felt('told: held'));
+    await user.click(screen.getByRole('button', { name: 'No' }));
+    await waitFor(() => expect(showing()?.slips).toEqual([eyes, { ...told, toldBy: ilse.id, held: false }]));
+    await user.click(felt('told: slipped'));
+    await user.click(screen.getByRole('button', { name: 'I could not tell' }));
+    await user.click(screen.getByRole('button', { name: /^Undo/ }));
+    await waitFor(() => expect(showing()?.slips).toEqual([eyes, { ...told, held: true }]));
     await user.click(screen.getByRole('button', { name: /^Count 2, / }));
     expect(screen.queryByRole('checkbox', { name: /spot/ })).toBeNull();
   });

@@ -22,6 +22,7 @@ import { Switch } from '../../../kit/Switch';
 import { useKeys } from '../../../kit/useKeys';
 import { AtTheName } from '../../../kit/mat/AtTheName';
 import { nameParts, type KitItem, type KitSequence, type KitStudent } from '../../../kit/mat/line';
+import { Handover } from '../Handover';
 import { NoteField } from '../NoteField';
 import { draftLook, recordLook } from '../../../kit/mat/record';
 import { RestAsks } from '../RestAsks';
@@ -36,6 +37,8 @@ import {
   nameSlip,
   restHeld,
   showingOf,
+  tellFelt,
+  type Named,
   tapCount,
   unseen,
   turnOwn,
@@ -50,6 +53,8 @@ interface Props {
   kit: LookKitView;
   student: KitStudent;
   following: KitStudent | null;
+  /** Who stands on the line: any of them may have felt it. */
+  line: readonly KitStudent[];
   item: KitItem & { sequence: KitSequence };
   conditionId: string;
   leftHanded: boolean;
@@ -78,7 +83,7 @@ function begunShowing(studentId: string, sequenceId: string, from: number, to: n
     const read = l.sequence ? readShowing(l.sequence.counts) : null;
     if (c.name !== 'look.record' || c.by !== by || l.studentId !== studentId || !l.sequence || !read) continue;
     if (l.sequence.id !== sequenceId || l.sequence.from !== from || l.sequence.to !== to) continue;
-    const slips = l.sequence.slips.map((s) => ({ ...s }));
+    const slips = l.sequence.slips.map(({ toldBy = null, held = false, ...s }) => ({ ...s, toldBy, held }));
     const marks: ShowingMarks = { from, counts: [...read.counts], own: { ...read.own }, slips };
     return {
       lookId: c.id,
@@ -98,6 +103,7 @@ export default function FormCard({
   kit,
   student,
   following,
+  line,
   item,
   conditionId,
   leftHanded,
@@ -160,6 +166,8 @@ export default function FormCard({
   const [past, setPast] = useState<{ marks: ShowingMarks; word: string }[]>([]);
   const [at, setAt] = useState(0);
   const [noting, setNoting] = useState(false);
+  /** What whoever felt it is being asked about. */
+  const [asking, setAsking] = useState<{ felt: Named; name: string } | null>(null);
   const [earlier, setEarlier] = useState<EarlierShowingsView['showings']>([]);
   const [noEarlier, setNoEarlier] = useState('');
   const [nth, setNth] = useState(1);
@@ -232,7 +240,7 @@ export default function FormCard({
   const close = () => set(restHeld(latest().marks, shouts), 'the rest held');
 
   useKeys((key) => {
-    if (rest) return false;
+    if (rest || asking) return false;
     if (key === 'arrowright') setAt((i) => Math.min(marks.counts.length - 1, i + 1));
     else if (key === 'arrowleft') setAt((i) => Math.max(0, i - 1));
     else if (key === 'home') setAt(0);
@@ -251,7 +259,7 @@ export default function FormCard({
     .slice(0, 3);
   const newest = mine.map((e) => ({ e, read: readShowing(e.counts) })).find((x) => x.read?.counts.includes('S'));
   const slippedAt = newest ? newest.e.from + newest.read!.counts.indexOf('S') : null;
-  const named = newest?.e.slips.find((s) => s.count === slippedAt);
+  const named = newest?.e.slips.find((s) => s.count === slippedAt && !s.held);
   const rank = kit.ranks.find((r) => r.id === student.rankId);
   const asked = kit.asked.find(
     (a) =>
@@ -259,6 +267,23 @@ export default function FormCard({
   );
   const open = marks.counts.includes('U');
   const conditionName = kit.conditions.find((c) => c.id === conditionId)?.name ?? '';
+  if (asking)
+    return (
+      <Handover
+        point={{ name: asking.name, how: '' }}
+        student={student}
+        partnerId={partner}
+        me={kit.me}
+        line={line}
+        of={1}
+        onTold={(n, toldBy) => {
+          const said = n === 1 ? 'told that it was so' : 'told that it was not';
+          set(tellFelt(latest().marks, at, asking.felt, n === 1, toldBy), `${count} ${said}`);
+          setAsking(null);
+        }}
+        onBack={() => setAsking(null)}
+      />
+    );
   const condition = asked ? `${conditionName}, ${asked.repetitions} showings asked` : conditionName;
   return (
     <div className={`form-card${leftHanded ? ' left-handed' : ''}`}>
@@ -332,6 +357,7 @@ export default function FormCard({
             marks={marks}
             shouts={shouts}
             onMark={press}
+            onFelt={(felt, name) => setAsking({ felt, name })}
             onName={(slip) => set(nameSlip(latest().marks, at, slip), `${count} slipped`)}
             onOwn={(own) => set(turnOwn(latest().marks, own), own)}
           />

@@ -12,12 +12,7 @@ import {
 import { CutMark } from '../../../kit/marks/CutMark';
 import { Key } from '../../../kit/mat/Key';
 import type { KitSequence } from '../../../kit/mat/line';
-import { cutSaid, pointsAt, type ShowingMarks } from './showing';
-
-interface Named {
-  pointId: string | null;
-  what: string;
-}
+import { cutSaid, pointsAt, saidOf, type Named, type ShowingMarks } from './showing';
 
 /** A form's own point as it stands on a key and in a slip. */
 const placeName = (p: PlacePoint): string =>
@@ -33,6 +28,7 @@ export function Keys({
   shouts,
   onMark,
   onName,
+  onFelt,
   onOwn,
 }: {
   sequence: KitSequence;
@@ -46,21 +42,31 @@ export function Keys({
   shouts: boolean;
   onMark: (mark: CountMark) => void;
   onName: (slip: Named) => void;
+  /** Of what only whoever felt it can tell. */
+  onFelt: (felt: Named, name: string) => void;
   onOwn: (own: OwnPoint) => void;
 }) {
   const move = sequence.body.moves[count - 1]!;
   const done = (lane === 'B' ? move.partner : move.step) ?? move.step;
-  const whats: (Named & { critical: boolean })[] = [
+  const whats: (Named & { critical: boolean; felt?: string })[] = [
     // What this form is looked at by at this very place goes first; what was kept on a device long ago has none.
     ...(move.points ?? [])
       .filter((p) => holdsUnder(p.only ?? [], condition))
-      .map((p) => ({ pointId: null, what: placeName(p), critical: false })),
-    ...pointsAt(sequence, count).map((p) => ({ pointId: p.id, what: p.name, critical: p.critical })),
+      .map((p) => ({ pointId: null, what: placeName(p), critical: false, ...(p.felt && { felt: p.name }) })),
+    ...pointsAt(sequence, count).map((p) => ({
+      pointId: p.id,
+      what: p.name,
+      critical: p.critical,
+      ...(p.kind === 'felt' && { felt: p.name }),
+    })),
     { pointId: null, what: 'feet stop short', critical: false },
     { pointId: null, what: 'forgotten', critical: false },
   ];
-  const chosen = (w: Named) =>
-    marks.slips.some((s) => s.count === count && s.pointId === w.pointId && s.what === w.what);
+  const chosen = (w: Named) => saidOf(marks, count, w) !== undefined;
+  const felt = (w: Named) => {
+    const said = saidOf(marks, count, w);
+    return said ? (said.held ? 'held' : 'slipped') : 'not seen';
+  };
   return (
     <section className="keys" aria-label="Mark">
       <div className="who" aria-live="polite">
@@ -70,15 +76,26 @@ export function Keys({
       <ul className="whats" aria-label={`What slipped at count ${count}`}>
         {whats.map((w) => (
           <li key={`${w.pointId} ${w.what}`}>
-            <ButtonBase
-              role="checkbox"
-              aria-checked={chosen(w)}
-              onClick={() => onName({ pointId: w.pointId, what: w.what })}
-              className={chosen(w) ? 'on' : ''}
-            >
-              <CutMark cut={chosen(w) ? 'slipped' : 'not seen'} /> {capital(w.what)}
-              {w.critical && <b>critical</b>}
-            </ButtonBase>
+            {w.felt === undefined ? (
+              <ButtonBase
+                role="checkbox"
+                aria-checked={chosen(w)}
+                onClick={() => onName({ pointId: w.pointId, what: w.what })}
+                className={chosen(w) ? 'on' : ''}
+              >
+                <CutMark cut={chosen(w) ? 'slipped' : 'not seen'} /> {capital(w.what)}
+                {w.critical && <b>critical</b>}
+              </ButtonBase>
+            ) : (
+              <ButtonBase
+                onClick={() => onFelt({ pointId: w.pointId, what: w.what }, w.felt!)}
+                className={chosen(w) ? 'on' : ''}
+              >
+                <CutMark cut={felt(w)} /> {capital(w.what)}
+                <span>{chosen(w) ? `told: ${felt(w)}` : 'who felt it says'}</span>
+                {w.critical && <b>critical</b>}
+              </ButtonBase>
+            )}
           </li>
         ))}
       </ul>

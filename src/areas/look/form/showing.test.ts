@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { KitSequence } from '../../../kit/mat/line';
-import { isShown, markCount, namedPoints, nameSlip, restHeld, showingOf, tapCount, unseen } from './showing';
+import { isShown, markCount, namedPoints, nameSlip, restHeld, showingOf, tapCount, tellFelt, unseen } from './showing';
 
 const point = (id: string, kind: 'seen' | 'felt' | 'measured' = 'seen') => ({
   id,
@@ -31,7 +31,10 @@ describe('a showing', () => {
 
   it('naming what slipped marks the slip; another mark takes the name back', () => {
     const s = nameSlip(unseen(1, 4), 0, { pointId: 'heel', what: 'heel' });
-    expect([s.counts[0], s.slips]).toEqual(['S', [{ count: 1, pointId: 'heel', what: 'heel' }]]);
+    expect([s.counts[0], s.slips]).toEqual([
+      'S',
+      [{ count: 1, pointId: 'heel', what: 'heel', toldBy: null, held: false }],
+    ]);
     expect(nameSlip(s, 0, { pointId: 'heel', what: 'heel' }).slips).toEqual([]);
     expect(markCount(s, 0, 'H').slips).toEqual([]);
   });
@@ -49,7 +52,26 @@ describe('a showing', () => {
     expect(namedPoints(s, knee)).toEqual([{ pointId: 'knee', kind: 'seen', held: 1, of: 2 }]);
   });
 
-  it('counts a part by the numbers of the whole, and never a felt point', () => {
+  it('what is felt counts as often as it was told, and stays where the count is seen to hold', () => {
+    const told = { pointId: 'told', what: 'told' };
+    const s = tellFelt(unseen(1, 4), 3, told, true, 'nell');
+    expect([s.counts[3], isShown(s), namedPoints(s, form)]).toEqual([
+      'U',
+      true,
+      [{ pointId: 'told', kind: 'felt', held: 1, of: 1, toldBy: 'nell' }],
+    ]);
+    expect(markCount(s, 3, 'H').slips).toEqual(s.slips);
+    expect(markCount(s, 3, 'U').slips).toEqual([]);
+    const other = tellFelt(s, 1, told, false, 'bram');
+    expect([other.counts[1], namedPoints(other, form)]).toEqual([
+      'S',
+      [{ pointId: 'told', kind: 'felt', held: 1, of: 2, toldBy: 'bram' }],
+    ]);
+    // The last word at a place counts.
+    expect(tellFelt(s, 3, told, false, 'bram').slips).toEqual([{ count: 4, ...told, toldBy: 'bram', held: false }]);
+  });
+
+  it('counts a part by the numbers of the whole, and a felt point never by eye', () => {
     const s = restHeld(nameSlip(unseen(3, 4), 0, { pointId: 'hip', what: 'hip' }), false);
     expect(showingOf(s, form, null)).toMatchObject({ from: 3, to: 4, counts: 'SH|HHU', slips: [{ count: 3 }] });
     expect(namedPoints(s, form)).toEqual([{ pointId: 'hip', kind: 'seen', held: 0, of: 1 }]);

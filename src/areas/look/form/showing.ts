@@ -20,8 +20,8 @@ export const unseen = (from: number, to: number): ShowingMarks => ({
 export const markCount = (s: ShowingMarks, at: number, mark: CountMark): ShowingMarks => ({
   ...s,
   counts: s.counts.map((m, i) => (i === at ? mark : m)),
-  // What slipped there is said only of a slip.
-  slips: mark === 'S' ? s.slips : s.slips.filter((x) => x.count !== s.from + at),
+  // What slipped there is said only of a slip; what somebody felt is theirs to tell, whatever was seen.
+  slips: mark === 'S' ? s.slips : s.slips.filter((x) => x.count !== s.from + at || (x.held && mark === 'H')),
 });
 
 /** A mark in words. */
@@ -47,16 +47,35 @@ export const turnOwn = (s: ShowingMarks, own: OwnPoint): ShowingMarks => ({
   own: { ...s.own, [own]: TURN[s.own[own]] },
 });
 
+/** What can be said of a count: a point of the technique there, or words. */
+export interface Named {
+  pointId: string | null;
+  what: string;
+}
+
+/** What was said of something at a count, if anything. */
+export const saidOf = (s: ShowingMarks, count: number, named: Named): CountSlip | undefined =>
+  s.slips.find((x) => x.count === count && x.pointId === named.pointId && x.what === named.what);
+
 /** Names what slipped at a count, or takes the name back; naming a slip marks it. */
-export function nameSlip(s: ShowingMarks, at: number, slip: { pointId: string | null; what: string }): ShowingMarks {
+export function nameSlip(s: ShowingMarks, at: number, slip: Named): ShowingMarks {
   const count = s.from + at;
-  const same = (x: CountSlip) => x.count === count && x.pointId === slip.pointId && x.what === slip.what;
-  if (s.slips.some(same)) return { ...s, slips: s.slips.filter((x) => !same(x)) };
-  return { ...markCount(s, at, 'S'), slips: [...s.slips, { count, ...slip }] };
+  const said = saidOf(s, count, slip);
+  if (said) return { ...s, slips: s.slips.filter((x) => x !== said) };
+  return { ...markCount(s, at, 'S'), slips: [...s.slips, { count, ...slip, toldBy: null, held: false }] };
+}
+
+/** Whoever felt it tells whether it was so at a count; the last word counts, and one that it was not marks the slip. */
+export function tellFelt(s: ShowingMarks, at: number, felt: Named, held: boolean, toldBy: string): ShowingMarks {
+  const count = s.from + at;
+  const said = saidOf(s, count, felt);
+  const told = { count, ...felt, toldBy, held };
+  const marked = held ? s : markCount(s, at, 'S');
+  return { ...marked, slips: [...marked.slips.filter((x) => x !== said), told] };
 }
 
 export const isShown = (s: ShowingMarks): boolean =>
-  s.counts.some((m) => m !== 'U') || OWN_POINTS.some((o) => s.own[o] !== 'U');
+  s.counts.some((m) => m !== 'U') || OWN_POINTS.some((o) => s.own[o] !== 'U') || s.slips.length > 0;
 
 /** The points of the techniques at a count, critical ones first. */
 export const pointsAt = (sequence: KitSequence, count: number): KitSequence['points'] =>
@@ -70,7 +89,19 @@ export function namedPoints(s: ShowingMarks, sequence: KitSequence): MarkInput[]
   const named = new Map<string, Set<number>>();
   for (const x of s.slips)
     if (x.pointId !== null) named.set(x.pointId, (named.get(x.pointId) ?? new Set()).add(x.count));
-  return [...named].flatMap(([pointId, slipped]) => {
+  return [...named].flatMap(([pointId, slipped]): MarkInput[] => {
+    const felt = s.slips.filter((x) => x.pointId === pointId && x.toldBy !== null);
+    // Of what is felt only what was told counts; the last who told it stands for all.
+    if (felt.length > 0)
+      return [
+        {
+          pointId,
+          kind: 'felt' as const,
+          held: felt.filter((x) => x.held).length,
+          of: felt.length,
+          toldBy: felt.at(-1)!.toldBy,
+        },
+      ];
     let of = 0;
     let kind: string = 'seen';
     s.counts.forEach((m, i) => {

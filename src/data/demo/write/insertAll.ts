@@ -1,8 +1,14 @@
 import { getTableColumns, sql } from 'drizzle-orm';
-import { PgJsonb, type PgTable } from 'drizzle-orm/pg-core';
+import type { PgColumn, PgTable } from 'drizzle-orm/pg-core';
 import type { Transaction } from '../../connection';
 
 const ROWS_AT_ONCE = 5000;
+
+/** A value as the table writes it; documents stand in the text as what they are and not as a text of their own. */
+const asJson = (column: PgColumn, value: unknown): unknown => {
+  const written = column.mapToDriverValue(value);
+  return column.getSQLType() === 'jsonb' ? (JSON.parse(written as string) as unknown) : written;
+};
 
 /**
  * Writes rows by the thousand. They go over as one text that PostgreSQL takes apart: a parameter for every value of tens
@@ -17,8 +23,7 @@ export async function insertAll<T extends PgTable>(tx: Transaction, table: T, ro
     const names = given.map(([, column]) => column.name).join(' ');
     const values = given.map(([key, column]): [string, unknown] => [
       column.name,
-      // What is JSON in the table stays what it is; dates and the like are written as the table writes them.
-      row[key] === null || column instanceof PgJsonb ? row[key] : column.mapToDriverValue(row[key]),
+      row[key] === null ? null : asJson(column, row[key]),
     ]);
     const same = alike.get(names);
     if (same) same.push(Object.fromEntries(values));

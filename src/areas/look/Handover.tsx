@@ -3,7 +3,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { nameParts, type KitPoint, type KitStudent } from '../../../kit/mat/line';
+import { nameParts, type KitStudent } from '../../kit/mat/line';
 import './Handover.css';
 
 /** The tablet in the hand of whoever felt it: one question, large answers, nothing else to be seen. */
@@ -17,7 +17,8 @@ export function Handover({
   onTold,
   onBack,
 }: {
-  point: KitPoint;
+  /** What is asked about; how it should be, where that is written down. */
+  point: { name: string; how: string };
   student: KitStudent;
   /** Who received it, where that was said: they are asked first. */
   partnerId: string | null;
