@@ -113,9 +113,9 @@ describe('a form, count by count', () => {
     const eyes = { count: 1, pointId: null, what: 'eyes first, before the next', toldBy: null, held: false };
     await waitFor(() => expect(showing()?.slips).toEqual([eyes]));
     // Whoever only watches cannot say it: the tablet goes to who felt it, and keys do nothing meanwhile.
-    const felt = (told: string) => screen.getByRole('button', { name: `Not pulled off the spot, felt ${told}` });
+    const felt = (told: string) => screen.getByRole('button', { name: `Not pulled off the spot, felt: ${told}` });
     await user.click(felt('who felt it says'));
-    expect(screen.getByRole('heading', { name: 'not pulled off the spot' })).toBeTruthy();
+    expect(screen.getByRole('heading', { name: 'Not pulled off the spot' })).toBeTruthy();
     await user.keyboard('h');
     await user.click(screen.getByRole('combobox', { name: 'Who answers?' }));
     await user.click(screen.getByRole('option', { name: 'Nell Okafor' }));
@@ -124,10 +124,10 @@ describe('a form, count by count', () => {
     await waitFor(() => expect(showing()?.slips).toEqual([eyes, { ...told, held: true }]));
     expect(showing()?.counts).toMatch(/^SUU/);
     // The last word counts; the one who does it is asked first.
-    await user.click(felt('told: held'));
+    await user.click(felt('told, held'));
     await user.click(screen.getByRole('button', { name: 'No' }));
     await waitFor(() => expect(showing()?.slips).toEqual([eyes, { ...told, toldBy: ilse.id, held: false }]));
-    await user.click(felt('told: slipped'));
+    await user.click(felt('told, slipped'));
     await user.click(screen.getByRole('button', { name: 'I could not tell' }));
     await user.click(screen.getByRole('button', { name: /^Undo/ }));
     await waitFor(() => expect(showing()?.slips).toEqual([eyes, { ...told, held: true }]));

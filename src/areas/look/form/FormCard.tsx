@@ -270,7 +270,7 @@ export default function FormCard({
   if (asking)
     return (
       <Handover
-        point={{ name: asking.name, how: '' }}
+        point={{ name: capital(asking.name), how: '' }}
         student={student}
         partnerId={partner}
         me={kit.me}

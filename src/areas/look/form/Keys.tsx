@@ -91,8 +91,7 @@ export function Keys({
                 onClick={() => onFelt({ pointId: w.pointId, what: w.what }, w.felt!)}
                 className={chosen(w) ? 'on' : ''}
               >
-                <CutMark cut={felt(w)} /> {capital(w.what)}
-                <span>{chosen(w) ? `told: ${felt(w)}` : 'who felt it says'}</span>
+                <CutMark cut={felt(w)} /> {capital(w.what)}: {chosen(w) ? `told, ${felt(w)}` : 'who felt it says'}
                 {w.critical && <b>critical</b>}
               </ButtonBase>
             )}
