@@ -121,6 +121,9 @@ await asProgram(async () => {
   await page.locator('.card .points').waitFor();
   for (const key of ['h', 'h', 'ArrowDown', 's', 'h', '3', 's']) await page.keyboard.press(key);
   await take('card', tablet);
+  // What is open on a device is not sent yet.
+  await page.getByRole('button', { name: 'End', exact: true }).click();
+  await page.locator('.card').waitFor({ state: 'detached' });
   await page.setViewportSize(desk);
   await open('/look');
   await page.getByRole('button', { name: 'Everybody' }).click();
@@ -146,11 +149,8 @@ await asProgram(async () => {
   await page.getByRole('button', { name: 'The rest held' }).click();
   await page.waitForTimeout(500);
   await take('form');
-  // What is open on a device is not sent yet.
-  await page
-    .getByRole('button', { name: /^(Next:|End)/ })
-    .first()
-    .click();
+  await page.getByRole('button', { name: 'End', exact: true }).click();
+  await page.locator('.form-card').waitFor({ state: 'detached' });
   await open('/tonight');
   await page.getByRole('checkbox', { name: 'Teo Marsh' }).click();
   await page.evaluate('scrollTo(0, 0)');
