@@ -49,7 +49,7 @@ test.describe('looking', () => {
     await page.getByRole('button', { name: 'End', exact: true }).click();
     await sent(page);
     const rows = await demo.query<{ counts: string; slips: { count: number }[]; purpose: string }>(
-      `select counts, slips, purpose from look where counts is not null and at > now() - interval '1 hour'`,
+      `select counts, slips -> 'list' as slips, purpose from look where counts is not null and at > now() - interval '1 hour'`,
     );
     expect(rows).toHaveLength(1);
     expect(rows[0]!.counts).toMatch(/^HHSH+\|SHH$/);
