@@ -1,6 +1,7 @@
 // Looks are written down here and nowhere else, together with what they change of what is known.
 import { sql } from 'drizzle-orm';
-import { REMEMBERED_DAYS, type Lane } from '../../core';
+import { storedSlips } from '../../contracts/stored/slips';
+import { REMEMBERED_DAYS, type CountSlip, type Lane } from '../../core';
 import type { Transaction } from '../connection';
 import { restand } from './standings';
 
@@ -14,7 +15,7 @@ export interface LookRow {
   part_to?: number | null;
   of_counts?: number | null;
   counts?: string | null;
-  slips?: unknown;
+  slips?: readonly CountSlip[] | null;
   condition_id: string;
   day: string;
   at: string;
@@ -117,7 +118,10 @@ export async function recordLooks(tx: Transaction, schoolId: string, looks: read
   const { rows } = await tx.$client.query<Taken & { grown: { student: string; of: string }[] | null }>({
     name: 'looks.record',
     text: RECORD,
-    values: [schoolId, JSON.stringify(looks)],
+    values: [
+      schoolId,
+      JSON.stringify(looks.map((l) => ({ ...l, slips: l.slips ? storedSlips.keep([...l.slips]) : null }))),
+    ],
   });
   const anew = new Map<string, Set<string>>();
   const add = (student: string, of: string) => anew.set(student, (anew.get(student) ?? new Set()).add(of));

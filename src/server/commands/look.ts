@@ -2,7 +2,6 @@ import { eq, inArray, sql } from 'drizzle-orm';
 import type { CommandInput, CommandName, Mend } from '../../contracts/commands';
 import { dayInWords, daysBetween } from '../../core';
 import type { Transaction } from '../../data/connection';
-import { storedSlips } from '../../contracts/stored/slips';
 import { recordLooks, type LookRow, type MarkRow } from '../../data/queries/recordLooks';
 import { look, mark, person, point } from '../../data/tables';
 import { Refusal } from '../http/problem';
@@ -23,7 +22,7 @@ export const lookRow = (l: LookInput, by: string): LookRow => ({
   part_to: l.sequence?.to ?? null,
   of_counts: l.sequence?.ofCounts ?? null,
   counts: l.sequence?.counts ?? null,
-  slips: l.sequence ? storedSlips.keep(l.sequence.slips) : null,
+  slips: l.sequence?.slips ?? null,
   lane: l.sequence?.lane ?? null,
   condition_id: l.conditionId,
   day: l.day,

@@ -125,8 +125,16 @@ describe('a look', () => {
       });
     const look = told(s.as.student.personId);
     await s.send('instructor', 'look.record', look);
-    const { showings } = await runView(t.db, s.as.head, 'earlierShowings', { sequenceId: s.sequence }, NOW);
-    expect(showings.find((x) => x.id === look.id)!.slips).toEqual(look.sequence!.slips);
+    const shown = async (id: string) => {
+      const { showings } = await runView(t.db, s.as.head, 'earlierShowings', { sequenceId: s.sequence }, NOW);
+      return showings.find((x) => x.id === id)?.slips;
+    };
+    expect(await shown(look.id)).toEqual(look.sequence!.slips);
+    // It was somebody else's showing: what was told goes with it.
+    const moved = { id: v7(), lookId: look.id, studentId: s.as.student.personId, reason: 'the wrong name' };
+    await s.send('instructor', 'look.move', moved);
+    expect(await shown(moved.id)).toEqual(look.sequence!.slips);
+    expect(await shown(look.id)).toBeUndefined();
     expect((await refused('look.record', told(v7()))).title).toBe('Whoever told this is not in the school.');
     // Who only watched names what slipped, and never that something felt right.
     await expect(s.send('instructor', 'look.record', told(null))).rejects.toMatchObject({ status: 422 });
