@@ -4,6 +4,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { GradingHistoryView, GradingShown, GradingsView } from '../../contracts/views';
 import { USUAL_RULE } from '../../core';
 import { idFor } from '../../kit/testing/ids';
+import { leaving } from '../../kit/testing/leaving';
 import { smallServer } from '../../kit/testing/smallServer';
 import Gradings from './Gradings';
 import History from './History';
@@ -32,11 +33,10 @@ const view = (more: Partial<GradingsView> = {}): GradingsView => ({
   may: { decide: true },
   ...more,
 });
-const assign = vi.fn();
+let assign = vi.fn();
 let server: ReturnType<typeof smallServer>;
 beforeEach(() => {
-  assign.mockClear();
-  vi.stubGlobal('location', { ...window.location, assign });
+  assign = leaving();
   server = smallServer();
 });
 const user = userEvent.setup({ delay: null });

@@ -3,21 +3,22 @@ import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import * as queue from '../../kit/deviceQueue/deviceQueue';
 import * as offline from '../../kit/offline';
+import { leaving } from '../../kit/testing/leaving';
 import { refusedAs, shown } from '../../kit/testing/server';
 import Account from './Account';
 
 vi.mock(import('../../kit/deviceQueue/deviceQueue'), async (read) => ({ ...(await read()), waitingHere: vi.fn() }));
 vi.mock(import('../../kit/offline'), async (read) => ({ ...(await read()), forgetPeople: vi.fn() }));
 
-const [waitingHere, forgetPeople, assign] = [vi.mocked(queue.waitingHere), vi.mocked(offline.forgetPeople), vi.fn()];
+const [waitingHere, forgetPeople] = [vi.mocked(queue.waitingHere), vi.mocked(offline.forgetPeople)];
+let assign = vi.fn();
 let asked: string[] = [];
 let answers: Record<string, () => Promise<Response>> = {};
 beforeEach(() => {
-  assign.mockClear();
   forgetPeople.mockReset().mockResolvedValue(undefined);
   waitingHere.mockReset().mockResolvedValue(0);
   [asked, answers] = [[], {}];
-  vi.stubGlobal('location', { ...window.location, assign });
+  assign = leaving();
   vi.stubGlobal('fetch', (path: string) => {
     asked.push(path);
     return (answers[path] ?? (() => Promise.resolve(shown({}))))();

@@ -1,20 +1,20 @@
 import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { leaving } from '../../kit/testing/leaving';
 import { refusedAs, shown } from '../../kit/testing/server';
 import Setup from './Setup';
 
 const ZONES = ['Europe/London', 'Europe/Madrid', 'Pacific/Auckland'];
-const assign = vi.fn();
+let assign = vi.fn();
 let sent: { path: string; body: Record<string, unknown> }[] = [];
 /** What the server says to the next setup; null: done. */
 let refusal: Response | null = null;
 let signsIn = true;
 beforeEach(() => {
   localStorage.clear();
-  assign.mockClear();
   [sent, refusal, signsIn] = [[], null, true];
-  vi.stubGlobal('location', { ...window.location, assign });
+  assign = leaving();
   vi.stubGlobal('fetch', (path: string, init?: RequestInit) => {
     sent.push({ path, body: JSON.parse(init?.body as string) as Record<string, unknown> });
     if (path === '/api/setup') return Promise.resolve(refusal ?? shown({ school: 'made' }));

@@ -1,18 +1,18 @@
 import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { leaving } from '../../kit/testing/leaving';
 import { captivePage, refusedAs, shown } from '../../kit/testing/server';
 import { ChangePassword } from './ChangePassword';
 import SignIn from './SignIn';
 
-const assign = vi.fn();
+let assign = vi.fn();
 let sent: { path: string; body: unknown }[] = [];
 let answer: () => Promise<Response> = () => Promise.resolve(shown({}));
 beforeEach(() => {
-  assign.mockClear();
   sent = [];
   answer = () => Promise.resolve(shown({}));
-  vi.stubGlobal('location', { ...window.location, assign });
+  assign = leaving();
   vi.stubGlobal('fetch', (path: string, init?: RequestInit) => {
     sent.push({ path, body: JSON.parse(init?.body as string) as unknown });
     return answer();

@@ -3,6 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { ReadinessRow, ReadinessView } from '../../../contracts/views';
 import { idFor } from '../../../kit/testing/ids';
+import { leaving } from '../../../kit/testing/leaving';
 import { smallServer } from '../../../kit/testing/smallServer';
 import { need, pageOf } from '../testing/student';
 import Ready from './Ready';
@@ -38,11 +39,10 @@ const view = (more: Partial<ReadinessView> = {}): ReadinessView => ({
   ...more,
 });
 
-const assign = vi.fn();
+let assign = vi.fn();
 let server: ReturnType<typeof smallServer>;
 beforeEach(() => {
-  assign.mockClear();
-  vi.stubGlobal('location', { ...window.location, assign });
+  assign = leaving();
   server = smallServer();
   server.views['chances'] = { rows: [] };
   const page = pageOf();
