@@ -12,7 +12,7 @@ import {
   withPlan,
   type Patience,
 } from '../../src/core';
-import { largeCycle } from '../../src/core/cycle/builders';
+import { largeCycle } from '../../src/core/cycle/testing/builders';
 import { AGAIN } from '../../src/workers/patience';
 import { solveWith } from '../../src/workers/highs';
 

@@ -1,4 +1,4 @@
-// A keystroke in a form of two hundred counts, from the key to the drawn page, in headless Chromium slowed four times.
+// A keystroke in a form, and in a drill for two, of two hundred counts, from the key to the drawn page, in headless Chromium slowed four times.
 import { DEMO_VOCABULARY } from '../../src/data/demo/hall';
 import { longText } from './long';
 import { benchPage, bundled, FRAME } from './page';
@@ -25,6 +25,22 @@ const TYPING = `(async () => {
 })()`;
 
 export async function benchKeystroke() {
+  const form = await keystrokes('form', ', stepping punch R');
+  const drill = await keystrokes('drill', ', out, punch R');
+  const said = (t: { mid: number; worst: number }) =>
+    `median ${t.mid.toFixed(1)} ms, 99 in 100 within ${t.worst.toFixed(1)}`;
+  const ratio = Math.max(form.mid, drill.mid) / FRAME;
+  return {
+    id: 'S1',
+    what: `a keystroke in 200 counts, processor slowed four times: a form's ${said(form)}, a drill's ${said(drill)}; the slower median to a frame of ${FRAME.toFixed(1)} ms`,
+    ratio,
+    goal: '<= 1 frame',
+    ok: ratio <= 1,
+  };
+}
+
+/** How long keys at the end of a count in the midst take, in milliseconds: the median, and what 99 in 100 stay within. */
+async function keystrokes(kind: 'form' | 'drill', typed: string): Promise<{ mid: number; worst: number }> {
   const script = await bundled(`import { createElement } from 'react';
     import { createRoot } from 'react-dom/client';
     import Workbench from './src/areas/sequences/Workbench';
@@ -34,7 +50,7 @@ export async function benchKeystroke() {
     sequence: {
       id: '0',
       title: 'Long',
-      text: longText(200),
+      text: longText(200, kind),
       body,
       parentId: null,
       recipe: null,
@@ -67,24 +83,20 @@ export async function benchKeystroke() {
   try {
     await page.evaluate((v) => Object.assign(window, { view: v }), view);
     await page.addScriptTag({ content: script });
-    await page.getByText('Count 200:').first().waitFor({ state: 'attached' });
+    await page
+      .getByText(/^Count 200:/)
+      .first()
+      .waitFor({ state: 'attached' });
     await slow(4);
     await page.locator('.cm-content').click();
     await page.keyboard.press('Control+Home');
     for (let i = 0; i < 30; i++) await page.keyboard.press('ArrowDown');
     await page.keyboard.press('End');
-    await page.keyboard.insertText(', stepping punch R');
+    await page.keyboard.insertText(typed);
     await page.keyboard.press('Escape');
     const times = await page.evaluate<number[]>(TYPING);
     const keys = times.slice(10);
-    const [mid, worst] = [median(keys), quantile(keys, 0.99)];
-    return {
-      id: 'S1',
-      what: `a keystroke in 200 counts, processor slowed four times: median ${mid.toFixed(1)} ms, 99 in 100 within ${worst.toFixed(1)} ms of a frame of ${FRAME.toFixed(1)} ms`,
-      ratio: mid / FRAME,
-      goal: '<= 1 frame',
-      ok: mid <= FRAME,
-    };
+    return { mid: median(keys), worst: quantile(keys, 0.99) };
   } finally {
     await close();
   }

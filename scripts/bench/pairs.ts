@@ -1,6 +1,6 @@
 // P11: pairs for sixty people on a tablet's processor, which is taken as four times as slow as this one.
 import { pairUp } from '../../src/core';
-import { hallOf, person, around, work } from '../../src/core/pairing/builders';
+import { hallOf, person, around, work } from '../../src/core/pairing/testing/builders';
 import { median, quantile } from './timing';
 
 const SIZE = 60;

@@ -2,7 +2,7 @@
 import loadHighs from 'highs';
 import { performance } from 'node:perf_hooks';
 import { groupsOf, jobsOf, laidOut, seeded, type DayCandidate, type DayItem, type DaySettings } from '../../src/core';
-import { item } from '../../src/core/runSheet/builders';
+import { item } from '../../src/core/runSheet/testing/builders';
 import { solveWith } from '../../src/workers/highs';
 
 const BELTS = ['Straw', 'Amber', 'Fern', 'Lake', 'Umber', 'Black'];

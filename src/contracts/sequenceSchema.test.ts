@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import * as v from 'valibot';
 import { describe, expect, it } from 'vitest';
 import { parseSequence } from '../core';
-import { anySequence } from '../core/sequence/builders';
+import { anySequence } from '../core/sequence/testing/builders';
 import { sequencesJsonSchema } from './sequenceSchema';
 import { sequenceShape, storedSequence } from './stored/sequence';
 

@@ -14,7 +14,7 @@ import {
   type PlannedCycle,
   type Solve,
 } from '../core';
-import { classOn, cycle, largeCycle, row } from '../core/cycle/builders';
+import { classOn, cycle, largeCycle, row } from '../core/cycle/testing/builders';
 import { solveWith } from './highs';
 
 /** Small weeks: every plan there is can be gone through. */

@@ -16,7 +16,7 @@ import {
   type Jobs,
   type Solve,
 } from '../core';
-import { daysOf, group, PANEL, settings, short } from '../core/runSheet/builders';
+import { daysOf, group, PANEL, settings, short } from '../core/runSheet/testing/builders';
 import { solveWith } from './highs';
 
 /** Every plan there is, by every order: the best of active plans holds the best of all, since cost only grows with time. */

@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { CatchUpView, CycleView } from '../../contracts/views';
 import { addDays, planCycle, problemNow, seeded, USUAL_RULES, withPlan, type Cycle, type Past } from '../../core';
-import { classOn, cycle as cycleOf, row } from '../../core/cycle/builders';
+import { classOn, cycle as cycleOf, row } from '../../core/cycle/testing/builders';
 import { put as realPut, waitingIn as realWaitingIn } from '../../kit/deviceQueue/deviceQueue';
 import type { CycleAsked, CycleSaid } from '../../workers/cycle';
 import CatchUp from './CatchUp';

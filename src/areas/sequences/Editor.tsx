@@ -15,6 +15,7 @@ import {
   GutterMarker,
   keymap,
   placeholder,
+  ViewPlugin,
   type DecorationSet,
 } from '@codemirror/view';
 import { memo, useEffect, useMemo, useRef } from 'react';
@@ -53,28 +54,40 @@ const lineState = StateField.define<LineState>({
   update: (value, tr) => tr.effects.reduce((v, e) => (e.is(setLines) ? e.value : v), value),
 });
 
-/** Headings in the hand of titles, comments quiet, the lit count's line tinted. */
-const dressed = EditorView.decorations.compute([lineState, 'doc'], (state): DecorationSet => {
-  const { countOf, lit } = state.field(lineState);
+/** How a line is dressed by what it begins with. */
+function dressOf(text: string, count: number | undefined, lit: number | null): string {
+  const t = text.trimStart();
+  if (t.startsWith('=')) return 'sx';
+  if (t.startsWith('#')) return 'note';
+  if (['~', '?', '>', '!'].includes(t[0] ?? '')) return 'more';
+  if (lit !== null && count === lit + 1) return 'cur';
+  return count === undefined && t.includes(':') ? 'head' : '';
+}
+
+/** Headings in the hand of titles, comments quiet, the lit count's line tinted: of the lines that stand in the page. */
+function dress(view: EditorView): DecorationSet {
+  const { countOf, lit } = view.state.field(lineState);
+  const { doc } = view.state;
   const b = new RangeSetBuilder<Decoration>();
-  for (let i = 1; i <= state.doc.lines; i++) {
-    const line = state.doc.line(i);
-    const t = line.text.trimStart();
-    const cls = t.startsWith('=')
-      ? 'sx'
-      : t.startsWith('#')
-        ? 'note'
-        : ['~', '?', '>', '!'].includes(t[0] ?? '')
-          ? 'more'
-          : lit !== null && countOf.get(i - 1) === lit + 1
-            ? 'cur'
-            : !countOf.has(i - 1) && t.includes(':')
-              ? 'head'
-              : '';
+  const last = doc.lineAt(view.viewport.to).number;
+  for (let i = doc.lineAt(view.viewport.from).number; i <= last; i++) {
+    const line = doc.line(i);
+    const cls = dressOf(line.text, countOf.get(i - 1), lit);
     if (cls) b.add(line.from, line.from, Decoration.line({ class: cls }));
   }
   return b.finish();
-});
+}
+
+const dressed = ViewPlugin.define(
+  (view) => ({
+    lines: dress(view),
+    update(u) {
+      if (u.docChanged || u.viewportChanged || u.startState.field(lineState) !== u.state.field(lineState))
+        this.lines = dress(u.view);
+    },
+  }),
+  { decorations: (plugin) => plugin.lines },
+);
 
 const numbers = gutter({
   class: 'counts',

@@ -1,6 +1,26 @@
-import { memo, useDeferredValue, useSyncExternalStore } from 'react';
-import { Stave } from '../../kit/drawing/Stave';
+import { memo, useCallback, useDeferredValue, useRef, useSyncExternalStore } from 'react';
+import { Stave, type StaveHand } from '../../kit/drawing/Stave';
 import { scoreOf, type Drawing, type LiveText } from './score';
+
+/** Calls once after the next picture, however often it is asked before. */
+function afterPaint(call: () => void) {
+  let frame = 0;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const due = () => {
+    frame = 0;
+    clearTimeout(timer);
+    timer = setTimeout(call);
+  };
+  return {
+    ask: () => {
+      if (frame === 0) frame = requestAnimationFrame(due);
+    },
+    stop: () => {
+      cancelAnimationFrame(frame);
+      clearTimeout(timer);
+    },
+  };
+}
 
 /** The stave of what is being typed, and the lit count in words. It follows every key before anything else does. */
 export const LiveStave = memo(function LiveStave({
@@ -20,7 +40,24 @@ export const LiveStave = memo(function LiveStave({
   onOver: (index: number | null) => void;
   onPick: (index: number) => void;
 }) {
-  const text = useSyncExternalStore(live.subscribe, live.get, live.get);
+  const hand = useRef<StaveHand>(null);
+  // A key is drawn before React hears of it, which then says the same in words once it is seen; where a count comes or
+  // goes, React draws.
+  const keep = useCallback(
+    (hear: () => void) => {
+      const later = afterPaint(hear);
+      const stop = live.subscribe(() => {
+        if (hand.current?.draw(scoreOf(live.get(), drawing).layout)) later.ask();
+        else hear();
+      });
+      return () => {
+        stop();
+        later.stop();
+      };
+    },
+    [live, drawing],
+  );
+  const text = useSyncExternalStore(keep, live.get, live.get);
   const { read, layout, trace } = scoreOf(text, drawing);
   const at = lit === null ? undefined : trace.at[lit];
   const said = useDeferredValue(
@@ -44,6 +81,7 @@ export const LiveStave = memo(function LiveStave({
         onOver={onOver}
         onPick={onPick}
         follow={follow}
+        hand={hand}
       />
       <p className="lit-words">{said}</p>
     </>

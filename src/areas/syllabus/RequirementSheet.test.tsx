@@ -4,7 +4,7 @@ import { v7 } from 'uuid';
 import { describe, expect, it, vi } from 'vitest';
 import type { SyllabusView } from '../../contracts/views';
 import { type PlacedRequirement } from '../../core';
-import { asks, syllabus } from '../../core/syllabus/builders';
+import { asks, syllabus } from '../../core/syllabus/testing/builders';
 import { RequirementSheet } from './RequirementSheet';
 
 const cloth = { colour: '#FFFFFF', second: null, stripe: null, bars: 0 };

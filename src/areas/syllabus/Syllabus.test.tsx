@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { SyllabusView } from '../../contracts/views';
 import { itemKey, NOTHING_KNOWN, type Syllabus as Body } from '../../core';
-import { asks, CONDITIONS, RANKS, syllabus, thread } from '../../core/syllabus/builders';
+import { asks, CONDITIONS, RANKS, syllabus, thread } from '../../core/syllabus/testing/builders';
 import { flush, letGo, waitingIn } from '../../kit/deviceQueue/deviceQueue';
 import { doneAs, idIn, shown } from '../../kit/testing/server';
 import Syllabus from './Syllabus';

@@ -2,7 +2,7 @@ import { act, renderHook, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { SyllabusView } from '../../contracts/views';
 import type { Syllabus } from '../../core';
-import { asks, CONDITIONS, RANKS, syllabus, thread } from '../../core/syllabus/builders';
+import { asks, CONDITIONS, RANKS, syllabus, thread } from '../../core/syllabus/testing/builders';
 import { flush, letGo, waitingIn } from '../../kit/deviceQueue/deviceQueue';
 import { doneAs, idIn, refusedAs, shown } from '../../kit/testing/server';
 import { useDraft } from './useDraft';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { applyEdits, STEADY, type Edit, type Syllabus } from '../../core';
-import { asks, editing, library, RANKS, syllabus, thread } from '../../core/syllabus/builders';
+import { asks, editing, library, RANKS, syllabus, thread } from '../../core/syllabus/testing/builders';
 import type { Place } from './WeaveRow';
 import { movedTo, requirementAt, strokeAt, type Way } from './wayKeys';
 

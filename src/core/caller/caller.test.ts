@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { anyMove, anySequence, written } from '../sequence/builders';
+import { anyMove, anySequence, written } from '../sequence/testing/builders';
 import { rolesOf } from '../sequence/roles';
 import { COUNT_LANGUAGES } from './counts';
 import { callTimeline, type Call, type Pace } from './timeline';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addDays } from '../units/plainDate';
 import { seeded } from '../units/random';
-import { classOn, cycle, largeCycle, MONDAY, row, threeAWeek } from './builders';
+import { classOn, cycle, largeCycle, MONDAY, row, threeAWeek } from './testing/builders';
 import {
   apartBetween,
   brokenIn,

@@ -4,7 +4,7 @@ import { dayNumber } from '../units/plainDate';
 import { seeded } from '../units/random';
 import { chanceInWords } from '../words/english/chance';
 import { itemBelief, poolPriors } from './believe';
-import { belief, context, look, NOTHING_EXPECTED, order, point, requirement, TODAY } from './builders';
+import { belief, context, look, NOTHING_EXPECTED, order, point, requirement, TODAY } from './testing/builders';
 import { USUAL_RULE, type GradingRule } from '../grading/rule';
 import { chanceOfItem, chanceOnTheDay, type ItemBelief } from './chance';
 import { shareAt } from './growth';

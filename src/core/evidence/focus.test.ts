@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Point } from '../technique/point';
 import { focusInWords, holdsInWords, praiseInWords } from '../words';
-import { both, context, look, point, requirement, TODAY } from './builders';
+import { both, context, look, point, requirement, TODAY } from './testing/builders';
 import { chooseFocus, praiseFor, slippingPoints, type FocusSource } from './focus';
 import { gatherEvidence, type Look } from './looks';
 import { verdict } from './verdict';

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { addDays, dayNumber, daysBetween } from '../units/plainDate';
 import { seeded } from '../units/random';
 import { forecastInput, habitsFrom } from './believe';
-import { NOTHING_EXPECTED, both, context, order, point, requirement, TODAY } from './builders';
+import { NOTHING_EXPECTED, both, context, order, point, requirement, TODAY } from './testing/builders';
 import { chanceMetWithin, forecast, forecastSteps, type ForecastInput } from './forecast';
 import { FIRST_SLOPE, fitGrowth, poolSlope, shareAt } from './growth';
 import { gatherEvidence, type Look } from './looks';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addDays } from '../units/plainDate';
 import { otherSide, type Side } from '../units/side';
-import { context, order, point, requirement, TODAY } from './builders';
+import { context, order, point, requirement, TODAY } from './testing/builders';
 import type { Look } from './looks';
 import { verdict, type Verdict } from './verdict';
 

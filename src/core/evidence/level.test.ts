@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { seeded } from '../units/random';
 import { drawNormal } from './beta';
-import { TODAY } from './builders';
+import { TODAY } from './testing/builders';
 import { shareAt } from './growth';
 import { FIRST_SPREADS, levelOf, spreadsOf } from './level';
 import type { Entry, Evidence } from './looks';

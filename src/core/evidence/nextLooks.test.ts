@@ -6,7 +6,7 @@ import { sweepInWords, worthInWords } from '../words';
 import { dayInWords } from '../words/english/day';
 import { beliefOf } from './believe';
 import { betaCdf } from './beta';
-import { NOTHING_EXPECTED, both, context, order, point, requirement, TODAY } from './builders';
+import { NOTHING_EXPECTED, both, context, order, point, requirement, TODAY } from './testing/builders';
 import { gatherEvidence, type Look } from './looks';
 import { expectedGain, lookWorths, nearness, nextLooks, type LookWorth } from './nextLooks';
 import { verdict } from './verdict';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { changeOf, context, look, order, point, reasonOf, requirement } from './builders';
+import { changeOf, context, look, order, point, reasonOf, requirement } from './testing/builders';
 import { gatherEvidence, type Entry } from './looks';
 import { lostUnder, pointState } from './shown';
 import { stick } from './stick';

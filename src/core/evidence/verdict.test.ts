@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { fallAtMost, STEADY } from '../syllabus/standard';
-import { both, changeOf, context, look, point, reasonOf, requirement } from './builders';
+import { both, changeOf, context, look, point, reasonOf, requirement } from './testing/builders';
 import { verdict } from './verdict';
 
 const heel = point('rear heel');

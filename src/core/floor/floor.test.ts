@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { anySequence, written } from '../sequence/builders';
+import { anyMove, anySequence, written } from '../sequence/testing/builders';
 import { mirror } from '../sequence/operations/mirror';
 import { layoutFloor, runs } from './plan';
 import { fitRoom, footprint, hallCapacity } from './room';
@@ -61,6 +61,36 @@ describe('feet on the floor', () => {
     expect(front!.moved).toEqual(['left']);
     const held = traceFloor(written('step L, back stance\nshift, front stance, weight 45/55'), body).at[1]!;
     expect(crossesMiddle(held)).toBe(false);
+  });
+
+  it('is the same while counts are typed as read from nothing', () => {
+    const whole = { stature: 1.62 };
+    fc.assert(
+      fc.property(
+        anySequence(undefined, 2),
+        fc.array(anyMove, { minLength: 1, maxLength: 3 }),
+        fc.nat(),
+        (seq, typed, n) => {
+          traceFloor(seq, whole);
+          const at = n % seq.moves.length;
+          for (const move of typed) {
+            const next = { ...seq, moves: seq.moves.with(at, move) };
+            expect(traceFloor(next, whole)).toEqual(traceFloor(next, { ...whole }));
+          }
+          expect(traceFloor(seq, whole)).toEqual(traceFloor(seq, { ...whole }));
+        },
+      ),
+    );
+  });
+
+  it('goes through what follows a count again only where that count ends elsewhere', () => {
+    const whole = { stature: 1.7 };
+    const ends = 'step R, front stance\nstep L, front stance';
+    const one = traceFloor(written(`step L, front stance, punch R\n${ends}`), whole);
+    const other = traceFloor(written(`step L, front stance, reverse punch R\n${ends}`), whole);
+    const moved = traceFloor(written(`step L, back stance, punch R\n${ends}`), whole);
+    expect(other.at.map((at, i) => at === one.at[i])).toEqual([true, true, true]);
+    expect(moved.at.map((at, i) => at === one.at[i])).toEqual([false, false, false]);
   });
 
   it('a kick stands on the other leg until the foot is set down', () => {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { anySequence, written } from '../sequence/builders';
+import { anySequence, written } from '../sequence/testing/builders';
 import { swapRoles } from '../sequence/operations/swapRoles';
 import { mirror } from '../sequence/operations/mirror';
 import { pairFootprint, startApart, threeQuestions, tracePair } from './pair';

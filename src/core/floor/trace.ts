@@ -114,8 +114,56 @@ export const kicker = (step: Step): BodySide | null => {
 export function traceFloor(seq: Sequence | readonly Step[], body: Body): Trace {
   const steps = 'moves' in seq ? seq.moves.map((m) => m.step) : seq;
   const sb = SHARE.shoulderBreadth * body.stature;
+  let first = startsOf.get(body);
+  if (!first) startsOf.set(body, (first = startOf(sb)));
+  const at: At[] = [];
+  const geometries = new Map<string, StanceGeometry | null>();
+  const geometryOf = (name: string) => {
+    let found = geometries.get(name);
+    if (found === undefined) geometries.set(name, (found = stanceGeometry(name, body)));
+    return found;
+  };
+  let now = first;
+  let taken = grown(EMPTY, first, body);
+  let reach = (SHARE.shoulderBreadth / 2) * body.stature;
+  for (const step of steps) {
+    const ways = leadsTo.get(now) ?? [];
+    let next = ways.find((w) => w.step === step);
+    if (!next) {
+      const made = takeStep(now, step, body, sb, geometryOf);
+      // Where another step ends as one before it did, all that follows stays as it was.
+      const same = ways.find((w) => isAt(w.at, made));
+      next = same ? { ...same, step } : { step, at: made, taken: grown(taken, made, body) };
+      leadsTo.set(now, [next, ...ways.filter((w) => w !== same)].slice(0, MOST_WAYS));
+    }
+    ({ at: now, taken } = next);
+    reach = Math.max(reach, now.reach);
+    at.push(now);
+  }
+  const { west, east, south, north } = taken;
+  const end = at.at(-1) ?? first;
+  const off = end.heading > 180 ? end.heading - 360 : end.heading;
+  return {
+    start: first,
+    at,
+    body: { stature: body.stature, shoulderBreadth: sb, footLength: SHARE.footLength * body.stature, reach },
+    box: { west, east, south, north },
+    closing: { distance: distance(end.centre, first.centre), east: end.centre.x, north: end.centre.y, degrees: off },
+  };
+}
+
+/**
+ * Where a body stands first, and where each place led to last, with the room taken by then: while a count is typed, all those before it and, where it
+ * ends alike, all those after it are not gone through again. A place hangs on one body's start, so the body need not be asked.
+ */
+const startsOf = new WeakMap<Body, At>();
+const leadsTo = new WeakMap<At, readonly { step: Step; at: At; taken: Trace['box'] }[]>();
+/** Both lanes begin at one place. */
+const MOST_WAYS = 2;
+
+function startOf(sb: number): At {
   const half = NATURAL.width / 2;
-  const first: At = {
+  return {
     left: { x: -half * sb, y: 0, angle: 0 },
     right: { x: half * sb, y: 0, angle: 0 },
     heading: 0,
@@ -131,50 +179,50 @@ export function traceFloor(seq: Sequence | readonly Step[], body: Body): Trace {
     path: [],
     reach: 0,
   };
-  const at: At[] = [];
-  const geometries = new Map<string, StanceGeometry | null>();
-  const geometryOf = (name: string) => {
-    let found = geometries.get(name);
-    if (found === undefined) geometries.set(name, (found = stanceGeometry(name, body)));
-    return found;
-  };
-  let now = first;
-  for (const step of steps) {
-    now = takeStep(now, step, body, sb, geometryOf);
-    at.push(now);
-  }
-  const reach = at.reduce((m, a) => Math.max(m, a.reach), (SHARE.shoulderBreadth / 2) * body.stature);
-  const box = boxOf([first, ...at], body);
-  const end = at.at(-1) ?? first;
-  const off = end.heading > 180 ? end.heading - 360 : end.heading;
-  return {
-    start: first,
-    at,
-    body: { stature: body.stature, shoulderBreadth: sb, footLength: SHARE.footLength * body.stature, reach },
-    box,
-    closing: { distance: distance(end.centre, first.centre), east: end.centre.x, north: end.centre.y, degrees: off },
-  };
 }
 
-/** The smallest box, walls along the start's facing, that holds feet, body and the longest limb of every count. */
-export function boxOf(at: readonly At[], body: Body): Trace['box'] {
+const isFoot = (a: FootSpot, b: FootSpot) => a.x === b.x && a.y === b.y && a.angle === b.angle;
+
+/** Whether two places are one, with the way that led there. */
+const isAt = (a: At, b: At): boolean =>
+  a.heading === b.heading &&
+  a.lead === b.lead &&
+  a.stance === b.stance &&
+  a.weightStart === b.weightStart &&
+  a.weightEnd === b.weightEnd &&
+  a.lifted === b.lifted &&
+  a.sink === b.sink &&
+  a.reach === b.reach &&
+  isFoot(a.left, b.left) &&
+  isFoot(a.right, b.right) &&
+  a.moved.length === b.moved.length &&
+  a.moved.every((side, i) => side === b.moved[i]) &&
+  a.path.length === b.path.length &&
+  a.path.every((p, i) => p.x === b.path[i]!.x && p.y === b.path[i]!.y);
+
+const EMPTY: Trace['box'] = { west: Infinity, east: -Infinity, south: Infinity, north: -Infinity };
+
+/** A box and one count more: its feet, its body, its longest limb. */
+function grown(box: Trace['box'], a: At, body: Body): Trace['box'] {
   const half = (SHARE.shoulderBreadth / 2) * body.stature;
   const foot = (SHARE.footLength / 2) * body.stature;
-  let [west, east, south, north] = [Infinity, -Infinity, Infinity, -Infinity];
+  let { west, east, south, north } = box;
   const take = (p: Spot, r: number) => {
     west = Math.min(west, p.x - r);
     east = Math.max(east, p.x + r);
     south = Math.min(south, p.y - r);
     north = Math.max(north, p.y + r);
   };
-  for (const a of at) {
-    take(a.centre, half);
-    take(a.left, foot);
-    take(a.right, foot);
-    if (a.reach > 0) take(plus(a.centre, ahead(a.heading), a.reach), 0.05);
-  }
-  return at.length === 0 ? { west: 0, east: 0, south: 0, north: 0 } : { west, east, south, north };
+  take(a.centre, half);
+  take(a.left, foot);
+  take(a.right, foot);
+  if (a.reach > 0) take(plus(a.centre, ahead(a.heading), a.reach), 0.05);
+  return { west, east, south, north };
 }
+
+/** The smallest box, walls along the start's facing, that holds feet, body and the longest limb of every count. */
+export const boxOf = (at: readonly At[], body: Body): Trace['box'] =>
+  at.length === 0 ? { west: 0, east: 0, south: 0, north: 0 } : at.reduce((box, a) => grown(box, a, body), EMPTY);
 
 function takeStep(
   before: At,

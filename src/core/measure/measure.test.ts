@@ -25,7 +25,7 @@ import {
   type Pin,
   type Pins,
 } from '.';
-import { aPose, bodyFrom, normal, pinsOf, PX, SCALE, scaleOf, STANDS, STATURE, truth } from './builders';
+import { aPose, bodyFrom, normal, pinsOf, PX, SCALE, scaleOf, STANDS, STATURE, truth } from './testing/builders';
 import { MASS_DIFFERS, TRUNK_DIFFERS } from './doubt';
 
 describe('the table of bodies', () => {

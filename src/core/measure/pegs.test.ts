@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Place } from '../technique/pose';
 import { seeded } from '../units/random';
-import { normal } from './builders';
+import { normal } from './testing/builders';
 import { FOUND_POINTS, type Found, type FoundPoint } from './found';
 import { FOUND_EVENTS, firstFrames, framesAbout, isFoundEvent, pegOf, type FrameSeen } from './pegs';
 import { stepAt, type AStep } from './standIn';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { seeded } from '../units/random';
-import { aPose, bodyFrom, normal, pinsOf, PX, STANDS, STATURE, truth } from './builders';
+import { aPose, bodyFrom, normal, pinsOf, PX, STANDS, STATURE, truth } from './testing/builders';
 import { firstEnds, measure, nextLandmark, scaleByLength, scaleByStature, type Landmark, type Pins } from '.';
 
 const thumb = (name: Landmark) => (name.startsWith('wrist') ? 8 : 2.5);

@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { around, hallOf, person, work } from './builders';
+import { around, hallOf, person, work } from './testing/builders';
 import { matchAll, matchBest, type Edge } from './matching';
 import { barBetween, pairKey, pairRounds, pairUp, type Pairing, type PairingPerson } from '.';
 

@@ -18,7 +18,7 @@ import {
   type Starts,
 } from '.';
 import { seeded } from '../units/random';
-import { daysOf, group, item, PANEL, settings, short } from './builders';
+import { daysOf, group, item, PANEL, settings, short } from './testing/builders';
 
 const who = (id: string, more: Partial<DayCandidate> = {}): DayCandidate => ({
   id,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { readSequence } from './notation/read';
 import { makeVocabulary } from './notation/vocabulary';
-import { word } from './builders';
+import { word } from './testing/builders';
 import { ceilingsKept, keptInWords } from './ceilingsKept';
 
 const ceiling = (more: object) => ({ condition: '', kind: null, contact: '', targets: '', ...more });

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { comparisonInWords } from '../words';
-import { anySequence, written } from './builders';
+import { anySequence, written } from './testing/builders';
 import { compareSequences } from './compare';
 import { mirror } from './operations/mirror';
 

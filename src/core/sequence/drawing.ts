@@ -73,30 +73,50 @@ const escape = (text: string): string =>
 const placed = (a: NonNullable<Shape['at']>): string => {
   const turn = a.turn ? ` rotate(${n1(a.turn)})` : '';
   const scale = a.sx === undefined && a.sy === undefined ? '' : ` scale(${a.sx ?? 1} ${a.sy ?? 1})`;
-  return ` transform="translate(${n1(a.x)} ${n1(a.y)})${turn}${scale}"`;
+  return `translate(${n1(a.x)} ${n1(a.y)})${turn}${scale}`;
 };
+
+/** A primitive as an SVG element: its name, its attributes and the words in it. */
+export interface SvgElement {
+  tag: 'path' | 'text';
+  attributes: Readonly<Record<string, string | number>>;
+  text: string;
+}
+
+export function svgElement(p: Primitive, colour: (tone: Tone) => string): SvgElement {
+  const attributes: Record<string, string | number> = {};
+  if (p.is === 'shape') {
+    attributes['d'] = p.d;
+    if (p.at) attributes['transform'] = placed(p.at);
+    attributes['fill'] = p.fill === 'none' ? 'none' : colour(p.fill);
+    if (p.stroke !== 'none') {
+      attributes['stroke'] = colour(p.stroke);
+      attributes['stroke-width'] = p.width;
+      if (p.dash) attributes['stroke-dasharray'] = p.dash;
+      if (p.round) attributes['stroke-linecap'] = 'round';
+      attributes['stroke-linejoin'] = 'round';
+    }
+    return { tag: 'path', attributes, text: '' };
+  }
+  attributes['x'] = p.x;
+  attributes['y'] = p.y;
+  attributes['font-size'] = p.size;
+  attributes['text-anchor'] = p.anchor;
+  attributes['font-weight'] = p.weight;
+  attributes['fill'] = colour(p.tone);
+  if (p.serif) Object.assign(attributes, { class: 'serif', 'font-style': 'italic' });
+  if (p.rim) Object.assign(attributes, { stroke: colour('ground'), 'stroke-width': 3.5, 'paint-order': 'stroke' });
+  return { tag: 'text', attributes, text: p.text };
+}
 
 /** Primitives as SVG text. Words are escaped: they come from people. */
 export function svgOf(primitives: readonly Primitive[], colour: (tone: Tone) => string): string {
   let out = '';
   for (const p of primitives) {
-    if (p.is === 'shape') {
-      out += '<path d="' + p.d + '"';
-      if (p.at) out += placed(p.at);
-      out += ' fill="' + (p.fill === 'none' ? 'none' : colour(p.fill)) + '"';
-      if (p.stroke !== 'none') {
-        out += ' stroke="' + colour(p.stroke) + '" stroke-width="' + p.width + '"';
-        if (p.dash) out += ' stroke-dasharray="' + p.dash + '"';
-        if (p.round) out += ' stroke-linecap="round"';
-        out += ' stroke-linejoin="round"';
-      }
-      out += '/>';
-    } else {
-      out += `<text x="${p.x}" y="${p.y}" font-size="${p.size}" text-anchor="${p.anchor}" font-weight="${p.weight}" fill="${colour(p.tone)}"`;
-      if (p.serif) out += ' class="serif" font-style="italic"';
-      if (p.rim) out += ` stroke="${colour('ground')}" stroke-width="3.5" paint-order="stroke"`;
-      out += '>' + escape(p.text) + '</text>';
-    }
+    const { tag, attributes, text } = svgElement(p, colour);
+    out += `<${tag}`;
+    for (const name in attributes) out += ` ${name}="${attributes[name]}"`;
+    out += tag === 'path' ? '/>' : `>${escape(text)}</text>`;
   }
   return out;
 }

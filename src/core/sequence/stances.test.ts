@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { commonStance } from '../floor/stance';
 import { traceFloor } from '../floor/trace';
-import { anySequence, word, written } from './builders';
+import { anySequence, word, written } from './testing/builders';
 import { makeVocabulary } from './notation/vocabulary';
 import { stancesIn, stancesNamed, stancesOf } from './stances';
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { anySequence, written } from './builders';
+import { anySequence, written } from './testing/builders';
 import { namedAlike, tellTale } from './tellTale';
 
 describe('which of the forms of a name', () => {

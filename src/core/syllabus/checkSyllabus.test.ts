@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { ALONE } from '../units/condition';
-import { asks, context, editing, syllabus, thread } from './builders';
+import { asks, context, editing, syllabus, thread } from './testing/builders';
 import { checkSyllabus, risksOf, sortFindings, type SyllabusContext } from './checkSyllabus';
 import { applyEdit } from './edit';
 import type { ItemFacts } from './facts';

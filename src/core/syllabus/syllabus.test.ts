@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { graphOrder, hangsOn } from '../units/graphOrder';
 import { differenceInWords } from '../words';
 import { standardChanges, standardInWords } from '../words/english/standard';
-import { anySyllabus, asks, editing, library, names, RANKS, syllabus, thread } from './builders';
+import { anySyllabus, asks, editing, library, names, RANKS, syllabus, thread } from './testing/builders';
 import { compareSyllabi, touchedRequirements } from './compare';
 import { coverage } from './coverage';
 import { applyEdit, applyEdits, withoutRank, type Edit } from './edit';

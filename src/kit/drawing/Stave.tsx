@@ -1,12 +1,21 @@
-import { memo, useDeferredValue, useEffect, useRef, useState, type KeyboardEvent } from 'react';
-import { svgOf, type Primitive, type StaveLayout } from '../../core';
-import { onScreen } from './tones';
+import {
+  memo,
+  useDeferredValue,
+  useEffect,
+  useImperativeHandle,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type Ref,
+} from 'react';
+import { type Primitive, type StaveLayout } from '../../core';
+import { drawIn, Drawn } from './Drawn';
 
 interface ColumnProps {
   index: number;
   x: number;
   y: number;
-  svg: string;
+  primitives: readonly Primitive[];
   width: number;
   height: number;
   top: number;
@@ -19,16 +28,20 @@ interface ColumnProps {
 /** Drawing units by which what is in sight moves on. */
 const STRIDE = 640;
 
-/** The text of primitives that were written before. */
-const writtenBefore = new WeakMap<readonly Primitive[], string>();
-function svgText(primitives: readonly Primitive[]): string {
-  let found = writtenBefore.get(primitives);
-  if (found === undefined) writtenBefore.set(primitives, (found = svgOf(primitives, onScreen)));
-  return found;
-}
-
-/** A column is drawn again only when its own text changes: typing a count touches one of two hundred. */
-const Column = memo(function Column({ index, x, y, svg, width, height, top, lit, next, onOver, onPick }: ColumnProps) {
+/** A column is drawn again only when what it shows changes: typing a count touches one of two hundred. */
+const Column = memo(function Column({
+  index,
+  x,
+  y,
+  primitives,
+  width,
+  height,
+  top,
+  lit,
+  next,
+  onOver,
+  onPick,
+}: ColumnProps) {
   return (
     <g
       transform={`translate(${x} ${y})`}
@@ -38,10 +51,25 @@ const Column = memo(function Column({ index, x, y, svg, width, height, top, lit,
       onClick={onPick && (() => onPick(index))}
     >
       <rect className="back" x={1} y={top} width={width - 2} height={height - top} rx={4} />
-      <g dangerouslySetInnerHTML={{ __html: svg }} />
+      <Drawn primitives={primitives} />
     </g>
   );
 });
+
+export interface StaveHand {
+  /** Draws another layout over what stands there, at once; false, and nothing drawn, where its columns stand elsewhere. */
+  draw: (next: StaveLayout) => boolean;
+}
+
+/** Whether two layouts put as many columns and lines at the same places. */
+const isShapedAs = (a: StaveLayout, b: StaveLayout): boolean =>
+  a.columns.length === b.columns.length &&
+  a.lines.length === b.lines.length &&
+  a.width === b.width &&
+  a.height === b.height &&
+  a.column === b.column &&
+  a.lineHeight === b.lineHeight &&
+  a.top === b.top;
 
 /** The stave on screen: hover and arrow keys light a count, a click picks it; for those who listen, the counts in words. */
 export const Stave = memo(function Stave({
@@ -52,6 +80,7 @@ export const Stave = memo(function Stave({
   onOver,
   onPick,
   follow = false,
+  hand,
 }: {
   layout: StaveLayout;
   title: string;
@@ -61,8 +90,11 @@ export const Stave = memo(function Stave({
   onPick?: (index: number) => void;
   /** Keeps the lit column in sight. */
   follow?: boolean;
+  /** For whoever draws ahead of React. */
+  hand?: Ref<StaveHand>;
 }) {
   const frame = useRef<HTMLDivElement>(null);
+  const paper = useRef<SVGSVGElement>(null);
   // Only what is in sight, and a little on both sides, stands in the page: a stave may have hundreds of columns.
   const [sight, setSight] = useState({ from: 0, to: 2 * STRIDE });
   useEffect(() => {
@@ -84,6 +116,19 @@ export const Stave = memo(function Stave({
   }, []);
   const shown = layout.columns.filter((c) => c.x + layout.column > sight.from && c.x < sight.to);
   const last = layout.columns.length - 1;
+  useImperativeHandle(hand, () => ({
+    draw(next) {
+      const parts = paper.current?.children;
+      if (!parts || !isShapedAs(layout, next)) return false;
+      shown.forEach((c, i) => {
+        drawIn(parts[i]!.lastElementChild!, next.columns[c.index]!.primitives);
+      });
+      next.lines.forEach((l, i) => {
+        drawIn(parts[shown.length + i]!.lastElementChild!, l.primitives);
+      });
+      return true;
+    },
+  }));
   // Asked of the page only when another place is lit: a key that changes a count must not make it reckon early.
   const litX = lit === null ? null : (layout.columns[lit]?.x ?? null);
   const wide = layout.column;
@@ -121,6 +166,7 @@ export const Stave = memo(function Stave({
     >
       <div className="stave-paper" style={{ width: layout.width, height: layout.height }}>
         <svg
+          ref={paper}
           className="stave"
           width={layout.width}
           height={layout.height}
@@ -133,7 +179,7 @@ export const Stave = memo(function Stave({
               index={c.index}
               x={c.x}
               y={c.y}
-              svg={svgText(c.primitives)}
+              primitives={c.primitives}
               width={layout.column}
               height={layout.lineHeight}
               top={layout.top}
@@ -144,12 +190,9 @@ export const Stave = memo(function Stave({
             />
           ))}
           {layout.lines.map((l) => (
-            <g
-              key={l.from}
-              className="lines"
-              transform={`translate(0 ${l.y})`}
-              dangerouslySetInnerHTML={{ __html: svgOf(l.primitives, onScreen) }}
-            />
+            <g key={l.from} className="lines" transform={`translate(0 ${l.y})`}>
+              <Drawn primitives={l.primitives} />
+            </g>
           ))}
         </svg>
       </div>

@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import { v7 } from 'uuid';
 import type { CommandDraft, CommandName } from '../../contracts/commands';
 import { ALL_FINE, ALONE, beginRun, EMPTY_POST, LOAD_AS_DELIVERED, NOTHING_ASKED } from '../../core';
-import { settings as daySettings } from '../../core/runSheet/builders';
+import { settings as daySettings } from '../../core/runSheet/testing/builders';
 import { aLook, aCycle, aPlan, aThing, DAY, NOW, usualRule, type SmallSchool } from './school';
 
 const plain = { colour: '#FFFFFF', second: null, stripe: null, bars: 0 };

@@ -1,5 +1,5 @@
 import type { Word } from '../../../core';
-import { word } from '../../../core/sequence/builders';
+import { word } from '../../../core/sequence/testing/builders';
 
 const KINDS: readonly [RegExp, Word['kind']][] = [
   [/kick$/, 'kick'],

@@ -3,7 +3,7 @@ import { beyondCeiling, ceilingKept, CONTACT_KINDS, type ContactKind } from '../
 import { RUNGS } from '../../syllabus/standard';
 import { readSequence } from '../notation/read';
 import { makeVocabulary } from '../notation/vocabulary';
-import { word } from '../builders';
+import { word } from '../testing/builders';
 import { checkSequence, PLAIN_CONTEXT, type CheckName } from '.';
 
 const slipped = (text: string, kind: ContactKind | null, check: CheckName = 'ceiling') => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { written } from '../builders';
+import { written } from '../testing/builders';
 import { checkSequence, PLAIN_CONTEXT, type CheckContext, type CheckName } from '.';
 import { readSequence } from '../notation/read';
 import { makeVocabulary, type Word } from '../notation/vocabulary';

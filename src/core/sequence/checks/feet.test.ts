@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { written } from '../builders';
+import { written } from '../testing/builders';
 import { checkSequence, type CheckName } from '.';
 
 const slipped = (text: string, check: CheckName) =>

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { anySequence, word, written } from '../builders';
+import { anySequence, word, written } from '../testing/builders';
 import { printSequence, printStep } from './print';
 import { parseSequence, parseStep, readSequence } from './read';
 import { makeVocabulary } from './vocabulary';
@@ -185,6 +185,42 @@ describe('printing and reading', () => {
         const once = parseSequence(printSequence(seq, library), library);
         if (!once.ok) throw new Error(JSON.stringify(once.error));
         expect(parseSequence(printSequence(once.value, library), library)).toEqual(once);
+      }),
+    );
+  });
+
+  it('are the same line by line while it is typed as read from nothing', () => {
+    const lines = fc.constantFrom(
+      ...[
+        '= Out',
+        '=2 Half',
+        '# slowly',
+        '',
+        'kind: form',
+        'loop: yes',
+        '~ Reed House: punch L',
+        '? steps back',
+        '> punch R',
+      ],
+      ...[
+        '! no pause',
+        '3',
+        '4 // by number',
+        'step L, front stance, punch R',
+        'punch L | inner block R',
+        'flub R',
+        'rank: Fern',
+      ],
+    );
+    fc.assert(
+      fc.property(fc.array(lines, { maxLength: 12 }), fc.array(lines, { maxLength: 4 }), fc.nat(), (text, typed, n) => {
+        const words = makeVocabulary([]);
+        const at = n % (text.length + 1);
+        for (const line of typed) {
+          const now = text.toSpliced(at, 0, line).join('\n');
+          readSequence(text.join('\n'), words);
+          expect(readSequence(now, words)).toEqual(readSequence(now, makeVocabulary([])));
+        }
       }),
     );
   });

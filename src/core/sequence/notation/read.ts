@@ -30,8 +30,28 @@ export function readSequence(text: string, vocabulary: Vocabulary = NO_WORDS): R
   let notes: string[] = [];
   let begins: Move['begins'][number][] = [];
   const lines = text.replace(/\r\n?/g, '\n').split('\n');
+  const known = readWith(vocabulary);
+  /** One more count; false where there are too many. */
+  const take = (count: ReadCount, index: number): boolean => {
+    for (const p of count.problems) problems.push({ ...p, line: index + 1 });
+    if (moves.length >= MOST_MOVES) return false;
+    if (!count.said) return true;
+    lineOf.push(index);
+    if (notes.length === 0 && begins.length === 0) moves.push(count.move);
+    else {
+      moves.push({ ...count.move, notes, begins });
+      [notes, begins] = [[], []];
+    }
+    return true;
+  };
   for (const [index, raw] of lines.entries()) {
     if (problems.length >= MOST_PROBLEMS) break;
+    // Most lines are counts that were read at the key before; none of those is a heading where a count has come already.
+    const before = moves.length > 0 && moves.length < MOST_MOVES ? known.get(raw) : undefined;
+    if (before?.said) {
+      take(before, index);
+      continue;
+    }
     const problem = (
       severity: NotationProblem['severity'],
       at: { column: number; length: number },
@@ -163,22 +183,13 @@ export function readSequence(text: string, vocabulary: Vocabulary = NO_WORDS): R
       };
       continue;
     }
-    const count = readCount(raw, vocabulary);
-    for (const p of count.problems) problems.push({ ...p, line: index + 1 });
-    if (moves.length >= MOST_MOVES) {
+    const count = readCount(raw, vocabulary, known);
+    if (!take(count, index)) {
       error(whole, `A sequence has at most ${MOST_MOVES} counts.`, 'the rest in a second sequence, to be chained');
       break;
     }
-    const { step, partner, swaps, remark } = count;
-    if (!count.said) {
-      // Only a number or a remark: not a count yet.
-      if (remark) note(remark);
-      continue;
-    }
-    moves.push({ ...moveOf(step, partner), notes, begins, swaps, remark });
-    lineOf.push(index);
-    notes = [];
-    begins = [];
+    // Only a number or a remark: not a count yet.
+    if (!count.said && count.move.remark) note(count.move.remark);
   }
   if (begins.length > 0)
     problems.push({
@@ -211,10 +222,8 @@ function headerIn(line: string): { key: string; number: string | null; value: st
 }
 
 interface ReadCount {
-  step: Step;
-  partner: Step | null;
-  swaps: boolean;
-  remark: string;
+  /** Without the remarks and headings before it. */
+  move: Move;
   /** Whether the line says a count at all. */
   said: boolean;
   problems: Omit<NotationProblem, 'line'>[];
@@ -225,9 +234,13 @@ const readBefore = new WeakMap<Vocabulary, Map<string, ReadCount>>();
 
 const MOST_REMEMBERED = 20_000;
 
-function readCount(raw: string, vocabulary: Vocabulary): ReadCount {
+function readWith(vocabulary: Vocabulary): Map<string, ReadCount> {
   let known = readBefore.get(vocabulary);
   if (!known) readBefore.set(vocabulary, (known = new Map<string, ReadCount>()));
+  return known;
+}
+
+function readCount(raw: string, vocabulary: Vocabulary, known: Map<string, ReadCount>): ReadCount {
   let found = known.get(raw);
   if (!found) {
     found = readCountAnew(raw, vocabulary);
@@ -266,7 +279,7 @@ function readCountAnew(raw: string, vocabulary: Vocabulary): ReadCount {
   const step = lane(cut.lanes[0] ?? []);
   const partner = cut.lanes.length > 1 ? lane(cut.lanes[1]!) : null;
   const said = cut.lanes.some((l) => l.length > 0) || cut.lanes.length > 1;
-  return { step, partner, swaps, remark: cut.remark, said, problems };
+  return { move: { ...moveOf(step, partner), swaps, remark: cut.remark }, said, problems };
 }
 
 /**

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { anyMove, anySequence, written } from '../builders';
+import { anyMove, anySequence, written } from '../testing/builders';
 import { moveOf, POWERS, type Sequence } from '../move';
 import { printLine } from '../notation/print';
 import { parseStep } from '../notation/read';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { written } from '../builders';
+import { written } from '../testing/builders';
 import { printStep } from '../notation/print';
 import { NO_WORDS } from '../notation/vocabulary';
 import { answer, COMMON_ANSWERS } from './answer';

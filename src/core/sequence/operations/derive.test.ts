@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { anyMove, anySequence, written } from '../builders';
+import { anyMove, anySequence, written } from '../testing/builders';
 import { ancestorsOf, derivationOrder, descendantsOf, type Origin } from '../family';
 import { asGraded, asKeptBy, schoolsOf } from '../graded';
 import type { Sequence } from '../move';

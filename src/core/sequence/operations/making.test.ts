@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { anySequence, word, written } from '../builders';
+import { anySequence, word, written } from '../testing/builders';
 import type { Sequence } from '../move';
 import { printLine, printSequence } from '../notation/print';
 import { parseStep, readSequence } from '../notation/read';

@@ -1,4 +1,4 @@
-import { type Trace } from '../../floor/trace';
+import { type At, type Trace } from '../../floor/trace';
 import { BURST, label, n1, shape, type Primitive } from '../drawing';
 import { type Move, type Sequence, type Step } from '../move';
 import { shortName } from '../spoken';
@@ -55,7 +55,7 @@ export const fitted = (text: string, width: number, size: number): string => {
   return text.length <= most ? text : `${text.slice(0, Math.max(1, most - 1)).trimEnd()}…`;
 };
 
-type Fact = number | string | boolean | null;
+type Fact = number | string | boolean | Step | null;
 interface Drawn {
   /** All that the drawing hangs on, besides the step itself. */
   facts: readonly Fact[];
@@ -68,45 +68,49 @@ const MOST_DRAWN = 500;
 
 /** The columns whose rows are shown, by what is asked; told apart by the object, so that no text is made of it. */
 const shownAs = (o: StaveOptions, show: StaveRows, rows: Rows): string =>
-  `${o.column} ${o.scale} ${o.zoneGap} ${rows.height} ${show.breath} ${show.turn} ${show.weight} ${show.names} ${show.feet}`;
+  `${o.column} ${o.scale} ${o.zoneGap} ${rows.height} ${show.breath} ${show.turn} ${show.weight} ${show.names} ${show.feet} ${rows.zoneB !== null}`;
 const shownBefore = new WeakMap<StaveRows, string>();
 
 function alike(a: readonly Fact[], b: readonly Fact[]): boolean {
   for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
-  return true;
+  return a.length === b.length;
 }
+
+/** What of a place the drawing shows: never where on the floor it is. */
+const placeFacts = ({ heading, weightEnd, lifted, moved, left, right, centre }: At): Fact[] => [
+  heading,
+  weightEnd,
+  lifted,
+  moved.length,
+  moved[0] ?? null,
+  left.x - centre.x,
+  left.y - centre.y,
+  left.angle,
+  right.x - centre.x,
+  right.y - centre.y,
+  right.angle,
+];
 
 export function drawnBefore(...args: Parameters<typeof column>): Primitive[] {
   const [m, i, seq, floor, partnerFloor, o, show, rows] = args;
-  if (m.partner !== null || partnerFloor !== null) return column(...args);
-  const at = floor.at[i]!;
   const before = floor.at[i - 1] ?? floor.start;
   let asked = shownBefore.get(show);
   if (asked === undefined) shownBefore.set(show, (asked = shownAs(o, show, rows)));
   let last: Step['breath'] = null;
   for (let j = i - 1; j >= 0 && last === null; j--) last = seq.moves[j]!.step.breath;
-  const { left, right, centre } = at;
   // The number first: it tells most of them apart.
   const facts: Fact[] = [
     i,
+    m.partner,
     asked,
     o.departs.has(i),
     m.variants.length > 0,
     m.branches.length > 0,
     m.swaps,
     last,
-    at.heading,
     before.heading,
-    at.weightEnd,
-    at.lifted,
-    at.moved.length,
-    at.moved[0] ?? null,
-    left.x - centre.x,
-    left.y - centre.y,
-    left.angle,
-    right.x - centre.x,
-    right.y - centre.y,
-    right.angle,
+    ...placeFacts(floor.at[i]!),
+    ...(partnerFloor && m.partner ? placeFacts(partnerFloor.at[i]!) : []),
   ];
   const known = drawn.get(m.step);
   const found = known?.find((d) => alike(d.facts, facts));

@@ -7,7 +7,7 @@ import { moveSaid } from '../spoken';
 import { drawnBefore, fitted, type StaveColumn } from './column';
 import { LETTERS } from './marks';
 import { DESK_STAVE, type StaveOptions } from './options';
-import { rowsOf, type StaveRows } from './rows';
+import { rowsOf, type Rows, type StaveRows } from './rows';
 
 export interface StaveLine {
   y: number;
@@ -27,6 +27,34 @@ export interface StaveLayout {
   top: number;
   lines: StaveLine[];
   columns: StaveColumn[];
+}
+
+/** What all columns of a stave are drawn from. */
+interface Sheet {
+  seq: Sequence;
+  floor: Trace;
+  partnerFloor: Trace | null;
+  o: StaveOptions;
+  show: StaveRows;
+  rows: Rows;
+  letters: number;
+}
+
+/** One count: drawn, and put into words, when it is asked for; on screen only those in sight are. */
+class Column implements StaveColumn {
+  constructor(
+    readonly index: number,
+    readonly x: number,
+    readonly y: number,
+    private readonly sheet: Sheet,
+  ) {}
+  get primitives(): Primitive[] {
+    const { seq, floor, partnerFloor, o, show, rows, letters } = this.sheet;
+    return drawnBefore(seq.moves[this.index]!, this.index, seq, floor, partnerFloor, o, show, rows, letters);
+  }
+  get said(): string {
+    return moveSaid(this.sheet.seq.moves[this.index]!, this.index + 1, this.sheet.floor.at[this.index]);
+  }
 }
 
 /**
@@ -62,21 +90,10 @@ export function layoutStave(seq: Sequence, options: Partial<StaveOptions> = {}, 
   const cw = o.column;
   const letters = Math.floor(cw / (LETTERS.name * k * 0.53));
 
-  const columns: StaveColumn[] = seq.moves.map((m, i) => {
+  const sheet: Sheet = { seq, floor, partnerFloor, o, show, rows, letters };
+  const columns: StaveColumn[] = seq.moves.map((_, i) => {
     const line = Math.floor(i / per);
-    return {
-      index: i,
-      x: left + (i - line * per) * cw,
-      y: line * (rows.height + lineGap),
-      // Drawn when first asked for: on screen only the columns in sight are.
-      get primitives() {
-        return drawnBefore(m, i, seq, floor, partnerFloor, o, show, rows, letters);
-      },
-      // Only who listens asks for the words.
-      get said() {
-        return moveSaid(m, i + 1, floor.at[i]);
-      },
-    };
+    return new Column(i, left + (i - line * per) * cw, line * (rows.height + lineGap), sheet);
   });
 
   const lines: StaveLine[] = Array.from({ length: lineCount }, (_, line) => {

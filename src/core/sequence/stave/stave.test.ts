@@ -1,7 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { anySequence, written } from '../builders';
+import { anyMove, anySequence, written } from '../testing/builders';
 import { svgOf } from '../drawing';
+import type { Body } from '../../floor/trace';
+import type { Sequence } from '../move';
+import { readSequence } from '../notation/read';
+import { makeVocabulary } from '../notation/vocabulary';
 import { moveSaid } from '../spoken';
 import { tally, tallyWords } from '../tally';
 import { twoLines } from './column';
@@ -9,6 +13,7 @@ import { layoutStave } from './layout';
 import { markOf, turnArc } from './marks';
 
 const plain = (tone: string) => tone;
+const words = makeVocabulary([]);
 
 describe('the stave', () => {
   it('draws a column a count, each inside its place, with every number finite', () => {
@@ -34,6 +39,36 @@ describe('the stave', () => {
     expect(fill('left')).toEqual(['ground']);
     const kinds = ['strike', 'block', 'kick', 'weapon cut', 'grip', 'fall', 'evasion'] as const;
     expect(new Set(kinds.map((k) => svgOf(markOf(k, 'right', 0, 0, 1), plain))).size).toBe(kinds.length);
+  });
+
+  it('is the same while counts are typed as drawn from nothing, for one and for two', () => {
+    const drawn = (seq: Sequence, body: Body) => {
+      const l = layoutStave(seq, { body });
+      return [...l.columns, ...l.lines].map((c) => svgOf(c.primitives, plain));
+    };
+    fc.assert(
+      fc.property(
+        anySequence(undefined, 1),
+        fc.array(anyMove, { minLength: 1, maxLength: 3 }),
+        fc.nat(),
+        (seq, typed, n) => {
+          const body = { stature: 1.7 };
+          drawn(seq, body);
+          for (const move of typed) {
+            const now = { ...seq, moves: seq.moves.with(n % seq.moves.length, move) };
+            expect(drawn(now, body)).toEqual(drawn(structuredClone(now), { ...body }));
+          }
+        },
+      ),
+    );
+  });
+
+  it('a drill’s column that nobody touched is not drawn again', () => {
+    const [one, two] = ['punch R', 'punch R high'].map((first) =>
+      layoutStave(readSequence(`${first} | inner block L\npunch L | step R back`, words).sequence),
+    );
+    expect(two!.columns[1]!.primitives).toBe(one!.columns[1]!.primitives);
+    expect(two!.columns[0]!.primitives).not.toEqual(one!.columns[0]!.primitives);
   });
 
   it('one column stays the same text wherever it stands, so that only what changed is drawn again', () => {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { both, changeOf, context, look, order, point, reasonOf, requirement } from '../../evidence/builders';
+import { both, changeOf, context, look, order, point, reasonOf, requirement } from '../../evidence/testing/builders';
 import { gatherEvidence, standingLooks } from '../../evidence/looks';
 import { readiness } from '../../evidence/readiness';
 import { verdict } from '../../evidence/verdict';

@@ -1,12 +1,12 @@
 // Small builders for tests of judgement: one idea a call, everything else as usual.
-import { STEADY, type Requirement, type Standard } from '../syllabus/standard';
-import type { Point } from '../technique/point';
-import { conditionOrder } from '../units/condition';
-import type { Side } from '../units/side';
-import type { Look, Mark } from './looks';
-import { believed, type Expected, type Posterior } from './posterior';
-import type { JudgeContext, Verdict } from './verdict';
-import { changeInWords, reasonInWords, type ReasonContext } from '../words/english/reason';
+import { STEADY, type Requirement, type Standard } from '../../syllabus/standard';
+import type { Point } from '../../technique/point';
+import { conditionOrder } from '../../units/condition';
+import type { Side } from '../../units/side';
+import type { Look, Mark } from '../looks';
+import { believed, type Expected, type Posterior } from '../posterior';
+import type { JudgeContext, Verdict } from '../verdict';
+import { changeInWords, reasonInWords, type ReasonContext } from '../../words/english/reason';
 
 export const TODAY = '2026-03-05';
 

@@ -1,6 +1,6 @@
 // Generated sequences for the laws.
 import fc from 'fast-check';
-import { ZONES } from '../units/zone';
+import { ZONES } from '../../units/zone';
 import {
   ACTION_KINDS,
   ACTION_SIDES,
@@ -15,9 +15,9 @@ import {
   type Move,
   type Sequence,
   type Step,
-} from './move';
-import { parseSequence } from './notation/read';
-import type { Word } from './notation/vocabulary';
+} from '../move';
+import { parseSequence } from '../notation/read';
+import type { Word } from '../notation/vocabulary';
 
 const NAMES = [
   'punch',

@@ -1,13 +1,13 @@
 // Small builders for tests of the syllabus: a school of four ranks, and generated syllabi over its items.
 import fc from 'fast-check';
-import { factsOfOldName } from '../units/condition';
-import type { SyllabusContext } from './checkSyllabus';
-import type { CompareNames } from './compare';
-import type { EditContext } from './edit';
-import { NOTHING_KNOWN, type ItemFacts } from './facts';
-import { itemKey, type Item } from './item';
-import { STEADY } from './standard';
-import { NOTHING_ASKED, type PlacedRequirement, type Syllabus, type Thread } from './syllabus';
+import { factsOfOldName } from '../../units/condition';
+import type { SyllabusContext } from '../checkSyllabus';
+import type { CompareNames } from '../compare';
+import type { EditContext } from '../edit';
+import { NOTHING_KNOWN, type ItemFacts } from '../facts';
+import { itemKey, type Item } from '../item';
+import { STEADY } from '../standard';
+import { NOTHING_ASKED, type PlacedRequirement, type Syllabus, type Thread } from '../syllabus';
 
 export const RANKS = ['White', 'Straw', 'Amber', 'Fern'].map((name) => ({ id: name.toLowerCase(), name }));
 export const CONDITIONS = ['natural stance', 'in air', 'still target', 'set partner'].map((name) => ({

@@ -1,7 +1,7 @@
 // Small builders for tests and measures: a cycle of so many classes and rows.
-import { addDays, type PlainDate } from '../units/plainDate';
-import type { Random } from '../units/random';
-import { EMPTY_ROW, USUAL_RULES, type Cycle, type CycleClass, type CycleRow } from './model';
+import { addDays, type PlainDate } from '../../units/plainDate';
+import type { Random } from '../../units/random';
+import { EMPTY_ROW, USUAL_RULES, type Cycle, type CycleClass, type CycleRow } from '../model';
 
 export const MONDAY: PlainDate = '2026-01-19';
 

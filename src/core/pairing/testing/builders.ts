@@ -1,5 +1,5 @@
-import { seeded } from '../units/random';
-import { NOTHING_AROUND, pairKey, type PairingAround, type PairingPerson, type PairWork } from './model';
+import { seeded } from '../../units/random';
+import { NOTHING_AROUND, pairKey, type PairingAround, type PairingPerson, type PairWork } from '../model';
 
 /** Somebody of middling size and age who agrees to everything. */
 export const person = (id: string, more: Partial<PairingPerson> = {}): PairingPerson => ({

@@ -1,6 +1,6 @@
 // Days for tests: small ones drawn at random, and the settings they stand on.
 import fc from 'fast-check';
-import type { DayGroup, DayItem, DaySettings } from '.';
+import type { DayGroup, DayItem, DaySettings } from '..';
 
 export const settings: DaySettings = {
   begins: 600,

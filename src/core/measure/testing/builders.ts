@@ -1,9 +1,9 @@
-import { figureOf, type Place, type Pose } from '../technique/pose';
-import type { Landmark, Sighted } from './body';
-import type { Pin, Pins, Scale } from './doubt';
-import { sightedOf, trueOf } from './standIn';
+import { figureOf, type Place, type Pose } from '../../technique/pose';
+import type { Landmark, Sighted } from '../body';
+import type { Pin, Pins, Scale } from '../doubt';
+import { sightedOf, trueOf } from '../standIn';
 
-export { aPose } from './standIn';
+export { aPose } from '../standIn';
 
 export const STATURE = 1.7;
 export const PX = 360;
