@@ -24,13 +24,6 @@ const viewOf = (body: Sequence): SequenceView =>
     alike: [],
   }) as unknown as SequenceView;
 beforeEach(() => {
-  vi.stubGlobal(
-    'ResizeObserver',
-    class {
-      observe = () => undefined;
-      disconnect = () => undefined;
-    },
-  );
   vi.stubGlobal('fetch', () => Promise.resolve(shown({ ...viewOf(other), sequence: { id: 'b', body: other } })));
 });
 

@@ -1,5 +1,5 @@
 import { act, render, screen, waitFor } from '@testing-library/react';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { makeVocabulary } from '../../core';
 import { LiveStave } from './LiveStave';
 import { liveText, type Drawing } from './score';
@@ -32,16 +32,6 @@ function show(text: string) {
   );
   return live;
 }
-
-beforeEach(() => {
-  vi.stubGlobal(
-    'ResizeObserver',
-    class {
-      observe = () => undefined;
-      disconnect = () => undefined;
-    },
-  );
-});
 
 describe('the stave of what is being typed', () => {
   it('shows a changed count at once, and says it a moment later', async () => {

@@ -147,8 +147,9 @@ export function useWorkbench(first: SequenceView) {
       if (!first.sequence) window.history.replaceState(null, '', `/sequences/${id}`);
       const followed = (answer.answer as { followed?: number }).followed ?? 0;
       const now = await refresh();
+      if (!now) return;
       // What follows a recipe may have become another text by being saved.
-      if (now && now.text !== typed && now.parentId !== null) {
+      if (now.text !== typed && now.parentId !== null) {
         put(now.text);
         setSaved({ title: now.title, text: now.text });
       }

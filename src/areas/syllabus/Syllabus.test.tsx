@@ -41,13 +41,6 @@ let edits: { op: string }[][] = [];
 beforeEach(async () => {
   for (const c of await waitingIn('draft', me.id)) await letGo(c.id);
   edits = [];
-  vi.stubGlobal(
-    'ResizeObserver',
-    class {
-      observe = () => undefined;
-      disconnect = () => undefined;
-    },
-  );
   vi.stubGlobal('fetch', (path: string, init?: RequestInit) => {
     if (path.startsWith('/api/views/')) return Promise.resolve(shown(viewOf(body)));
     const said = JSON.parse(init?.body as string) as { input: { edits?: { op: string }[] } };

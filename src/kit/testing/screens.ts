@@ -37,6 +37,12 @@ Blob.prototype.text = function (this: Blob) {
 Blob.prototype.arrayBuffer = function (this: Blob) {
   return readBy(this, 'readAsArrayBuffer');
 };
+// Nothing has a size, so none changes.
+window.ResizeObserver = class {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+};
 window.scrollTo = () => undefined;
 Element.prototype.scrollTo = () => undefined;
 // As newer browsers do it: what an effect gives back by accident is then seen.
