@@ -1,11 +1,9 @@
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
-import { useState } from 'react';
-import { type TechniqueDetail } from '../../contracts/stored/technique';
-import { CONTACT_KINDS, ZONES, type ContactKind } from '../../core';
+import type { ReactNode } from 'react';
+import { useController, useFieldArray, useFormContext, useWatch } from 'react-hook-form';
+import type { TechniqueInput } from '../../contracts/technique';
+import { CONTACT_KINDS, ZONES, type StanceGeometry } from '../../core';
+import { CheckField, ChoiceField, ListField, NumberField, PickManyField, TextField } from '../../kit/form/fields';
 import { Geometry } from './StanceFields';
 
 interface Named {
@@ -13,325 +11,204 @@ interface Named {
   name: string;
 }
 
-/** Names, variants, stages, self-checks, ceiling and stance of a technique. Errors come with the path of their field. */
+/** Names, variants, stages, self-checks, ceiling and stance of a technique. */
 export function DetailFields({
-  value,
-  onChange,
   kind,
   name,
   points,
   others,
-  errorAt,
 }: {
-  value: TechniqueDetail;
-  onChange: (v: TechniqueDetail) => void;
   kind: string;
   name: string;
   points: readonly Named[];
   others: readonly Named[];
-  errorAt: (path: string) => string | undefined;
 }) {
-  const d = value;
-  const set = (change: Partial<TechniqueDetail>) => onChange({ ...d, ...change });
-  const text = (label: string, path: string, at: string, put: (v: string) => void, more: object = {}) => {
-    const error = errorAt(path);
-    return (
-      <TextField
-        key={path}
-        id={`detail-${path}`}
-        label={label}
-        value={at}
-        onChange={(e) => put(e.target.value)}
-        error={!!error}
-        {...more}
-        {...(error ? { helperText: error } : {})}
-      />
-    );
-  };
-  const each = <T,>(list: readonly T[], i: number, change: Partial<T>): T[] =>
-    list.map((x, j) => (j === i ? { ...x, ...change } : x));
-  const without = <T,>(list: readonly T[], i: number): T[] => list.filter((_, j) => j !== i);
   return (
     <div className="stack gap-4">
-      <fieldset className="sheet stack">
-        <legend>
-          <h2>Names in other languages</h2>
-        </legend>
-        {d.terms.map((t, i) => (
-          <div className="fields" key={i}>
-            {text('Name', `detail.terms.${i}.text`, t.text, (v) => set({ terms: each(d.terms, i, { text: v }) }), {
-              slotProps: { htmlInput: { lang: t.lang } },
-            })}
-            {text(
-              'Language tag',
-              `detail.terms.${i}.lang`,
-              t.lang,
-              (v) => set({ terms: each(d.terms, i, { lang: v }) }),
-              { helperText: 'ja, ko, zh-Hant, pl, …' },
-            )}
-            {text('Said', `detail.terms.${i}.said`, t.said, (v) => set({ terms: each(d.terms, i, { said: v }) }))}
-            <div className="row">
-              {text('Means', `detail.terms.${i}.meaning`, t.meaning, (v) =>
-                set({ terms: each(d.terms, i, { meaning: v }) }),
-              )}
-              <Button variant="text" onClick={() => set({ terms: without(d.terms, i) })}>
-                take out
-              </Button>
-            </div>
-          </div>
-        ))}
-        <div>
-          <Button onClick={() => set({ terms: [...d.terms, { text: '', lang: '', said: '', meaning: '' }] })}>
-            Add a name
-          </Button>
-        </div>
-      </fieldset>
+      <Names />
       <div className="fields">
-        {text('Strikes with', 'detail.surface', d.surface, (surface) => set({ surface }))}
-        <TextField
-          id="detail-zone"
-          label="Height"
-          select
-          value={d.zone ?? ''}
-          onChange={(e) => set({ zone: (e.target.value || null) as TechniqueDetail['zone'] })}
-        >
-          <MenuItem value="">not said</MenuItem>
-          {ZONES.map((z) => (
-            <MenuItem key={z} value={z}>
-              {z}
-            </MenuItem>
-          ))}
-        </TextField>
-        {text('Target', 'detail.target', d.target, (target) => set({ target }))}
-        {text('Side rule', 'detail.sideRule', d.sideRule, (sideRule) => set({ sideRule }))}
+        <TextField name="detail.surface" label="Strikes with" />
+        <ChoiceField name="detail.zone" label="Height" options={ZONES} none="not said" />
+        <TextField name="detail.target" label="Target" />
+        <TextField name="detail.sideRule" label="Side rule" />
       </div>
-      {kind === 'stance' && (
-        <Geometry name={name} value={d.geometry} onChange={(geometry) => set({ geometry })} errorAt={errorAt} />
-      )}
+      {kind === 'stance' && <Stance name={name} />}
       <div className="fields two">
-        <List
+        <ListField
+          name="detail.counts"
           label="Counts of the first stage"
           help="in order, parted by commas: lift, turn, out, in, down"
-          value={d.counts}
-          onChange={(counts) => set({ counts })}
-          error={errorAt('detail.counts')}
         />
-        <List
+        <ListField
+          name="detail.joined"
           label="Joined as"
           help="how many counts each piece takes: 3, 2"
-          value={d.joined.map(String)}
-          onChange={(j) => set({ joined: j.map(Number).filter((n) => Number.isInteger(n) && n > 0) })}
-          error={errorAt('detail.joined')}
+          read={(word) => Number(word)}
         />
       </div>
-      <fieldset className="sheet stack">
-        <legend>
-          <h2>Where schools differ</h2>
-        </legend>
-        {d.variants.map((x, i) => (
-          <div className="fields" key={i}>
-            {text('Way', `detail.variants.${i}.name`, x.name, (v) =>
-              set({ variants: each(d.variants, i, { name: v }) }),
-            )}
-            {text('Kept by', `detail.variants.${i}.schools`, x.schools, (v) =>
-              set({ variants: each(d.variants, i, { schools: v }) }),
-            )}
-            {text('Why', `detail.variants.${i}.why`, x.why, (v) => set({ variants: each(d.variants, i, { why: v }) }))}
-            <div className="row wrap">
-              <TextField
-                id={`variant-point-${i}`}
-                label="Point"
-                select
-                value={points.some((p) => p.id === x.pointId) ? x.pointId : ''}
-                onChange={(e) => set({ variants: each(d.variants, i, { pointId: e.target.value || null }) })}
-                sx={{ minWidth: 120 }}
-              >
-                <MenuItem value="">the whole of it</MenuItem>
-                {points.map((p) => (
-                  <MenuItem key={p.id} value={p.id}>
-                    {p.name || 'a point'}
-                  </MenuItem>
-                ))}
-              </TextField>
-              <FormControlLabel
-                control={
-                  <Checkbox
-                    checked={x.graded}
-                    onChange={(e) =>
-                      set({
-                        variants: d.variants.map((y, j) => ({ ...y, graded: j === i ? e.target.checked : y.graded })),
-                      })
-                    }
-                  />
-                }
-                label="shown at gradings"
-              />
-              <Button variant="text" onClick={() => set({ variants: without(d.variants, i) })}>
-                take out
-              </Button>
-            </div>
-          </div>
-        ))}
-        <div>
-          <Button
-            onClick={() =>
-              set({ variants: [...d.variants, { name: '', pointId: null, schools: '', why: '', graded: false }] })
-            }
-          >
-            Add a way
-          </Button>
-        </div>
-      </fieldset>
-      <fieldset className="sheet stack">
-        <legend>
-          <h2>Self-checks</h2>
-        </legend>
-        {d.selfChecks.map((c, i) => (
-          <div className="stack" key={i}>
-            {text(
-              'What to arrange',
-              `detail.selfChecks.${i}.arrange`,
-              c.arrange,
-              (v) => set({ selfChecks: each(d.selfChecks, i, { arrange: v }) }),
-              { multiline: true },
-            )}
-            {text('Right when', `detail.selfChecks.${i}.pass`, c.pass, (v) =>
-              set({ selfChecks: each(d.selfChecks, i, { pass: v }) }),
-            )}
-            {c.names.map((n, j) => (
-              <div className="fields two" key={j}>
-                {text('What happens instead', `detail.selfChecks.${i}.names.${j}.outcome`, n.outcome, (v) =>
-                  set({ selfChecks: each(d.selfChecks, i, { names: each(c.names, j, { outcome: v }) }) }),
-                )}
-                {text('names the slip', `detail.selfChecks.${i}.names.${j}.slip`, n.slip, (v) =>
-                  set({ selfChecks: each(d.selfChecks, i, { names: each(c.names, j, { slip: v }) }) }),
-                )}
-              </div>
-            ))}
-            <div className="row">
-              <Button
-                onClick={() =>
-                  set({ selfChecks: each(d.selfChecks, i, { names: [...c.names, { outcome: '', slip: '' }] }) })
-                }
-              >
-                Add an outcome
-              </Button>
-              <Button variant="text" onClick={() => set({ selfChecks: without(d.selfChecks, i) })}>
-                leave this check out
-              </Button>
-            </div>
-          </div>
-        ))}
-        <div>
-          <Button onClick={() => set({ selfChecks: [...d.selfChecks, { arrange: '', pass: '', names: [] }] })}>
-            Add a self-check
-          </Button>
-        </div>
-      </fieldset>
-      <fieldset className="sheet stack">
-        <legend>
-          <h2>How far it may go</h2>
-        </legend>
-        {d.ceiling ? (
-          <div className="fields">
-            {text(
-              'No farther than',
-              'detail.ceiling.condition',
-              d.ceiling.condition,
-              (v) => set({ ceiling: { ...d.ceiling!, condition: v } }),
-              { helperText: 'a condition of the school' },
-            )}
-            <TextField
-              id="detail-detail.ceiling.kind"
-              label="Contact"
-              select
-              value={d.ceiling.kind ?? ''}
-              onChange={(e) =>
-                set({ ceiling: { ...d.ceiling!, kind: (e.target.value || null) as ContactKind | null } })
-              }
-              helperText="checked in drills, at pads and on each rung"
-            >
-              <MenuItem value="">not said</MenuItem>
-              {CONTACT_KINDS.map((k) => (
-                <MenuItem key={k} value={k}>
-                  {k}
-                </MenuItem>
-              ))}
-            </TextField>
-            {text('How far, in words', 'detail.ceiling.contact', d.ceiling.contact, (v) =>
-              set({ ceiling: { ...d.ceiling!, contact: v } }),
-            )}
-            {text('Allowed targets', 'detail.ceiling.targets', d.ceiling.targets, (v) =>
-              set({ ceiling: { ...d.ceiling!, targets: v } }),
-            )}
-            <div className="row">
-              {text('From age', 'detail.ceiling.age', d.ceiling.age === null ? '' : String(d.ceiling.age), (v) =>
-                set({ ceiling: { ...d.ceiling!, age: v.trim() === '' ? null : Number(v) } }),
-              )}
-              <Button variant="text" onClick={() => set({ ceiling: null })}>
-                no ceiling
-              </Button>
-            </div>
-          </div>
-        ) : (
-          <div>
-            <Button
-              onClick={() => set({ ceiling: { condition: '', kind: null, contact: '', targets: '', age: null } })}
-            >
-              Set a ceiling
-            </Button>
-          </div>
-        )}
-      </fieldset>
-      <TextField
-        id="prerequisites"
-        label="What comes before it"
-        select
-        value={d.prerequisites.filter((x) => others.some((o) => o.id === x))}
-        onChange={(e) => set({ prerequisites: e.target.value as unknown as string[] })}
-        slotProps={{ select: { multiple: true } }}
-      >
-        {others.map((o) => (
-          <MenuItem key={o.id} value={o.id}>
-            {o.name}
-          </MenuItem>
-        ))}
-      </TextField>
+      <Variants points={points} />
+      <SelfChecks />
+      <Ceiling />
+      <PickManyField name="detail.prerequisites" label="What comes before it" options={others} />
     </div>
   );
 }
 
-/** Words parted by commas; what is typed stays as it is typed. */
-function List({
-  label,
-  help,
-  value,
-  onChange,
-  error,
-}: {
-  label: string;
-  help: string;
-  value: readonly string[];
-  onChange: (v: string[]) => void;
-  error: string | undefined;
-}) {
-  const [typed, setTyped] = useState(value.join(', '));
+const Part = ({ title, children }: { title: string; children: ReactNode }) => (
+  <fieldset className="sheet stack">
+    <legend>
+      <h2>{title}</h2>
+    </legend>
+    {children}
+  </fieldset>
+);
+
+/** One of the technique's lists; `key` is the form's own. */
+const useList = <N extends 'detail.terms' | 'detail.variants' | 'detail.selfChecks'>(name: N) =>
+  useFieldArray<TechniqueInput, N, 'key'>({
+    control: useFormContext<TechniqueInput>().control,
+    name,
+    keyName: 'key',
+  });
+
+const TakeOut = ({ says = 'take out', onClick }: { says?: string; onClick: () => void }) => (
+  <Button variant="text" onClick={onClick}>
+    {says}
+  </Button>
+);
+
+function Names() {
+  const terms = useList('detail.terms');
+  const written = useWatch<TechniqueInput, 'detail.terms'>({ name: 'detail.terms' });
   return (
-    <TextField
-      id={`list-${label}`}
-      label={label}
-      value={typed}
-      error={!!error}
-      helperText={error ?? help}
-      onChange={(e) => {
-        setTyped(e.target.value);
-        onChange(
-          e.target.value
-            .split(',')
-            .map((x) => x.trim())
-            .filter(Boolean),
-        );
-      }}
+    <Part title="Names in other languages">
+      {terms.fields.map((t, i) => (
+        <div className="fields" key={t.key}>
+          <TextField name={`detail.terms.${i}.text`} label="Name" lang={written?.[i]?.lang} />
+          <TextField name={`detail.terms.${i}.lang`} label="Language tag" help="ja, ko, zh-Hant, pl, …" />
+          <TextField name={`detail.terms.${i}.said`} label="Said" />
+          <div className="row">
+            <TextField name={`detail.terms.${i}.meaning`} label="Means" />
+            <TakeOut onClick={() => terms.remove(i)} />
+          </div>
+        </div>
+      ))}
+      <div>
+        <Button onClick={() => terms.append({ text: '', lang: '', said: '', meaning: '' })}>Add a name</Button>
+      </div>
+    </Part>
+  );
+}
+
+function Stance({ name }: { name: string }) {
+  const { control, formState } = useFormContext<TechniqueInput>();
+  const { field } = useController({ control, name: 'detail.geometry' });
+  const errors = formState.errors.detail?.geometry as Partial<Record<keyof StanceGeometry, { message?: string }>>;
+  return (
+    <Geometry
+      name={name}
+      value={field.value ?? null}
+      onChange={field.onChange}
+      errorAt={(part) => errors?.[part]?.message}
     />
+  );
+}
+
+function Variants({ points }: { points: readonly Named[] }) {
+  const ways = useList('detail.variants');
+  return (
+    <Part title="Where schools differ">
+      {ways.fields.map((x, i) => (
+        <div className="fields" key={x.key}>
+          <TextField name={`detail.variants.${i}.name`} label="Way" />
+          <TextField name={`detail.variants.${i}.schools`} label="Kept by" />
+          <TextField name={`detail.variants.${i}.why`} label="Why" />
+          <div className="row wrap">
+            <ChoiceField
+              name={`detail.variants.${i}.pointId`}
+              label="Point"
+              options={points.map((p) => ({ value: p.id, word: p.name || 'a point' }))}
+              none="the whole of it"
+            />
+            <CheckField name={`detail.variants.${i}.graded`} label="shown at gradings" />
+            <TakeOut onClick={() => ways.remove(i)} />
+          </div>
+        </div>
+      ))}
+      <div>
+        <Button onClick={() => ways.append({ name: '', pointId: null, schools: '', why: '', graded: false })}>
+          Add a way
+        </Button>
+      </div>
+    </Part>
+  );
+}
+
+function SelfChecks() {
+  const checks = useList('detail.selfChecks');
+  return (
+    <Part title="Self-checks">
+      {checks.fields.map((c, i) => (
+        <SelfCheck key={c.key} i={i} remove={() => checks.remove(i)} />
+      ))}
+      <div>
+        <Button onClick={() => checks.append({ arrange: '', pass: '', names: [] })}>Add a self-check</Button>
+      </div>
+    </Part>
+  );
+}
+
+function SelfCheck({ i, remove }: { i: number; remove: () => void }) {
+  const at = `detail.selfChecks.${i}` as const;
+  const { control } = useFormContext<TechniqueInput>();
+  const outcomes = useFieldArray({ control, name: `${at}.names`, keyName: 'key' });
+  return (
+    <div className="stack">
+      <TextField name={`${at}.arrange`} label="What to arrange" lines={2} />
+      <TextField name={`${at}.pass`} label="Right when" />
+      {outcomes.fields.map((n, j) => (
+        <div className="fields two" key={n.key}>
+          <TextField name={`${at}.names.${j}.outcome`} label="What happens instead" />
+          <TextField name={`${at}.names.${j}.slip`} label="names the slip" />
+        </div>
+      ))}
+      <div className="row">
+        <Button onClick={() => outcomes.append({ outcome: '', slip: '' })}>Add an outcome</Button>
+        <TakeOut says="leave this check out" onClick={remove} />
+      </div>
+    </div>
+  );
+}
+
+function Ceiling() {
+  const { control } = useFormContext<TechniqueInput>();
+  const { field } = useController({ control, name: 'detail.ceiling' });
+  return (
+    <Part title="How far it may go">
+      {field.value ? (
+        <div className="fields">
+          <TextField name="detail.ceiling.condition" label="No farther than" help="a condition of the school" />
+          <ChoiceField
+            name="detail.ceiling.kind"
+            label="Contact"
+            options={CONTACT_KINDS}
+            none="not said"
+            help="checked in drills, at pads and on each rung"
+          />
+          <TextField name="detail.ceiling.contact" label="How far, in words" />
+          <TextField name="detail.ceiling.targets" label="Allowed targets" />
+          <div className="row">
+            <NumberField name="detail.ceiling.age" label="From age" empty={null} />
+            <TakeOut says="no ceiling" onClick={() => field.onChange(null)} />
+          </div>
+        </div>
+      ) : (
+        <div>
+          <Button onClick={() => field.onChange({ condition: '', kind: null, contact: '', targets: '', age: null })}>
+            Set a ceiling
+          </Button>
+        </div>
+      )}
+    </Part>
   );
 }

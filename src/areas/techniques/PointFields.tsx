@@ -1,15 +1,11 @@
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
-import { Controller, useFieldArray, useWatch, type Control, type FieldPath } from 'react-hook-form';
+import MuiTextField from '@mui/material/TextField';
+import { useController, useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { type TechniqueInput } from '../../contracts/technique';
 import { BODY_PARTS, HURTS, MEASURES, POINT_KINDS, UNITS, waysToMeasure } from '../../core';
+import { CheckField, ChoiceField, TextField } from '../../kit/form/fields';
 import { newId } from '../../kit/send';
 import { KIND_WORDS } from './TechniqueForm';
-
-type Form = Control<TechniqueInput>;
 
 const HURT_WORDS = { nobody: 'hurts nobody', self: 'can hurt oneself', partner: 'can hurt the partner' };
 
@@ -41,115 +37,65 @@ const emptySlip = (): TechniqueInput['points'][number]['slips'][number] => ({
   hurtsHow: '',
 });
 
-export function TextLine({
-  control,
-  name,
-  label,
-  ...more
-}: {
-  control: Form;
-  name: FieldPath<TechniqueInput>;
-  label: string;
-  multiline?: boolean;
-  helperText?: string;
-  children?: React.ReactNode;
-  select?: boolean;
-  sx?: object;
-}) {
-  return (
-    <Controller
-      control={control}
-      name={name}
-      render={({ field, fieldState }) => (
-        <TextField
-          {...more}
-          id={name}
-          label={label}
-          name={field.name}
-          inputRef={field.ref}
-          onBlur={field.onBlur}
-          value={field.value ?? ''}
-          onChange={(e) => field.onChange(more.select && e.target.value === '' ? null : e.target.value)}
-          error={!!fieldState.error}
-          helperText={fieldState.error?.message ?? more.helperText}
-        />
-      )}
-    />
-  );
-}
-
 /** A range as two fields; both empty is no range. */
 function RangeFields({
-  control,
   name,
   label,
 }: {
-  control: Form;
   name: `points.${number}.accepted` | `points.${number}.wanted`;
   label: string;
 }) {
+  const { control } = useFormContext<TechniqueInput>();
+  const { field, fieldState } = useController({ control, name });
+  const set = (end: 'lo' | 'hi', text: string) => {
+    const n = text === '' ? Number.NaN : Number(text);
+    const next = { lo: field.value?.lo ?? Number.NaN, hi: field.value?.hi ?? Number.NaN, [end]: n };
+    field.onChange(Number.isNaN(next.lo) && Number.isNaN(next.hi) ? null : next);
+  };
+  const shown = (n: number | undefined) => (n === undefined || Number.isNaN(n) ? '' : n);
+  const error = fieldState.error as
+    { message?: string; lo?: { message?: string }; hi?: { message?: string } } | undefined;
+  const wrong = error?.message ?? error?.lo?.message ?? error?.hi?.message;
   return (
-    <Controller
-      control={control}
-      name={name}
-      render={({ field, fieldState }) => {
-        const set = (end: 'lo' | 'hi', text: string) => {
-          const n = text === '' ? Number.NaN : Number(text);
-          const next = { lo: field.value?.lo ?? Number.NaN, hi: field.value?.hi ?? Number.NaN, [end]: n };
-          field.onChange(Number.isNaN(next.lo) && Number.isNaN(next.hi) ? null : next);
-        };
-        const shown = (n: number | undefined) => (n === undefined || Number.isNaN(n) ? '' : n);
-        const error = fieldState.error as
-          { message?: string; lo?: { message?: string }; hi?: { message?: string } } | undefined;
-        const said = error?.message ?? error?.lo?.message ?? error?.hi?.message;
-        return (
-          <div className="row" style={{ alignItems: 'flex-start' }}>
-            <TextField
-              id={`${name}.lo`}
-              label={`${label} from`}
-              type="number"
-              value={shown(field.value?.lo)}
-              onChange={(e) => set('lo', e.target.value)}
-              error={!!error}
-              helperText={said && 'lo' in (error ?? {}) ? 'A range has two numbers.' : said}
-              slotProps={{ htmlInput: { step: 'any' } }}
-            />
-            <TextField
-              id={`${name}.hi`}
-              label="to"
-              type="number"
-              value={shown(field.value?.hi)}
-              onChange={(e) => set('hi', e.target.value)}
-              error={!!error}
-              slotProps={{ htmlInput: { step: 'any', 'aria-label': `${label} to` } }}
-            />
-          </div>
-        );
-      }}
-    />
+    <div className="row" style={{ alignItems: 'flex-start' }}>
+      <MuiTextField
+        id={`${name}.lo`}
+        label={`${label} from`}
+        type="number"
+        value={shown(field.value?.lo)}
+        onChange={(e) => set('lo', e.target.value)}
+        error={!!error}
+        helperText={wrong && 'lo' in (error ?? {}) ? 'A range has two numbers.' : wrong}
+        slotProps={{ htmlInput: { step: 'any' } }}
+      />
+      <MuiTextField
+        id={`${name}.hi`}
+        label="to"
+        type="number"
+        value={shown(field.value?.hi)}
+        onChange={(e) => set('hi', e.target.value)}
+        error={!!error}
+        slotProps={{ htmlInput: { step: 'any', 'aria-label': `${label} to` } }}
+      />
+    </div>
   );
 }
 
-export const options = (words: readonly string[], say: Record<string, string> = {}) =>
-  words.map((w) => (
-    <MenuItem key={w} value={w}>
-      {say[w] ?? w}
-    </MenuItem>
-  ));
+const said = <T extends string>(words: readonly T[], say: Readonly<Record<string, string>>) =>
+  words.map((value) => ({ value, word: say[value] ?? value }));
 
 export function PointFields({
-  control,
   i,
   last,
   move,
   remove,
 }: {
-  control: Form;
   i: number;
   last: boolean;
   move: (by: number) => void;
   remove: () => void;
 }) {
+  const { control } = useFormContext<TechniqueInput>();
   const kind = useWatch({ control, name: `points.${i}.kind` });
   const name = useWatch({ control, name: `points.${i}.name` });
   const unit = useWatch({ control, name: `points.${i}.unit` });
@@ -180,56 +126,44 @@ export function PointFields({
         </div>
       </div>
       <div className="fields">
-        <TextLine control={control} name={`points.${i}.name`} label="What one looks at" />
-        <TextLine control={control} name={`points.${i}.bodyPart`} label="Where on the body" select>
-          {options(BODY_PARTS)}
-        </TextLine>
-        <TextLine control={control} name={`points.${i}.kind`} label="How it is known" select>
-          {options(POINT_KINDS, KIND_WORDS)}
-        </TextLine>
-        <Controller
-          control={control}
-          name={`points.${i}.critical`}
-          render={({ field }) => (
-            <FormControlLabel
-              sx={{ mt: 5 }}
-              control={<Checkbox checked={field.value} onChange={(e) => field.onChange(e.target.checked)} />}
-              label="critical"
-            />
-          )}
-        />
+        <TextField name={`points.${i}.name`} label="What one looks at" />
+        <ChoiceField name={`points.${i}.bodyPart`} label="Where on the body" options={BODY_PARTS} />
+        <ChoiceField name={`points.${i}.kind`} label="How it is known" options={said(POINT_KINDS, KIND_WORDS)} />
+        <CheckField name={`points.${i}.critical`} label="critical" />
       </div>
       {kind === 'measured' && (
         <div className="fields three">
-          <TextLine control={control} name={`points.${i}.unit`} label="Unit" select>
-            {options(UNITS)}
-          </TextLine>
-          <RangeFields control={control} name={`points.${i}.accepted`} label="Accepted" />
-          <RangeFields control={control} name={`points.${i}.wanted`} label="Wanted" />
+          <ChoiceField name={`points.${i}.unit`} label="Unit" options={UNITS} />
+          <RangeFields name={`points.${i}.accepted`} label="Accepted" />
+          <RangeFields name={`points.${i}.wanted`} label="Wanted" />
           {(waysToMeasure(unit).length > 0 || measuredBy) && (
-            <TextLine control={control} name={`points.${i}.measuredBy`} label="Read off" select>
-              <MenuItem value="">by hand, or as it is chosen at the mat</MenuItem>
-              {options([...new Set([...waysToMeasure(unit), ...(measuredBy ? [measuredBy] : [])])], READ_WORDS)}
-            </TextLine>
+            <ChoiceField
+              name={`points.${i}.measuredBy`}
+              label="Read off"
+              options={said([...new Set([...waysToMeasure(unit), ...(measuredBy ? [measuredBy] : [])])], READ_WORDS)}
+              none="by hand, or as it is chosen at the mat"
+            />
           )}
         </div>
       )}
       <div className="fields two">
-        <TextLine control={control} name={`points.${i}.how`} label="How it is right" />
-        <TextLine control={control} name={`points.${i}.why`} label="Why" />
+        <TextField name={`points.${i}.how`} label="How it is right" />
+        <TextField name={`points.${i}.why`} label="Why" />
       </div>
       {slips.fields.map((s, k) => (
         <div key={s.key} className="line stack" style={{ paddingTop: 10 }}>
           <div className="fields two">
-            <TextLine control={control} name={`points.${i}.slips.${k}.looksLike`} label={`Slip ${k + 1} looks like`} />
-            <TextLine control={control} name={`points.${i}.slips.${k}.cause`} label="Its cause" />
+            <TextField name={`points.${i}.slips.${k}.looksLike`} label={`Slip ${k + 1} looks like`} />
+            <TextField name={`points.${i}.slips.${k}.cause`} label="Its cause" />
           </div>
           <div className="fields three">
-            <TextLine control={control} name={`points.${i}.slips.${k}.cue`} label="The cue that mends it" />
-            <TextLine control={control} name={`points.${i}.slips.${k}.hurts`} label="Whom it can hurt" select>
-              {options(HURTS, HURT_WORDS)}
-            </TextLine>
-            <TextLine control={control} name={`points.${i}.slips.${k}.hurtsHow`} label="What it can hurt" />
+            <TextField name={`points.${i}.slips.${k}.cue`} label="The cue that mends it" />
+            <ChoiceField
+              name={`points.${i}.slips.${k}.hurts`}
+              label="Whom it can hurt"
+              options={said(HURTS, HURT_WORDS)}
+            />
+            <TextField name={`points.${i}.slips.${k}.hurtsHow`} label="What it can hurt" />
           </div>
           <div>
             <Button variant="text" onClick={() => slips.remove(k)}>
@@ -243,13 +177,4 @@ export function PointFields({
       </div>
     </fieldset>
   );
-}
-
-/** The message of a nested field, wherever the form put it. */
-export function errorAtPath(errors: unknown, path: string): string | undefined {
-  let at: unknown = errors;
-  for (const key of path.split('.'))
-    at = typeof at === 'object' && at !== null ? (at as Record<string, unknown>)[key] : undefined;
-  const message = typeof at === 'object' && at !== null ? (at as { message?: unknown }).message : undefined;
-  return typeof message === 'string' ? message : undefined;
 }

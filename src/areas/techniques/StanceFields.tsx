@@ -21,7 +21,7 @@ export function Geometry({
   name: string;
   value: StanceGeometry | null;
   onChange: (g: StanceGeometry) => void;
-  errorAt: (path: string) => string | undefined;
+  errorAt: (part: keyof StanceGeometry) => string | undefined;
 }) {
   const g = value ?? commonStance(name) ?? NATURAL;
   const fine = Object.values(g).every((n) => Number.isFinite(n));
@@ -50,7 +50,7 @@ export function Geometry({
               label={label}
               value={g[key]}
               onChange={(n) => onChange({ ...g, [key]: n })}
-              error={errorAt(`detail.geometry.${key}`)}
+              error={errorAt(key)}
             />
           ))}
         </div>
@@ -83,8 +83,8 @@ function NumberField({
       helperText={wrong}
       onChange={(e) => {
         setTyped(e.target.value);
-        const x = Number(e.target.value.replace(',', '.'));
-        if (e.target.value.trim() !== '' && Number.isFinite(x)) onChange(x);
+        const x = e.target.value.trim() === '' ? Number.NaN : Number(e.target.value.replace(',', '.'));
+        onChange(Number.isFinite(x) ? x : Number.NaN);
       }}
     />
   );

@@ -1,19 +1,17 @@
 import { valibotResolver } from '@hookform/resolvers/valibot';
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import MenuItem from '@mui/material/MenuItem';
 import { useEffect, useState } from 'react';
-import { Controller, useFieldArray, useForm, useWatch, type FieldPath } from 'react-hook-form';
+import { FormProvider, useFieldArray, useForm, useWatch, type FieldPath } from 'react-hook-form';
 import { NO_DETAIL } from '../../contracts/stored/technique';
 import { storedTechniqueDraft } from '../../contracts/stored/techniqueDraft';
 import { techniqueInput, type TechniqueInput } from '../../contracts/technique';
 import { inSentence, TECHNIQUE_KINDS } from '../../core';
+import { CheckField, ChoiceField, TextField } from '../../kit/form/fields';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { dropFromDevice, keepOnDevice, readFromDevice } from '../../kit/onDevice';
 import { useSideBySide } from '../../kit/sideBySide/useSideBySide';
 import { DetailFields } from './DetailFields';
-import { emptyPoint, errorAtPath, options, PointFields, TextLine } from './PointFields';
+import { emptyPoint, PointFields } from './PointFields';
 import { techniquePlace } from './techniquePlace';
 import './fields.css';
 
@@ -25,6 +23,10 @@ export const KIND_WORDS = {
   counted: 'counted',
   felt: 'felt, told by the receiver',
 };
+
+/** Its fields stand for something, also in what was written before a technique had details. */
+const whole = (t: TechniqueInput): TechniqueInput => ({ ...t, detail: t.detail ?? NO_DETAIL });
+const choices = (named: readonly Named[]) => named.map((n) => ({ value: n.id, word: n.name }));
 
 /** Writes a technique with its points and slips. What is typed stays on the device until it is saved. */
 export default function TechniqueForm({
@@ -44,10 +46,8 @@ export default function TechniqueForm({
   isNew: boolean;
 }) {
   const kept = `stavewright-technique-${isNew ? 'new' : start.id}`;
-  const { control, handleSubmit, setError, reset, formState } = useForm<TechniqueInput>({
-    defaultValues: start,
-    resolver: valibotResolver(techniqueInput),
-  });
+  const form = useForm<TechniqueInput>({ defaultValues: whole(start), resolver: valibotResolver(techniqueInput) });
+  const { control, handleSubmit, setError, reset, formState } = form;
   const points = useFieldArray({ control, name: 'points', keyName: 'key' });
   const [wrong, setWrong] = useState('');
   const [base, setBase] = useState({ was: start, version, now: start });
@@ -70,7 +70,7 @@ export default function TechniqueForm({
     // A draft goes on from what it began with: what others saved since is shown when it is saved.
     // eslint-disable-next-line react-hooks/set-state-in-effect -- what the device kept is found once, after hydration
     setBase({ was: draft.was ?? start, version: draft.version ?? version, now: draft.now });
-    reset(draft.now, { keepDefaultValues: true });
+    reset(whole(draft.now), { keepDefaultValues: true });
     setFound(true);
   }, [kept, reset, start, version]);
   useEffect(() => {
@@ -101,111 +101,77 @@ export default function TechniqueForm({
   if (meeting) return <IslandRoot>{meeting}</IslandRoot>;
   return (
     <IslandRoot>
-      <form onSubmit={(e) => void save(e)} noValidate>
-        <div className="title">
-          <div>
-            <h1>{isNew ? 'What is the new technique?' : `What changes in ${inSentence(start.name)}?`}</h1>
-            <p className="sub">Write points from the ground up: first what one sees at the feet.</p>
+      <FormProvider {...form}>
+        <form onSubmit={(e) => void save(e)} noValidate>
+          <div className="title">
+            <div>
+              <h1>{isNew ? 'What is the new technique?' : `What changes in ${inSentence(start.name)}?`}</h1>
+              <p className="sub">Write points from the ground up: first what one sees at the feet.</p>
+            </div>
+            <div className="actions">
+              <a className="button" href={isNew ? '/techniques' : `/techniques/${start.id}`}>
+                Leave it
+              </a>
+              <Button type="submit" variant="contained" disabled={formState.isSubmitting}>
+                {formState.isSubmitting ? 'Saving…' : 'Save it'}
+              </Button>
+            </div>
           </div>
-          <div className="actions">
-            <a className="button" href={isNew ? '/techniques' : `/techniques/${start.id}`}>
-              Leave it
-            </a>
-            <Button type="submit" variant="contained" disabled={formState.isSubmitting}>
-              {formState.isSubmitting ? 'Saving…' : 'Save it'}
-            </Button>
-          </div>
-        </div>
-        <div role="alert">{wrong !== '' && <p className="message wrong mb-3">{wrong}</p>}</div>
-        {found && (
-          <p className="message mb-3">
-            Here is what you typed last time and did not save.{' '}
-            <Button
-              variant="text"
-              onClick={() => {
-                dropFromDevice(kept);
-                setBase({ was: start, version, now: start });
-                reset(start);
-                setFound(false);
-              }}
-            >
-              Begin from what is saved
-            </Button>
-          </p>
-        )}
-        <div className="stack gap-4">
-          <div className="fields">
-            <TextLine control={control} name="name" label="Name" />
-            <TextLine control={control} name="kind" label="Kind" select>
-              {options(TECHNIQUE_KINDS)}
-            </TextLine>
-            <TextLine control={control} name="stanceId" label="Stands in" select>
-              <MenuItem value="">no stance of its own</MenuItem>
-              {stances.map((s) => (
-                <MenuItem key={s.id} value={s.id}>
-                  {s.name}
-                </MenuItem>
-              ))}
-            </TextLine>
-            <TextLine control={control} name="stepId" label="Step or turn" select>
-              <MenuItem value="">in place</MenuItem>
-              {steps.map((s) => (
-                <MenuItem key={s.id} value={s.id}>
-                  {s.name}
-                </MenuItem>
-              ))}
-            </TextLine>
-          </div>
-          <div className="fields wide">
-            <TextLine control={control} name="summary" label="In one sentence" />
-            <Controller
-              control={control}
-              name="sided"
-              render={({ field }) => (
-                <FormControlLabel
-                  sx={{ mt: 5 }}
-                  control={<Checkbox checked={field.value} onChange={(e) => field.onChange(e.target.checked)} />}
-                  label="left and right are two things"
-                />
-              )}
-            />
-          </div>
-          <p className="sub">The points of its stance and step are looked at too; they are written there, once.</p>
-          {points.fields.map((p, i) => (
-            <PointFields
-              key={p.key}
-              control={control}
-              i={i}
-              last={i === points.fields.length - 1}
-              move={(by) => points.swap(i, i + by)}
-              remove={() => points.remove(i)}
-            />
-          ))}
-          <div>
-            <Button onClick={() => points.append(emptyPoint())}>Add a point</Button>
-          </div>
-          <Controller
-            control={control}
-            name="detail"
-            render={({ field }) => (
-              <DetailFields
-                value={field.value ?? NO_DETAIL}
-                onChange={field.onChange}
-                kind={all.kind ?? ''}
-                name={all.name ?? ''}
-                points={(all.points ?? []).map((p) => ({ id: p.id ?? '', name: p.name ?? '' }))}
-                others={others}
-                errorAt={(path) => errorAtPath(formState.errors, path)}
+          <div role="alert">{wrong !== '' && <p className="message wrong mb-3">{wrong}</p>}</div>
+          {found && (
+            <p className="message mb-3">
+              Here is what you typed last time and did not save.{' '}
+              <Button
+                variant="text"
+                onClick={() => {
+                  dropFromDevice(kept);
+                  setBase({ was: start, version, now: start });
+                  reset(whole(start));
+                  setFound(false);
+                }}
+              >
+                Begin from what is saved
+              </Button>
+            </p>
+          )}
+          <div className="stack gap-4">
+            <div className="fields">
+              <TextField name="name" label="Name" />
+              <ChoiceField name="kind" label="Kind" options={TECHNIQUE_KINDS} />
+              <ChoiceField name="stanceId" label="Stands in" options={choices(stances)} none="no stance of its own" />
+              <ChoiceField name="stepId" label="Step or turn" options={choices(steps)} none="in place" />
+            </div>
+            <div className="fields wide">
+              <TextField name="summary" label="In one sentence" />
+              <CheckField name="sided" label="left and right are two things" />
+            </div>
+            <p className="sub">The points of its stance and step are looked at too; they are written there, once.</p>
+            {points.fields.map((p, i) => (
+              <PointFields
+                key={p.key}
+                i={i}
+                last={i === points.fields.length - 1}
+                move={(by) => points.swap(i, i + by)}
+                remove={() => points.remove(i)}
               />
-            )}
-          />
-          <p className="second">
-            A point that somebody was marked on stays in the record when it is left out. A slip that can hurt is shown
-            wherever the point is looked at; what is allowed with minors and with weapons, your federation, insurer and
-            local law decide.
-          </p>
-        </div>
-      </form>
+            ))}
+            <div>
+              <Button onClick={() => points.append(emptyPoint())}>Add a point</Button>
+            </div>
+            <DetailFields
+              kind={all.kind ?? ''}
+              name={all.name ?? ''}
+              points={(all.points ?? []).map((p) => ({ id: p.id ?? '', name: p.name ?? '' }))}
+              others={others}
+            />
+            <p className="second">
+              A point that somebody was marked on stays in the record when it is left out. A slip that can hurt is shown
+              wherever the point is looked at; what is allowed with minors and with weapons, your federation, insurer
+              and local law decide.
+            </p>
+          </div>
+        </form>
+      </FormProvider>
     </IslandRoot>
   );
 }

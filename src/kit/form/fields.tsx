@@ -24,7 +24,11 @@ function useField(name: string, id: string | undefined, help: ReactNode) {
   const own = useId();
   if (field.value === undefined && get(formState.defaultValues, name) === undefined)
     throw new Error(`No field of this form is called ${name}.`);
-  const message = fieldState.error?.message;
+  // What is wrong with one of a list is said at the list.
+  const { error } = fieldState;
+  const message = Array.isArray(error)
+    ? (error as ({ message?: string } | undefined)[]).find((e) => e !== undefined)?.message
+    : error?.message;
   const { ref, onBlur } = field;
   return {
     value: field.value as unknown,
@@ -46,9 +50,12 @@ export function TextField({
   help,
   id,
   lines = 1,
+  lang,
   ...more
 }: Common & {
   lines?: number;
+  /** The language that is written in it, where that is not the page's: it chooses the letters' shapes. */
+  lang?: string | undefined;
   placeholder?: string;
   type?: 'text' | 'password' | 'email';
   autoComplete?: string;
@@ -64,6 +71,7 @@ export function TextField({
       value={value ?? ''}
       onChange={(e) => onChange(e.target.value)}
       {...(lines > 1 ? { multiline: true, minRows: lines } : {})}
+      {...(lang ? { slotProps: { htmlInput: { lang } } } : {})}
     />
   );
 }
@@ -301,8 +309,15 @@ export function SwitchField<T extends string | boolean>({
   );
 }
 
-/** Several words in one line, parted by commas; nothing at all is null where `none` says so. */
-export function ListField({ name, label, help, id, none = false }: Common & { none?: boolean }) {
+/** Several words in one line, parted by commas, each as `read` gives it; nothing at all is null where `none` says so. */
+export function ListField({
+  name,
+  label,
+  help,
+  id,
+  none = false,
+  read = (word) => word,
+}: Common & { none?: boolean; read?: (word: string) => unknown }) {
   const { value, onChange, shown } = useField(name, id, help);
   const said = Array.isArray(value) ? value.join(', ') : typeof value === 'string' ? value : '';
   return (
@@ -315,7 +330,7 @@ export function ListField({ name, label, help, id, none = false }: Common & { no
           .split(',')
           .map((x) => x.trim())
           .filter(Boolean);
-        onChange(words.length === 0 && none ? null : words);
+        onChange(words.length === 0 && none ? null : words.map(read));
       }}
     />
   );
