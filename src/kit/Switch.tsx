@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import ButtonBase from '@mui/material/ButtonBase';
+import { roving } from './roving';
 import { Lashing } from './marks/small';
 
 /** Words on a thin rod; the chosen one is bold and lashed in pine. Left and right move the choice; up and down stay with the screen. */
@@ -17,23 +18,21 @@ export function Switch<T extends string>({
   mat?: boolean;
 }) {
   const at = options.findIndex((o) => o.value === value);
-  const move = (by: number) => {
-    const next = options[(at + by + options.length) % options.length];
-    if (next) onChange(next.value);
-  };
   return (
     <div
       className={`switch${mat ? ' mat' : ''}`}
       role="radiogroup"
       aria-label={label}
       onKeyDown={(e) => {
-        const by = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0;
-        if (by === 0) return;
-        e.preventDefault();
-        e.stopPropagation();
-        move(by);
-        const group = e.currentTarget;
-        requestAnimationFrame(() => group.querySelector<HTMLElement>('[aria-checked=true]')?.focus());
+        const all = e.currentTarget.children;
+        const taken = roving(
+          e,
+          { row: 0, column: at },
+          { columns: options.length, round: true },
+          ({ column }) => onChange(options[column]!.value),
+          ({ column }) => all[column] as HTMLElement,
+        );
+        if (taken) e.stopPropagation();
       }}
     >
       {options.map((o) => {

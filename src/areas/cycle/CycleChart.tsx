@@ -11,6 +11,7 @@ import {
   type ApartTooLong,
   type Past,
 } from '../../core';
+import { roving } from '../../kit/roving';
 import './Cycle.css';
 
 /** So many points a minute, and how high a row and how wide a class are. */
@@ -76,27 +77,21 @@ export function CycleChart({
   const loadScale = (LOAD * 190) / Math.max(190, ...loads.map((l) => Math.max(l.is, l.most)));
   const focusOn = (to: At) => {
     onAt(to);
-    requestAnimationFrame(() =>
-      table.current?.querySelector<HTMLElement>(`[data-at="${to.row} ${to.class}"]`)?.focus(),
-    );
+    table.current?.querySelector<HTMLElement>(`[data-at="${to.row} ${to.class}"]`)?.focus();
   };
   const keys = (e: KeyboardEvent, row: number, cls: number) => {
     const here: At = { row: rows[row]!.id, class: classes[cls]!.id };
-    const to = (r: number, c: number) => {
-      const [x, y] = [rows[r], classes[c]];
-      if (x && y) focusOn({ row: x.id, class: y.id });
-    };
+    const up = e.key === 'ArrowUp' && row === 0 && !e.altKey;
     if (e.ctrlKey || e.metaKey) return;
     if (e.altKey && (e.key === 'ArrowLeft' || e.key === 'ArrowRight')) onMove(here, e.key === 'ArrowLeft' ? -1 : 1);
     else if (e.altKey) return;
-    else if (e.key === 'ArrowLeft') to(row, cls - 1);
-    else if (e.key === 'ArrowRight') to(row, cls + 1);
-    else if (e.key === 'ArrowUp' && row === 0)
-      table.current?.querySelector<HTMLElement>(`[data-class="${here.class}"]`)?.focus();
-    else if (e.key === 'ArrowUp') to(row - 1, cls);
-    else if (e.key === 'ArrowDown') to(row + 1, cls);
-    else if (e.key === 'Home') to(row, 0);
-    else if (e.key === 'End') to(row, classes.length - 1);
+    else if (up) table.current?.querySelector<HTMLElement>(`[data-class="${here.class}"]`)?.focus();
+    else if (
+      roving(e, { row, column: cls }, { rows: rows.length, columns: classes.length }, (to) =>
+        focusOn({ row: rows[to.row]!.id, class: classes[to.column]!.id }),
+      )
+    )
+      return;
     else if (e.key === '+' || e.key === '=') onMinutes(here, 5);
     else if (e.key === '-' || e.key === '−') onMinutes(here, -5);
     else if (e.key.toLowerCase() === 'p') onPin(here);

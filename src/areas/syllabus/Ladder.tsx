@@ -1,6 +1,7 @@
 import type { SyllabusView } from '../../contracts/views';
 import { conditionOrder, isBeyond, type ConditionStep } from '../../core';
 import { Belt } from '../../kit/marks/Belt';
+import { roving } from '../../kit/roving';
 import './Ladder.css';
 
 /** Conditions from the hardest down, as far as the school's order puts them; what it leaves open keeps its place. */
@@ -69,16 +70,14 @@ export function Ladder({
             className={on ? 'on' : ''}
             onClick={() => onChange(c.id)}
             onKeyDown={(e) => {
-              const by = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
-              const next = rungs[i + by];
-              if (by === 0 || !next) return;
-              e.preventDefault();
-              onChange(next.id);
-              (
-                (by > 0
-                  ? e.currentTarget.nextElementSibling
-                  : e.currentTarget.previousElementSibling) as HTMLElement | null
-              )?.focus();
+              const all = e.currentTarget.parentElement!.children;
+              roving(
+                e,
+                { row: i, column: 0 },
+                { rows: rungs.length },
+                ({ row }) => onChange(rungs[row]!.id),
+                ({ row }) => all[row] as HTMLElement,
+              );
             }}
           >
             <span className="who">

@@ -23,6 +23,7 @@ import {
   type SyllabusFinding,
 } from '../../core';
 import { Belt } from '../../kit/marks/Belt';
+import { roving } from '../../kit/roving';
 import { GROUP_ROW, NAMES, ROW } from './drawing';
 import { Laths, Ring } from './small';
 import { cellId, NO_RINGS, Row, type Grip, type Place, type RowShown } from './WeaveRow';
@@ -123,27 +124,17 @@ export function Cloth({
     const cell = (e.target as HTMLElement).closest<HTMLElement>('[data-thread]');
     if (!cell) return;
     const at: Place = { threadId: cell.dataset['thread']!, at: Number(cell.dataset['at']) };
-    const row = order.indexOf(at.threadId);
-    const bare = !e.altKey && !e.ctrlKey && !e.metaKey;
-    const next: Place | null =
-      bare && e.key === 'ArrowDown'
-        ? { ...at, threadId: order[Math.min(order.length - 1, row + 1)]! }
-        : bare && e.key === 'ArrowUp'
-          ? { ...at, threadId: order[Math.max(0, row - 1)]! }
-          : bare && e.key === 'ArrowRight'
-            ? { ...at, at: Math.min(ranks.length - 1, at.at + 1) }
-            : bare && e.key === 'ArrowLeft'
-              ? { ...at, at: Math.max(-1, at.at - 1) }
-              : bare && e.key === 'Home'
-                ? { ...at, at: -1 }
-                : bare && e.key === 'End'
-                  ? { ...at, at: ranks.length - 1 }
-                  : null;
-    if (next) {
-      e.preventDefault();
-      onPlace(next);
-      requestAnimationFrame(() => document.getElementById(cellId(next))?.focus());
-    } else onKey(e, at);
+    const moved = roving(
+      e,
+      { row: order.indexOf(at.threadId), column: at.at },
+      { rows: order.length, columns: ranks.length, first: -1 },
+      (to) => {
+        const next: Place = { threadId: order[to.row]!, at: to.column };
+        onPlace(next);
+        document.getElementById(cellId(next))?.focus();
+      },
+    );
+    if (!moved) onKey(e, at);
   };
   const pick = (e: MouseEvent) => {
     const cell = (e.target as HTMLElement).closest<HTMLElement>('[data-thread]');

@@ -7,6 +7,7 @@ import { IslandRoot } from '../../kit/IslandRoot';
 import { Belt } from '../../kit/marks/Belt';
 import { BodyFigure } from '../../kit/marks/BodyFigure';
 import { Splinter } from '../../kit/marks/small';
+import { roving } from '../../kit/roving';
 import { send } from '../../kit/send';
 import { Merge, Places, Stages, StanceFromAbove, Terms, Ways } from './Details';
 import './details.css';
@@ -24,13 +25,16 @@ export default function TechniquePage({ view, mayChange }: { view: TechniqueView
   const own = points.filter((p) => p.from === null).length;
   const inherited = [...new Map(points.flatMap((p) => (p.from ? [[p.from.id, p.from]] : [])))].map(([, f]) => f);
   const keys = (e: KeyboardEvent) => {
-    const by = e.key === 'ArrowUp' ? 1 : e.key === 'ArrowDown' ? -1 : 0;
-    if (by === 0) return;
-    e.preventDefault();
-    const next = points[Math.max(0, Math.min(points.length - 1, points.findIndex((p) => p.id === chosen) + by))];
-    if (!next) return;
-    setChosen(next.id);
-    document.getElementById(`point-${next.id}`)?.focus();
+    // From the ground up: the first stands lowest.
+    const from = points.toReversed();
+    const row = from.findIndex((p) => p.id === chosen);
+    roving(
+      e,
+      { row, column: 0 },
+      { rows: from.length },
+      ({ row }) => setChosen(from[row]!.id),
+      ({ row }) => document.getElementById(`point-${from[row]!.id}`),
+    );
   };
   const retire = async () => {
     const answer = await send('technique.retire', { id: t.id, retired: !t.retired });

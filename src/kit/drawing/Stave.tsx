@@ -9,6 +9,7 @@ import {
   type Ref,
 } from 'react';
 import { type Primitive, type StaveLayout } from '../../core';
+import { roving } from '../roving';
 import { drawIn, Drawn } from './Drawn';
 
 interface ColumnProps {
@@ -140,20 +141,7 @@ export const Stave = memo(function Stave({
   }, [follow, litX, wide]);
   const keys = (e: KeyboardEvent) => {
     if (!onPick || last < 0) return;
-    const at = lit ?? -1;
-    const to =
-      e.key === 'ArrowRight'
-        ? Math.min(last, at + 1)
-        : e.key === 'ArrowLeft'
-          ? Math.max(0, at - 1)
-          : e.key === 'Home'
-            ? 0
-            : e.key === 'End'
-              ? last
-              : null;
-    if (to === null) return;
-    e.preventDefault();
-    onPick(to);
+    roving(e, { row: 0, column: lit ?? -1 }, { columns: last + 1 }, ({ column }) => onPick(column));
   };
   return (
     <div

@@ -6,6 +6,7 @@ import { Belt } from '../../../kit/marks/Belt';
 import { ChanceRule } from '../../../kit/marks/ChanceRule';
 import { Lozenge } from '../../../kit/marks/Lozenge';
 import { VerdictLegend } from '../../../kit/marks/VerdictLegend';
+import { roving } from '../../../kit/roving';
 import { useAsked } from '../../../kit/useAsked';
 import { useByMissing } from './useByMissing';
 import './Everybody.css';
@@ -16,12 +17,9 @@ export default function Everybody({ view }: { view: EverybodyView }) {
   const chances = useMemo(() => said && new Map(said.rows.map((r) => [r.studentId, r])), [said]);
   const ordered = useByMissing(view.rows, chances, '.everybody tbody');
   const keys = (e: KeyboardEvent) => {
-    const by = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
-    if (by === 0 || !(e.target instanceof HTMLElement)) return;
-    e.preventDefault();
-    const links = [...document.querySelectorAll<HTMLElement>('.everybody tbody a.who')];
-    const now = links.indexOf(e.target);
-    links[Math.max(0, Math.min(links.length - 1, now + by))]?.focus();
+    const links = [...e.currentTarget.querySelectorAll<HTMLElement>('tbody a.who')];
+    const row = links.indexOf(e.target as HTMLElement);
+    roving(e, { row, column: 0 }, { rows: links.length }, ({ row }) => links[row]!.focus());
   };
   return (
     <IslandRoot>

@@ -17,6 +17,7 @@ import { ChanceRule } from '../../../kit/marks/ChanceRule';
 import { Lozenge, VerdictMark } from '../../../kit/marks/Lozenge';
 import { Stick } from '../../../kit/marks/Stick';
 import { VerdictLegend } from '../../../kit/marks/VerdictLegend';
+import { roving } from '../../../kit/roving';
 import { useAsked } from '../../../kit/useAsked';
 import { firstName } from '../../../kit/words';
 import { useByMissing } from './useByMissing';
@@ -44,24 +45,19 @@ export default function Ready({ view }: { view: ReadinessView }) {
   const ordered = useByMissing(view.rows, chances, '.matrix tbody');
   const { view: student, wrong: noStudent } = useAsked('student', at ? { id: at } : null);
   const keys = (e: KeyboardEvent) => {
-    const across = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0;
-    if (across !== 0 && view.requirements.length > 0) {
-      e.preventDefault();
-      setCol(Math.max(0, Math.min(view.requirements.length - 1, (col ?? (across > 0 ? -1 : 0)) + across)));
-      return;
-    }
     if (e.key === 'Enter' && at) {
       e.preventDefault();
       location.assign(`/students/${at}`);
       return;
     }
-    const by = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
-    if (by === 0) return;
-    e.preventDefault();
-    const next = ordered[Math.max(0, Math.min(ordered.length - 1, ordered.findIndex((r) => r.id === at) + by))];
-    if (!next) return;
-    setAt(next.id);
-    document.getElementById(`row-${next.id}`)?.focus();
+    const now = { row: ordered.findIndex((r) => r.id === at), column: col ?? -1 };
+    roving(e, now, { rows: ordered.length, columns: view.requirements.length }, ({ row, column }) => {
+      if (column !== now.column) setCol(column);
+      if (row === now.row) return;
+      const { id } = ordered[row]!;
+      setAt(id);
+      document.getElementById(`row-${id}`)?.focus();
+    });
   };
   const { next } = view;
   const below = view.ranks.filter((r) => r.id !== view.ranks.at(-1)?.id);
