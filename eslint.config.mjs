@@ -123,8 +123,9 @@ export default defineConfig(
         {
           patterns: [
             {
-              regex: '^(?!\\.{1,2}/|(valibot|pure-rand|fastest-levenshtein|diff|edmonds-blossom-fixed)(/|$))',
-              message: 'the core uses valibot, pure-rand, fastest-levenshtein, diff and edmonds-blossom-fixed only',
+              regex: '^(?!\\.{1,2}/|(valibot|pure-rand|fastest-levenshtein|diff|dequal|edmonds-blossom-fixed)(/|$))',
+              message:
+                'the core uses valibot, pure-rand, fastest-levenshtein, diff, dequal and edmonds-blossom-fixed only',
             },
           ],
         },

@@ -1,3 +1,5 @@
+import { dequal } from 'dequal';
+
 /** An examiner's word for an item, from the best. */
 export const SHEET_WORDS = ['stands', 'nearly', 'not yet'] as const;
 export type SheetWord = (typeof SHEET_WORDS)[number];
@@ -70,13 +72,4 @@ export const beltLaths = (rule: GradingRule): readonly Lath[] =>
   rule.laths.filter((l) => l.outcome === 'the belt' || l.outcome === 'the belt, with a note');
 
 /** Whether two rules decide alike. */
-export const sameRule = (a: GradingRule, b: GradingRule): boolean =>
-  (Object.keys(USUAL_RULE) as (keyof GradingRule)[]).every((k) => k === 'laths' || k === 'scale' || a[k] === b[k]) &&
-  (a.scale === null || b.scale === null
-    ? a.scale === b.scale
-    : a.scale.outOf === b.scale.outOf && a.scale.stands === b.scale.stands && a.scale.nearly === b.scale.nearly) &&
-  a.laths.length === b.laths.length &&
-  a.laths.every((l, i) => {
-    const m = b.laths[i]!;
-    return l.outcome === m.outcome && l.short === m.short && l.notYet === m.notYet;
-  });
+export const sameRule = (a: GradingRule, b: GradingRule): boolean => dequal(a, b);

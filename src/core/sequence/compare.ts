@@ -1,3 +1,4 @@
+import { dequal } from 'dequal';
 import { diffArrays } from 'diff';
 import type { Move, Sequence, Step } from './move';
 import { printStep } from './notation/print';
@@ -42,7 +43,7 @@ export interface Comparison {
 const key = (m: Move): string => `${printStep(m.step)}|${m.partner ? printStep(m.partner) : ''}|${m.swaps ? 's' : ''}`;
 
 function partsOf(x: Step, y: Step): CountPart[] {
-  const differ = (of: (s: Step) => unknown) => JSON.stringify(of(x)) !== JSON.stringify(of(y));
+  const differ = (of: (s: Step) => unknown) => !dequal(of(x), of(y));
   const all: Record<CountPart, boolean> = {
     turn: differ((s) => s.turn),
     foot: differ((s) => s.foot),

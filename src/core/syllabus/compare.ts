@@ -1,3 +1,4 @@
+import { dequal } from 'dequal';
 import { sameRule } from '../grading/rule';
 import { inSentence, listInWords } from '../words';
 import { gateAsks } from '../words/english/gate';
@@ -177,7 +178,7 @@ export function compareSyllabi(was: Syllabus, now: Syllabus, names: CompareNames
 export function touchedRequirements(was: Syllabus, now: Syllabus): Set<string> {
   const [b, n] = [keyed(was.requirements), keyed(now.requirements)];
   const out = new Set<string>();
-  for (const [id, r] of n) if (JSON.stringify(b.get(id)) !== JSON.stringify(r)) out.add(id);
+  for (const [id, r] of n) if (!dequal(b.get(id), r)) out.add(id);
   for (const id of b.keys()) if (!n.has(id)) out.add(id);
   return out;
 }

@@ -1,5 +1,6 @@
 // The way through the belts of Causeway Hall: what it asked first, what it asks since the forms came in, and the draft on the head's desk.
 import {
+  itemKey,
   applyEdits,
   checkSyllabus,
   NOTHING_ASKED,
@@ -258,7 +259,7 @@ const AIR_FIRST = 'Done in the air in every class; the belt looks at the target.
 
 /** The draft: a few things moved, not all of them wisely, so that the checks have something to say. */
 export function theDraft(second: Syllabus, names: Names, context: EditContext, newId: () => string): Syllabus {
-  const thread = (item: Item) => second.threads.find((t) => JSON.stringify(t.item) === JSON.stringify(item))!;
+  const thread = (item: Item) => second.threads.find((t) => itemKey(t.item) === itemKey(item))!;
   const technique = (name: string) => thread({ technique: names.technique(name) });
   const sequence = (title: string) => thread({ sequence: names.sequence(title), part: null });
   const asked = (t: Thread, rank: string): PlacedRequirement =>

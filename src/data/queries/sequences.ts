@@ -1,3 +1,4 @@
+import { dequal } from 'dequal';
 import { asc, eq, sql } from 'drizzle-orm';
 import {
   applyDepartures,
@@ -176,7 +177,7 @@ export async function rereadAll(tx: Transaction): Promise<void> {
     const { sequence: body, problems } = readSequence(row.text, vocabulary);
     const errors = problems.filter((p) => p.severity === 'error').length;
     const titled = { ...body, about: { ...body.about, title: row.title } };
-    if (errors !== row.problems || JSON.stringify(titled) !== JSON.stringify(row.body))
+    if (errors !== row.problems || !dequal(titled, row.body))
       await tx
         .update(sequence)
         .set({ ...keptOf(titled), problems: errors })

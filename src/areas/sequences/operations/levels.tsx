@@ -1,3 +1,4 @@
+import { dequal } from 'dequal';
 import { COMMON_LEVELS, ZONE_PRINTED, ZONES, type LevelPattern, type Zone, type LevelsOperation } from '../../../core';
 import { controls } from './controls';
 import { levelsOf, no, whole, yes, type Levels } from './draft';
@@ -11,8 +12,7 @@ export const levelsForm: OperationForm<LevelsOperation> = {
     return o.pattern ? { levels: levelsOf(o.pattern) } : {};
   },
   made: (d) => {
-    if (JSON.stringify(d.levels) === JSON.stringify(levelsOf({ ...COMMON_LEVELS, techniques: undefined })))
-      return yes({ op: 'levels' });
+    if (dequal(d.levels, levelsOf({ ...COMMON_LEVELS, techniques: undefined }))) return yes({ op: 'levels' });
     const { first, foot, bothHands } = d.levels;
     const read = d.levels.zones.split(/[, ]+/).filter(Boolean).map(zoneOf);
     const zones = read.filter((z) => z !== undefined);

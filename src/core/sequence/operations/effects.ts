@@ -1,10 +1,11 @@
+import { dequal } from 'dequal';
 import type { Sequence } from '../move';
 import { NO_SOURCES, type Sources } from './kind';
 import { derive, kindOfStep, type Operation, type Recipe } from './recipe';
 
 /** What a step left as it was or did not know, in words. */
 function said(o: Operation, before: Sequence, after: Sequence, sources: Sources): string[] {
-  const same = JSON.stringify(before.moves) === JSON.stringify(after.moves) && before.about.kind === after.about.kind;
+  const same = dequal(before.moves, after.moves) && before.about.kind === after.about.kind;
   const own = kindOfStep(o).effects?.(o, before, after, same, sources);
   return own ?? (same && before.moves.length > 0 ? ['changes nothing.'] : []);
 }
