@@ -1,6 +1,6 @@
-// npm test: installs what is missing, then types, lint, format, build, Vitest and Playwright; ends with one line that
-// sums both runners. A step that fails is counted as one failure, and the later steps still run.
-import { spawn, spawnSync } from 'node:child_process';
+// npm test: installs what is missing, then types, format and build, Vitest, and Playwright with the linter beside it; ends
+// with one line that sums both runners. A step that fails is counted as one failure, and the later steps still run.
+import { spawn } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { asProgram, ensureChromium, ensurePackages, ensurePostgres, home, project, say } from './machine.mjs';
@@ -15,14 +15,18 @@ await asProgram(async () => {
   let failed = 0;
   /** Names of what failed, said once more at the end: what was printed of it may be far up. */
   const fell = [];
-  const step = (name, program, args, more = {}) => {
-    say(`\n— ${name}`);
-    const started = Date.now();
-    const done = spawnSync(program, args, { cwd: project, stdio: 'inherit', env: { ...env, ...more } });
-    say(`  ${done.status === 0 ? 'done' : 'failed'} in ${Math.round((Date.now() - started) / 1000)} s`);
-    if (done.status !== 0) fell.push(name);
-    return done.status === 0;
-  };
+  const step = (name, program, args, more = {}) =>
+    new Promise((resolve) => {
+      say(`\n— ${name}`);
+      const started = Date.now();
+      const child = spawn(program, args, { cwd: project, stdio: 'inherit', env: { ...env, ...more } });
+      child.on('error', (error) => say(String(error)));
+      child.on('close', (status) => {
+        say(`  ${status === 0 ? 'done' : 'failed'} in ${Math.round((Date.now() - started) / 1000)} s`);
+        if (status !== 0) fell.push(name);
+        resolve(status === 0);
+      });
+    });
   // What needs no more than the sources runs side by side; each says what it has to say when it is done.
   const aside = (name, program, args) =>
     new Promise((resolve) => {
@@ -43,19 +47,16 @@ await asProgram(async () => {
     });
   const cache = ['--cache', '--cache-location', 'node_modules/.cache/eslint/'];
   const check = ['check', '--minimumFailingSeverity', 'error', '--minimumSeverity', 'warning'];
-  // The linter takes as long as all the others one after the other.
-  const others = async () => [
-    await aside('types', 'npx', ['astro', ...check]),
+  const count = (fine) => {
+    if (fine) passed += 1;
+    else failed += 1;
+  };
+  const written = async () => [
     await aside('format', 'npx', ['prettier', '--check', '--cache', '--log-level', 'warn', '.']),
     await aside('build', process.execPath, ['scripts/build.mjs']),
   ];
-  const read = await Promise.all([
-    aside('lint and boundaries', 'npx', ['eslint', ...cache, '--max-warnings', '0', '.']).then((fine) => [fine]),
-    others(),
-  ]);
-  for (const fine of read.flat())
-    if (fine) passed += 1;
-    else failed += 1;
+  const read = await Promise.all([aside('types', 'npx', ['astro', ...check]).then((fine) => [fine]), written()]);
+  read.flat().forEach(count);
 
   const report = (file) => {
     const at = path.join(home, file);
@@ -63,7 +64,7 @@ await asProgram(async () => {
   };
   for (const f of ['vitest.json', 'playwright.json']) rmSync(path.join(home, f), { force: true });
 
-  const unit = step('Vitest', 'npx', [
+  const unit = await step('Vitest', 'npx', [
     'vitest',
     'run',
     '--reporter=default',
@@ -81,9 +82,12 @@ await asProgram(async () => {
     if (file.status === 'failed' && tests.length === 0) fell.push(`${where}: ${file.message}`);
   }
 
-  const e2e = step('Playwright', 'npx', ['playwright', 'test'], {
+  // One browser at a time leaves a third of two cores idle: the linter, which needs but one, takes a quarter as long.
+  const linted = aside('lint and boundaries', 'npx', ['eslint', ...cache, '--max-warnings', '0', '.']);
+  const e2e = await step('Playwright', 'npx', ['playwright', 'test'], {
     PLAYWRIGHT_JSON_OUTPUT_NAME: path.join(home, 'playwright.json'),
   });
+  count(await linted);
   const p = report('playwright.json');
   const second = p?.stats.flaky ?? 0;
   passed += (p?.stats.expected ?? 0) + second;
