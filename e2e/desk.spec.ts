@@ -77,10 +77,11 @@ test.describe('the desk of the head instructor', () => {
     await page.goto(`${demo.url}/techniques/${await idOf(demo, 'technique', 'Straddle stance')}/edit`);
     await settle(page);
     await page.getByRole('button', { name: 'Add a name' }).click();
-    await page.locator('[id="detail-detail.terms.1.text"]').fill('pozycja jeźdźca');
+    const names = page.getByRole('group', { name: 'Names in other languages' });
+    await names.getByLabel('Name', { exact: true }).last().fill('pozycja jeźdźca');
     await page.getByRole('button', { name: 'Save it' }).click();
     await shows(page, 'This is no language tag: write ja, ko, zh-Hant, pl, ….');
-    await page.locator('[id="detail-detail.terms.1.lang"]').fill('pl');
+    await names.getByLabel('Language tag').last().fill('pl');
     await page.getByRole('button', { name: 'Set a ceiling' }).click();
     await page.getByRole('combobox', { name: 'Contact' }).click();
     await page.getByRole('option', { name: 'equipment only' }).click();
