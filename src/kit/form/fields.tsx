@@ -3,6 +3,7 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import MuiTextField from '@mui/material/TextField';
+import { dequal } from 'dequal';
 import { useId, useState, type ReactNode } from 'react';
 import { get, useController, useFormContext } from 'react-hook-form';
 import { clockInWords, dateInWords, readClock, readDate } from '../../core';
@@ -319,18 +320,24 @@ export function ListField({
   read = (word) => word,
 }: Common & { none?: boolean; read?: (word: string) => unknown }) {
   const { value, onChange, shown } = useField(name, id, help);
-  const said = Array.isArray(value) ? value.join(', ') : typeof value === 'string' ? value : '';
+  const inText = Array.isArray(value) ? value.join(', ') : typeof value === 'string' ? value : '';
+  const readAll = (text: string) => {
+    const words = text
+      .split(',')
+      .map((x) => x.trim())
+      .filter(Boolean);
+    return words.length === 0 && none ? null : words.map(read);
+  };
+  const [typed, setTyped] = useState(inText);
   return (
     <MuiTextField
       {...shown}
       label={label}
-      defaultValue={said}
+      // What the form was given from elsewhere shows; what is typed stays as it was typed.
+      value={typeof value === 'string' || dequal(readAll(typed), value) ? typed : inText}
       onChange={(e) => {
-        const words = e.target.value
-          .split(',')
-          .map((x) => x.trim())
-          .filter(Boolean);
-        onChange(words.length === 0 && none ? null : words.map(read));
+        setTyped(e.target.value);
+        onChange(readAll(e.target.value));
       }}
     />
   );
