@@ -209,6 +209,42 @@ test.describe('looking', () => {
     );
     expect(told).toEqual([{ kind: 'felt', by: 'Łucja Sedge', held: 4 }]);
   });
+
+  test('what a form asks to be felt is told at its count by whoever felt it, and read on the student’s page', async ({
+    demo,
+    context,
+    page,
+  }) => {
+    await demo.signIn(context, 'maren');
+    await everybody(page, demo.url);
+    await pick(page, 'Ferry Pole');
+    await page.getByRole('button', { name: 'Greta Holm', exact: true }).click();
+    await page.getByRole('button', { name: /^Count 5, .*not seen/ }).click();
+    await page.getByRole('button', { name: 'Not pulled off the spot, felt: who felt it says' }).click();
+    await expect(page.getByRole('heading', { name: 'Not pulled off the spot' })).toBeVisible();
+    // Nothing but the question is to be seen, and keys mark nothing meanwhile.
+    await page.keyboard.press('h');
+    await page.getByLabel('Who answers?').click();
+    await page.getByRole('option', { name: 'Łucja Sedge' }).click();
+    await page.getByRole('button', { name: 'Yes', exact: true }).click();
+    await expect(page.getByRole('button', { name: 'Not pulled off the spot, felt: told, held' })).toBeVisible();
+    await expect(page.getByRole('button', { name: /^Count 5, .*: slipped/ })).toBeVisible();
+    await page.getByRole('button', { name: 'The rest held' }).click();
+    await page.getByRole('button', { name: 'End', exact: true }).click();
+    await sent(page);
+    const told = await demo.query<{ slips: object }>(
+      `select slips -> 'list' as slips from look where counts is not null and slips::text like '%felt%'`,
+    );
+    const by = await studentId(demo, 'Łucja Sedge');
+    expect(told).toEqual([
+      { slips: [{ count: 5, pointId: null, what: 'not pulled off the spot, felt', toldBy: by, held: true }] },
+    ]);
+    await page.goto(`${demo.url}/students/${await studentId(demo, 'Greta Holm')}`);
+    await page.getByRole('button', { name: 'All looks, mark by mark' }).click();
+    await expect(
+      page.getByText('not pulled off the spot, felt: held at count 5, felt by a partner', { exact: false }),
+    ).toBeVisible();
+  });
 });
 
 test.describe('what follows from looks', () => {

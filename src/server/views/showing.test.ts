@@ -34,6 +34,24 @@ describe('a form is looked at count by count', () => {
     expect(all.looks[0]!.marks[0]!.point).toBe('counts');
   });
 
+  it('what was named at a count that is no point of the library is read with the look, and who felt it', async () => {
+    const s = await smallSchool(t, 'Named');
+    await askForTheForm(s);
+    const own = { count: 1, pointId: null };
+    const slips = [
+      { ...own, what: 'eyes first', toldBy: null, held: false },
+      { ...own, what: 'stands firm, felt', toldBy: s.student, held: true },
+    ];
+    const sequence = { id: s.sequence, from: 1, to: 2, ofCounts: 2, counts: 'SH|HHU', slips };
+    await showing(s, sequence.counts, { sequence });
+    const [look] = (await runView(t.db, s.as.head, 'studentLooks', { id: s.student }, NOW)).looks;
+    expect(look!.marks.map((m) => [m.point, m.words, m.felt])).toEqual([
+      ['counts', 'count 1 slipped', null],
+      ['eyes first:', 'slipped at count 1', null],
+      ['stands firm, felt:', 'held at count 1', expect.any(String)],
+    ]);
+  });
+
   it('marks of counts are read only as long as the sequence has as many', async () => {
     const s = await smallSchool(t, 'Changed');
     await askForTheForm(s);

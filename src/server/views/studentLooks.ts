@@ -1,7 +1,7 @@
 import { desc, eq, inArray, ne, or } from 'drizzle-orm';
 import type { MarkInput } from '../../contracts/look';
 import type { StudentLooksView, ViewInput } from '../../contracts/views';
-import { measuresInWords, readShowing, roleIn, showingInWords } from '../../core';
+import { measuresInWords, namedInWords, readShowing, roleIn, showingInWords } from '../../core';
 import type { Transaction } from '../../data/connection';
 import { readItems } from '../../data/queries/items';
 import { readLibrary } from '../../data/queries/library';
@@ -78,6 +78,13 @@ export async function studentLooksView(
       technique: l.techniqueId !== null,
       marks: [
         ...(l.counts ? [{ point: 'counts', words: showingShown(l), felt: null, unit: null, sent: null }] : []),
+        ...namedOf(l).map((x) => ({
+          point: `${x.what}:`,
+          words: namedInWords(x),
+          felt: x.toldBy === null ? null : (names.get(x.toldBy) ?? 'a partner'),
+          unit: null,
+          sent: null,
+        })),
         ...(byLook.get(l.id) ?? []).map((m) => {
           const p = pointOf(m.pointId);
           const which = m.reps?.includes('S')
@@ -89,7 +96,7 @@ export async function studentLooksView(
             words: m.values
               ? measuresInWords(m.values, m.halves, p?.unit ?? null)
               : `${m.held} of ${m.of}${which}${byEye}`,
-            felt: m.kind === 'felt' ? (names.get(m.toldBy ?? l.by) ?? '') : null,
+            felt: m.kind === 'felt' ? (names.get(m.toldBy ?? l.by) ?? 'a partner') : null,
             unit: p?.unit ?? null,
             sent: sentAs(m),
           };
@@ -115,6 +122,9 @@ export async function studentLooksView(
       : [],
   };
 }
+
+/** What a showing has besides points of the library, which are marks: the form's own at a place, and what was said. */
+const namedOf = (l: typeof look.$inferSelect) => (l.slips ?? []).filter((x) => x.pointId === null);
 
 const sentAs = (m: typeof mark.$inferSelect): MarkInput =>
   m.values

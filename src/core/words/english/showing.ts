@@ -12,3 +12,7 @@ export function showingInWords(s: Pick<Showing, 'from' | 'counts' | 'own'>): str
     return seen === s.counts.length ? 'without a slip' : `${seen} of ${s.counts.length} counts seen, no slip`;
   return `${slipped.length === 1 && own.length === 0 ? 'count ' : slipped.length > 0 ? 'counts ' : ''}${listInWords(names)} slipped`;
 }
+
+/** What was named at one count: "held at count 5", "slipped at count 5". */
+export const namedInWords = (x: { count: number; held: boolean }): string =>
+  `${x.held ? 'held' : 'slipped'} at count ${x.count}`;
