@@ -1,3 +1,4 @@
+import { dequal } from 'dequal';
 import type { BodySide, Sequence, Step } from '../sequence/move';
 import { familyOf } from '../sequence/notation/vocabulary';
 import { fold } from '../units/fold';
@@ -132,7 +133,7 @@ export function traceFloor(seq: Sequence | readonly Step[], body: Body): Trace {
     if (!next) {
       const made = takeStep(now, step, body, sb, geometryOf);
       // Where another step ends as one before it did, all that follows stays as it was.
-      const same = ways.find((w) => isAt(w.at, made));
+      const same = ways.find((w) => dequal(w.at, made));
       next = same ? { ...same, step } : { step, at: made, taken: grown(taken, made, body) };
       leadsTo.set(now, [next, ...ways.filter((w) => w !== same)].slice(0, MOST_WAYS));
     }
@@ -153,8 +154,9 @@ export function traceFloor(seq: Sequence | readonly Step[], body: Body): Trace {
 }
 
 /**
- * Where a body stands first, and where each place led to last, with the room taken by then: while a count is typed, all those before it and, where it
- * ends alike, all those after it are not gone through again. A place hangs on one body's start, so the body need not be asked.
+ * Where a body stands first, and where each place led to last, with the room taken by then: while a count is typed, all
+ * those before it and, where it ends alike, all those after it are not gone through again. A place hangs on one body's
+ * start, so the body need not be asked.
  */
 const startsOf = new WeakMap<Body, At>();
 const leadsTo = new WeakMap<At, readonly { step: Step; at: At; taken: Trace['box'] }[]>();
@@ -180,25 +182,6 @@ function startOf(sb: number): At {
     reach: 0,
   };
 }
-
-const isFoot = (a: FootSpot, b: FootSpot) => a.x === b.x && a.y === b.y && a.angle === b.angle;
-
-/** Whether two places are one, with the way that led there. */
-const isAt = (a: At, b: At): boolean =>
-  a.heading === b.heading &&
-  a.lead === b.lead &&
-  a.stance === b.stance &&
-  a.weightStart === b.weightStart &&
-  a.weightEnd === b.weightEnd &&
-  a.lifted === b.lifted &&
-  a.sink === b.sink &&
-  a.reach === b.reach &&
-  isFoot(a.left, b.left) &&
-  isFoot(a.right, b.right) &&
-  a.moved.length === b.moved.length &&
-  a.moved.every((side, i) => side === b.moved[i]) &&
-  a.path.length === b.path.length &&
-  a.path.every((p, i) => p.x === b.path[i]!.x && p.y === b.path[i]!.y);
 
 const EMPTY: Trace['box'] = { west: Infinity, east: -Infinity, south: Infinity, north: -Infinity };
 
