@@ -191,7 +191,8 @@ export const Editor = memo(function Editor({
   problems: readonly NotationProblem[];
   /** A line (0-based) to which the cursor is taken; a new object each time. */
   place: { line: number } | null;
-  onText: (text: string) => void;
+  /** The text, and the same in lines, of which those that nobody touched are the strings they were. */
+  onText: (text: string, lines: readonly string[]) => void;
   onLine: (line: number) => void;
 }) {
   const host = useRef<HTMLDivElement>(null);
@@ -234,7 +235,7 @@ export const Editor = memo(function Editor({
             tabindex: '0',
           }),
           EditorView.updateListener.of((u) => {
-            if (u.docChanged) handlers.current.onText(u.state.doc.toString());
+            if (u.docChanged) handlers.current.onText(u.state.doc.toString(), u.state.doc.toJSON());
             if (u.selectionSet || u.docChanged)
               handlers.current.onLine(u.state.doc.lineAt(u.state.selection.main.head).number - 1);
           }),

@@ -1,26 +1,7 @@
 import { memo, useCallback, useDeferredValue, useRef, useSyncExternalStore } from 'react';
 import { Stave, type StaveHand } from '../../kit/drawing/Stave';
+import { afterPaint } from './afterPaint';
 import { scoreOf, type Drawing, type LiveText } from './score';
-
-/** Calls once after the next picture, however often it is asked before. */
-function afterPaint(call: () => void) {
-  let frame = 0;
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  const due = () => {
-    frame = 0;
-    clearTimeout(timer);
-    timer = setTimeout(call);
-  };
-  return {
-    ask: () => {
-      if (frame === 0) frame = requestAnimationFrame(due);
-    },
-    stop: () => {
-      cancelAnimationFrame(frame);
-      clearTimeout(timer);
-    },
-  };
-}
 
 /** The stave of what is being typed, and the lit count in words. It follows every key before anything else does. */
 export const LiveStave = memo(function LiveStave({
@@ -47,7 +28,7 @@ export const LiveStave = memo(function LiveStave({
     (hear: () => void) => {
       const later = afterPaint(hear);
       const stop = live.subscribe(() => {
-        if (hand.current?.draw(scoreOf(live.get(), drawing).layout)) later.ask();
+        if (hand.current?.draw(scoreOf(live.get(), drawing, live.lines()).layout)) later.ask();
         else hear();
       });
       return () => {

@@ -170,8 +170,9 @@ describe('what was typed and not saved', () => {
     try {
       open(viewOf(saved()));
       type(`${TEXT}\ndraw L`);
-      await vi.advanceTimersByTimeAsync(600);
-      expect(readFromDevice(KEPT, storedSequenceDraft)).toMatchObject({ text: `${TEXT}\ndraw L`, version: 4 });
+      await vi.waitFor(() => {
+        expect(readFromDevice(KEPT, storedSequenceDraft)).toMatchObject({ text: `${TEXT}\ndraw L`, version: 4 });
+      }, 10_000);
     } finally {
       vi.useRealTimers();
     }

@@ -2,7 +2,8 @@ import {
   asGraded,
   asKeptBy,
   layoutStave,
-  readSequence,
+  linesIn,
+  readLines,
   traceFloor,
   type Body,
   type ReadSequence,
@@ -43,11 +44,11 @@ export interface Score {
 const last = new WeakMap<Drawing, { text: string; score: Score }>();
 
 /** Reads and draws a text; the stave at once and the rest a moment later ask for the same, so the last one is kept. */
-export function scoreOf(text: string, drawing: Drawing): Score {
+export function scoreOf(text: string, drawing: Drawing, lines: readonly string[] = linesIn(text)): Score {
   const before = last.get(drawing);
   if (before?.text === text) return before.score;
   const { vocabulary, keeper, stature } = drawing;
-  const { sequence: typed, problems, lineOf } = readSequence(text, vocabulary);
+  const { sequence: typed, problems, lineOf } = readLines(lines, vocabulary);
   const read = keeper === '' ? typed : keeper === 'gradings' ? asGraded(typed) : asKeptBy(typed, keeper.slice(1));
   const body = bodyFor(
     drawing,
@@ -82,18 +83,22 @@ const bodies = new WeakMap<Drawing, Body>();
 /** The text as it stands in the editor this moment, for whoever must follow every key. */
 export interface LiveText {
   get: () => string;
-  set: (text: string) => void;
+  /** The same in lines: those that nobody touches stay the very strings they were, and are read at once. */
+  lines: () => readonly string[];
+  set: (text: string, lines?: readonly string[]) => void;
   subscribe: (follow: () => void) => () => void;
 }
 
 export function liveText(start: string): LiveText {
   let text = start;
+  let lines: readonly string[] = linesIn(start);
   const followers = new Set<() => void>();
   return {
     get: () => text,
-    set: (next) => {
+    lines: () => lines,
+    set: (next, inLines = linesIn(next)) => {
       if (next === text) return;
-      text = next;
+      [text, lines] = [next, inLines];
       for (const f of followers) f();
     },
     subscribe: (follow) => {

@@ -5,6 +5,7 @@ import { inWords, plural } from '../../core';
 import { dropFromDevice, keepOnDevice, readFromDevice } from '../../kit/onDevice';
 import { ask, newId, send } from '../../kit/send';
 import { useSideBySide } from '../../kit/sideBySide/useSideBySide';
+import { afterPaint } from './afterPaint';
 import { linesOf, writtenFrom, type Lined, type Written } from './lines';
 import { liveText } from './score';
 
@@ -56,12 +57,19 @@ export function useWorkbench(first: SequenceView) {
     };
   }, [changed, kept, title, text, view]);
 
+  // Whatever else is read of a text comes after its picture; it is not begun while the key is drawn.
+  const [later] = useState(() =>
+    afterPaint(() => {
+      startTransition(() => setText(live.get()));
+    }),
+  );
+  useEffect(() => later.stop, [later]);
   const onText = useCallback(
-    (next: string) => {
-      live.set(next);
-      startTransition(() => setText(next));
+    (next: string, lines: readonly string[]) => {
+      live.set(next, lines);
+      later.ask();
     },
-    [live],
+    [live, later],
   );
   /** Puts another text into the editor. */
   const put = (next: string) => {

@@ -70,11 +70,13 @@ describe('feet on the floor', () => {
         anySequence(undefined, 2),
         fc.array(anyMove, { minLength: 1, maxLength: 3 }),
         fc.nat(),
-        (seq, typed, n) => {
+        fc.constantFrom('instead', 'before', 'away'),
+        (seq, typed, n, how) => {
           traceFloor(seq, whole);
           const at = n % seq.moves.length;
           for (const move of typed) {
-            const next = { ...seq, moves: seq.moves.with(at, move) };
+            const moves = seq.moves.toSpliced(at, how === 'before' ? 0 : 1, ...(how === 'away' ? [] : [move]));
+            const next = { ...seq, moves };
             expect(traceFloor(next, whole)).toEqual(traceFloor(next, { ...whole }));
           }
           expect(traceFloor(seq, whole)).toEqual(traceFloor(seq, { ...whole }));
@@ -91,6 +93,16 @@ describe('feet on the floor', () => {
     const moved = traceFloor(written(`step L, back stance, punch R\n${ends}`), whole);
     expect(other.at.map((at, i) => at === one.at[i])).toEqual([true, true, true]);
     expect(moved.at.map((at, i) => at === one.at[i])).toEqual([false, false, false]);
+  });
+
+  it('forgets how far a limb reached that reaches no more, though all that follows is as it was', () => {
+    const whole = { stature: 1.7 };
+    const [kicked, stood] = ['step L, front stance, front kick R mid', 'step L, front stance'].map((count) =>
+      written(`${count}\nR foot across, front stance\nstep L back, front stance`),
+    );
+    traceFloor(kicked!, whole);
+    expect(traceFloor(stood!, whole)).toEqual(traceFloor(stood!, { ...whole }));
+    expect(traceFloor(kicked!, whole)).toBe(traceFloor(kicked!, whole));
   });
 
   it('a kick stands on the other leg until the foot is set down', () => {

@@ -63,7 +63,7 @@ export interface At {
 
 export interface Trace {
   start: At;
-  at: At[];
+  at: readonly At[];
   body: { stature: number; shoulderBreadth: number; footLength: number; reach: number };
   box: { west: number; east: number; south: number; north: number };
   /** From the start to the last count: metres, metres east and north, and degrees still turned off (−180…180). */
@@ -114,54 +114,81 @@ export const kicker = (step: Step): BodySide | null => {
  */
 export function traceFloor(seq: Sequence | readonly Step[], body: Body): Trace {
   const steps = 'moves' in seq ? seq.moves.map((m) => m.step) : seq;
+  const ways = waysBefore.get(body) ?? [];
+  const was = nearest(ways, steps);
+  const way = was && isSame(was.steps, steps) ? was : gone(steps, body, was);
+  waysBefore.set(body, [way, ...ways.filter((w) => w !== way)].slice(0, MOST_WAYS));
+  return way.trace;
+}
+
+/** A way that was gone over the floor: where each of its steps led, and the room taken by then. */
+interface Way {
+  steps: readonly Step[];
+  trace: Trace;
+  room: readonly Trace['box'][];
+}
+
+/** Ways gone by a body, the last first: while a count is typed, those before and after it are not gone through again. */
+const waysBefore = new WeakMap<Body, readonly Way[]>();
+/** Two texts in turn, each with two lanes. */
+const MOST_WAYS = 4;
+
+/** The way that has most steps at the same places. */
+function nearest(ways: readonly Way[], steps: readonly Step[]): Way | null {
+  let [best, most] = [null as Way | null, 0];
+  for (const way of ways) {
+    let alike = 0;
+    for (let i = 0; i < steps.length; i++) if (steps[i] === way.steps[i]) alike += 1;
+    if (alike > most) [best, most] = [way, alike];
+  }
+  return best;
+}
+
+const isSame = (a: readonly Step[], b: readonly Step[]): boolean =>
+  a.length === b.length && a.every((s, i) => s === b[i]);
+
+/** Goes a way: what it shares with one that was gone is taken from there. */
+function gone(steps: readonly Step[], body: Body, was: Way | null): Way {
   const sb = SHARE.shoulderBreadth * body.stature;
-  let first = startsOf.get(body);
-  if (!first) startsOf.set(body, (first = startOf(sb)));
-  const at: At[] = [];
+  const start = was?.trace.start ?? startOf(sb);
   const geometries = new Map<string, StanceGeometry | null>();
   const geometryOf = (name: string) => {
     let found = geometries.get(name);
     if (found === undefined) geometries.set(name, (found = stanceGeometry(name, body)));
     return found;
   };
-  let now = first;
-  let taken = grown(EMPTY, first, body);
-  let reach = (SHARE.shoulderBreadth / 2) * body.stature;
-  for (const step of steps) {
-    const ways = leadsTo.get(now) ?? [];
-    let next = ways.find((w) => w.step === step);
-    if (!next) {
-      const made = takeStep(now, step, body, sb, geometryOf);
-      // Where another step ends as one before it did, all that follows stays as it was.
-      const same = ways.find((w) => dequal(w.at, made));
-      next = same ? { ...same, step } : { step, at: made, taken: grown(taken, made, body) };
-      leadsTo.set(now, [next, ...ways.filter((w) => w !== same)].slice(0, MOST_WAYS));
-    }
-    ({ at: now, taken } = next);
-    reach = Math.max(reach, now.reach);
-    at.push(now);
+  const at: At[] = [];
+  const room: Trace['box'][] = [];
+  let taken = grown(EMPTY, start, body);
+  // Whether body and feet stand where they stood on the other way, and whether they did so at every count till then.
+  let [here, always] = [true, true];
+  for (let i = 0; i < steps.length; i++) {
+    const step = steps[i]!;
+    const there = was?.trace.at[i];
+    const now =
+      here && there && was.steps[i] === step ? there : takeStep(at[i - 1] ?? start, step, body, sb, geometryOf);
+    here = there !== undefined && (now === there || dequal(now, there));
+    always &&= here;
+    at.push(here ? there! : now);
+    taken = always ? was!.room[i]! : grown(taken, now, body);
+    room.push(taken);
   }
-  const { west, east, south, north } = taken;
-  const end = at.at(-1) ?? first;
+  const end = at.at(-1) ?? start;
   const off = end.heading > 180 ? end.heading - 360 : end.heading;
-  return {
-    start: first,
+  const trace: Trace = {
+    start,
     at,
-    body: { stature: body.stature, shoulderBreadth: sb, footLength: SHARE.footLength * body.stature, reach },
-    box: { west, east, south, north },
-    closing: { distance: distance(end.centre, first.centre), east: end.centre.x, north: end.centre.y, degrees: off },
+    body: {
+      stature: body.stature,
+      shoulderBreadth: sb,
+      footLength: SHARE.footLength * body.stature,
+      reach: at.reduce((most, a) => Math.max(most, a.reach), (SHARE.shoulderBreadth / 2) * body.stature),
+    },
+    box: taken,
+    closing: { distance: distance(end.centre, start.centre), east: end.centre.x, north: end.centre.y, degrees: off },
   };
+  return { steps, trace, room };
 }
-
-/**
- * Where a body stands first, and where each place led to last, with the room taken by then: while a count is typed, all
- * those before it and, where it ends alike, all those after it are not gone through again. A place hangs on one body's
- * start, so the body need not be asked.
- */
-const startsOf = new WeakMap<Body, At>();
-const leadsTo = new WeakMap<At, readonly { step: Step; at: At; taken: Trace['box'] }[]>();
-/** Both lanes begin at one place. */
-const MOST_WAYS = 2;
 
 function startOf(sb: number): At {
   const half = NATURAL.width / 2;

@@ -22,18 +22,26 @@ import { readStep } from './step';
 import { NO_WORDS, type Vocabulary } from './vocabulary';
 
 /** Reads a text of moves; what cannot be read is reported and left out, the rest is kept. */
-export function readSequence(text: string, vocabulary: Vocabulary = NO_WORDS): ReadSequence {
+export const readSequence = (text: string, vocabulary: Vocabulary = NO_WORDS): ReadSequence =>
+  readLines(linesIn(text), vocabulary);
+
+export const linesIn = (text: string): string[] => text.replace(/\r\n?/g, '\n').split('\n');
+
+/** The same of a text that is in lines already: those that are the very strings they were are not gone through again. */
+export function readLines(lines: readonly string[], vocabulary: Vocabulary = NO_WORDS): ReadSequence {
   const problems: NotationProblem[] = [];
   const moves: Move[] = [];
   const lineOf: number[] = [];
   let about: About = EMPTY_ABOUT;
   let notes: string[] = [];
   let begins: Move['begins'][number][] = [];
-  const lines = text.replace(/\r\n?/g, '\n').split('\n');
-  const known = readWith(vocabulary);
+  const before = readWith(vocabulary);
+  const { known, lines: were, counts: wereCounts } = before;
+  before.lines = lines;
+  before.counts = [];
   /** One more count; false where there are too many. */
   const take = (count: ReadCount, index: number): boolean => {
-    for (const p of count.problems) problems.push({ ...p, line: index + 1 });
+    if (count.problems.length > 0) for (const p of count.problems) problems.push({ ...p, line: index + 1 });
     if (moves.length >= MOST_MOVES) return false;
     if (!count.said) return true;
     lineOf.push(index);
@@ -44,12 +52,18 @@ export function readSequence(text: string, vocabulary: Vocabulary = NO_WORDS): R
     }
     return true;
   };
-  for (const [index, raw] of lines.entries()) {
+  for (let index = 0; index < lines.length; index++) {
+    const raw = lines[index]!;
     if (problems.length >= MOST_PROBLEMS) break;
-    // Most lines are counts that were read at the key before; none of those is a heading where a count has come already.
-    const before = moves.length > 0 && moves.length < MOST_MOVES ? known.get(raw) : undefined;
-    if (before?.said) {
-      take(before, index);
+    // Most lines are counts that were read at the key before, most of them at their place; none of those is a heading
+    // where a count has come already.
+    const read =
+      moves.length === 0 || moves.length >= MOST_MOVES
+        ? undefined
+        : ((raw === were[index] ? wereCounts[index] : undefined) ?? known.get(raw));
+    before.counts.push(read);
+    if (read?.said) {
+      take(read, index);
       continue;
     }
     const problem = (
@@ -229,15 +243,21 @@ interface ReadCount {
   problems: Omit<NotationProblem, 'line'>[];
 }
 
-/** Lines that were read before with the same words: while one is typed, all the others stay. */
-const readBefore = new WeakMap<Vocabulary, Map<string, ReadCount>>();
+/** What was read before with the same words: while one line is typed, all the others stay. */
+interface ReadBefore {
+  known: Map<string, ReadCount>;
+  /** The text that was read last, and what was known of its lines: one that stayed at its place needs no looking up. */
+  lines: readonly string[];
+  counts: (ReadCount | undefined)[];
+}
+const readBefore = new WeakMap<Vocabulary, ReadBefore>();
 
 const MOST_REMEMBERED = 20_000;
 
-function readWith(vocabulary: Vocabulary): Map<string, ReadCount> {
-  let known = readBefore.get(vocabulary);
-  if (!known) readBefore.set(vocabulary, (known = new Map<string, ReadCount>()));
-  return known;
+function readWith(vocabulary: Vocabulary): ReadBefore {
+  let before = readBefore.get(vocabulary);
+  if (!before) readBefore.set(vocabulary, (before = { known: new Map(), lines: [], counts: [] }));
+  return before;
 }
 
 function readCount(raw: string, vocabulary: Vocabulary, known: Map<string, ReadCount>): ReadCount {

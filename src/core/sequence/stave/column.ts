@@ -57,8 +57,10 @@ export const fitted = (text: string, width: number, size: number): string => {
 
 type Fact = number | string | boolean | Step | null;
 interface Drawn {
-  /** All that the drawing hangs on, besides the step itself. */
+  /** All that the drawing hangs on, besides the step itself and the places. */
   facts: readonly Fact[];
+  at: At;
+  partnerAt: At | null;
   primitives: Primitive[];
 }
 /** Columns drawn before, by their count: typing one of two hundred draws one. */
@@ -91,6 +93,9 @@ const placeFacts = ({ heading, weightEnd, lifted, moved, left, right, centre }: 
   right.angle,
 ];
 
+const isDrawnAlike = (a: At | null, b: At | null): boolean =>
+  a === b || (a !== null && b !== null && alike(placeFacts(a), placeFacts(b)));
+
 export function drawnBefore(...args: Parameters<typeof column>): Primitive[] {
   const [m, i, seq, floor, partnerFloor, o, show, rows] = args;
   const before = floor.at[i - 1] ?? floor.start;
@@ -109,17 +114,19 @@ export function drawnBefore(...args: Parameters<typeof column>): Primitive[] {
     m.swaps,
     last,
     before.heading,
-    ...placeFacts(floor.at[i]!),
-    ...(partnerFloor && m.partner ? placeFacts(partnerFloor.at[i]!) : []),
   ];
+  const at = floor.at[i]!;
+  const partnerAt = partnerFloor && m.partner ? partnerFloor.at[i]! : null;
   const known = drawn.get(m.step);
-  const found = known?.find((d) => alike(d.facts, facts));
+  const found = known?.find(
+    (d) => alike(d.facts, facts) && isDrawnAlike(d.at, at) && isDrawnAlike(d.partnerAt, partnerAt),
+  );
   if (found) return found.primitives;
   const primitives = column(...args);
-  if (!known) drawn.set(m.step, [{ facts, primitives }]);
+  if (!known) drawn.set(m.step, [{ facts, at, partnerAt, primitives }]);
   else {
     if (known.length >= MOST_DRAWN) known.length = 0;
-    known.push({ facts, primitives });
+    known.push({ facts, at, partnerAt, primitives });
   }
   return primitives;
 }

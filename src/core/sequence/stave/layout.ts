@@ -1,10 +1,10 @@
 import { traceFloor, type Trace } from '../../floor/trace';
-import { ZONES } from '../../units/zone';
-import { label, n1, shape, type Primitive } from '../drawing';
-import { type Sequence } from '../move';
+import { n1, type Primitive } from '../drawing';
+import { type Move, type Sequence } from '../move';
 import { partnerSteps } from '../operations/lane';
 import { moveSaid } from '../spoken';
-import { drawnBefore, fitted, type StaveColumn } from './column';
+import { aroundBefore, type StaveSection } from './around';
+import { drawnBefore, type StaveColumn } from './column';
 import { LETTERS } from './marks';
 import { DESK_STAVE, type StaveOptions } from './options';
 import { rowsOf, type Rows, type StaveRows } from './rows';
@@ -14,7 +14,7 @@ export interface StaveLine {
   from: number;
   to: number;
   /** Row labels, zone lines, brackets, bars. */
-  primitives: Primitive[];
+  primitives: readonly Primitive[];
 }
 
 export interface StaveLayout {
@@ -57,6 +57,22 @@ class Column implements StaveColumn {
   }
 }
 
+/** What decides which rows a stave has, found in one walk through its counts. */
+function saidIn(moves: readonly Move[], sectioning: number) {
+  let [two, breath, turn] = [false, false, false];
+  const sections: StaveSection[] = [];
+  for (let i = 0; i < moves.length; i++) {
+    const { step, partner, begins } = moves[i]!;
+    two ||= partner !== null;
+    breath ||= step.breath !== null || step.shout;
+    turn ||= step.turn !== null;
+    if (begins.length === 0) continue;
+    const begun = begins.find((b) => b.sectioning === sectioning);
+    if (begun) sections.push({ name: begun.name, at: i });
+  }
+  return { two, breath, turn, sections };
+}
+
 /**
  * The stave of a sequence as drawing primitives: a column a count, from the top sections, counts, breath with the
  * shout, facing with the turn, three lines for the heights, feet to scale, weight, names. A sequence of two lanes has a
@@ -65,20 +81,19 @@ class Column implements StaveColumn {
 export function layoutStave(seq: Sequence, options: Partial<StaveOptions> = {}, trace?: Trace): StaveLayout {
   const o: StaveOptions = { ...DESK_STAVE, ...options };
   const k = o.scale;
-  const two = seq.moves.some((m) => m.partner !== null);
-  const hasSections = seq.moves.some((m) => m.begins.some((b) => b.sectioning === o.sectioning));
+  const { two, breath, turn, sections } = saidIn(seq.moves, o.sectioning);
   const show: StaveRows = {
-    sections: hasSections,
-    breath: seq.moves.some((m) => m.step.breath !== null || m.step.shout),
+    sections: sections.length > 0,
+    breath,
     facing: true,
-    turn: seq.moves.some((m) => m.step.turn !== null),
+    turn,
     feet: true,
     weight: !two,
     names: true,
     labels: true,
     ...o.rows,
   };
-  if (!hasSections) show.sections = false;
+  if (sections.length === 0) show.sections = false;
   const rows = rowsOf(o, show, two);
   const left = show.labels ? 60 * Math.max(1, k * 0.9) : 4;
   const floor = trace ?? traceFloor(seq, o.body);
@@ -96,93 +111,16 @@ export function layoutStave(seq: Sequence, options: Partial<StaveOptions> = {}, 
     return new Column(i, left + (i - line * per) * cw, line * (rows.height + lineGap), sheet);
   });
 
+  const around = { rows, left, column: cw, scale: k, labels: show.labels, two, count: n, gaps: o.gaps };
   const lines: StaveLine[] = Array.from({ length: lineCount }, (_, line) => {
     const from = line * per;
     const to = Math.min(n, from + per);
-    const right = left + (to - from) * cw;
-    const p: Primitive[] = [];
-    if (show.labels) {
-      const words: [string, number | null][] = [
-        ['breath', rows.b],
-        ['facing', rows.h],
-        ['upper', rows.zone.upper],
-        ['middle', rows.zone.middle],
-        ['lower', rows.zone.lower],
-        ['feet', rows.f],
-        ['weight', rows.w === null ? null : rows.w - 4],
-      ];
-      if (rows.zoneB)
-        words.push(
-          ['lower', rows.zoneB.lower],
-          ['middle', rows.zoneB.middle],
-          ['upper', rows.zoneB.upper],
-          ['feet', rows.fB],
-        );
-      for (const [text, y] of words)
-        if (y !== null)
-          p.push(
-            label(left - 12, y + LETTERS.label * k * 0.36, text, LETTERS.label * k, { anchor: 'end', tone: 'ink2' }),
-          );
-      if (two) {
-        p.push(label(left - 12, rows.nm === null ? rows.n : rows.nm, 'A', 15 * k, { anchor: 'end', weight: 700 }));
-        if (rows.nmB !== null) p.push(label(left - 12, rows.nmB, 'B', 15 * k, { anchor: 'end', weight: 700 }));
-      }
-    }
-    for (const set of [rows.zone, rows.zoneB])
-      if (set) {
-        const ys = ZONES.map((z) => set[z]);
-        for (const y of ys)
-          p.push(shape(`M${n1(left)} ${n1(y)}H${n1(right)}`, { stroke: 'zone', width: k > 1.2 ? 1.5 : 1.2 }));
-        const [top, bottom] = [Math.min(...ys) - 18 * k, Math.max(...ys) + 18 * k];
-        p.push(
-          shape(`M${n1(left)} ${n1(top)}V${n1(bottom)}M${n1(right)} ${n1(top)}V${n1(bottom)}`, {
-            stroke: 'ink',
-            width: 1.6,
-          }),
-        );
-      }
-    const starts = seq.moves.flatMap((m, i) => {
-      const b = m.begins.find((x) => x.sectioning === o.sectioning);
-      return b && i < to ? [{ name: b.name, i }] : [];
-    });
-    starts.forEach((s, j) => {
-      const end = Math.min(to, starts[j + 1]?.i ?? n);
-      if (end <= from) return;
-      const start = Math.max(from, s.i);
-      const [a, b] = [left + (start - from) * cw, left + (end - from) * cw];
-      if (rows.sec !== null) {
-        p.push(
-          shape(`M${n1(a + 4)} ${rows.sec + 12}V${rows.sec + 7}H${n1(b - 4)}V${rows.sec + 12}`, {
-            stroke: 'ink2',
-            width: 1.1,
-          }),
-          label(a + 4, rows.sec, fitted(s.name, (end - start) * cw - 8, LETTERS.section), LETTERS.section, {
-            anchor: 'start',
-            serif: true,
-          }),
-        );
-      }
-      if (start > from)
-        p.push(
-          shape(`M${n1(a)} ${n1(rows.zone.upper - 18 * k)}V${n1(rows.zone.lower + 18 * k)}`, {
-            stroke: 'ink2',
-            width: 1,
-          }),
-        );
-    });
-    for (const g of o.gaps)
-      if (g >= from && (g < to || (g === to && to === n))) {
-        const x = left + (g - from) * cw;
-        p.push(
-          shape(`M${n1(x - 5)} ${n1(rows.n - 9)}L${n1(x)} ${n1(rows.n - 2)}L${n1(x + 5)} ${n1(rows.n - 9)}`, {
-            stroke: 'pine',
-            width: 2,
-            round: true,
-          }),
-          shape(`M${n1(x)} ${n1(rows.n)}V${n1(rows.zone.lower + 18 * k)}`, { stroke: 'pine', width: 1.4, dash: '3 4' }),
-        );
-      }
-    return { y: line * (rows.height + lineGap), from, to, primitives: p };
+    return {
+      y: line * (rows.height + lineGap),
+      from,
+      to,
+      primitives: aroundBefore({ ...around, from, to, sections: sections.filter((s) => s.at < to) }),
+    };
   });
   const widest = Math.min(per, Math.max(1, n));
   return {

@@ -77,6 +77,15 @@ describe('the stave', () => {
     expect(at(`step L, front stance, punch L\n${tail}`, 2)).toBe(at(`step L, front stance, low block L\n${tail}`, 2));
   });
 
+  it('labels, lines and sections are not drawn again while a count is typed; a section that moves is', () => {
+    const around = (text: string) => layoutStave(written(text)).lines[0]!.primitives;
+    const one = around('= Out\nstep L, punch R\n= Back\nstep L back, low block L');
+    expect(around('= Out\nstep L, punch L\n= Back\nstep L back, low block L')).toBe(one);
+    const moved = around('= Out\nstep L, punch R\nstep L back, low block L\n= Back\nshift');
+    expect(svgOf(moved, plain)).not.toBe(svgOf(one, plain));
+    expect(svgOf(around('= Out\nstep L, punch R\n= Home\nstep L back, low block L'), plain)).toContain('Home');
+  });
+
   it('marks departures, gaps, sections, variants and switches', () => {
     const s = written('= Out\npunch R\n~ Reed House: punch R high\npunch L, switch\n= Home\nblock R');
     const bare = layoutStave(s);
