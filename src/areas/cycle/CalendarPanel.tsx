@@ -73,7 +73,7 @@ export function CalendarPanel({
           {made && (
             <div className="message good" role="status">
               <p>Copy it now: it is shown only once. Whoever has it sees when classes are and what they are for.</p>
-              <p style={{ overflowWrap: 'anywhere' }}>
+              <p className="anywhere">
                 <code>{made}</code>
               </p>
               <Button onClick={() => void navigator.clipboard?.writeText(made)}>Copy</Button>

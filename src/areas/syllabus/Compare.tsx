@@ -39,7 +39,7 @@ export default function Compare({
             .
           </p>
         </div>
-        <div className="actions" style={{ alignItems: 'flex-end' }}>
+        <div className="actions by-foot">
           <TextField
             id="compare-was"
             label="Against"

@@ -1,8 +1,11 @@
 import { createTheme } from '@mui/material/styles';
 import type {} from '@mui/material/themeCssVarsAugmentation';
-import { DARK, LIGHT, type Token } from './tokens';
+import { DARK, LIGHT, TYPE, type Token } from './tokens';
 
 const SANS = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif";
+
+const sized = ([size, line]: readonly [number, number]) => ({ fontSize: size, lineHeight: `${line}px` });
+const [, , , , TEXT, BESIDE] = TYPE;
 
 const palette = (t: Record<Token, string>) => ({
   primary: { main: t.pine, contrastText: t.onPine },
@@ -25,11 +28,11 @@ export const theme = createTheme({
   spacing: 4,
   typography: {
     fontFamily: SANS,
-    fontSize: 15,
+    fontSize: TEXT[0],
     fontWeightRegular: 430,
-    body1: { fontSize: 15, lineHeight: '20px' },
-    body2: { fontSize: 14, lineHeight: '18px' },
-    button: { fontSize: 15, lineHeight: '20px', fontWeight: 600, textTransform: 'none', letterSpacing: 0 },
+    body1: sized(TEXT),
+    body2: sized(BESIDE),
+    button: { ...sized(TEXT), fontWeight: 600, textTransform: 'none', letterSpacing: 0 },
   },
   transitions: { create: () => 'none' },
   components: {
@@ -71,8 +74,7 @@ export const theme = createTheme({
           transform: 'none',
           color: 'var(--ink)',
           fontWeight: 600,
-          fontSize: 15,
-          lineHeight: '20px',
+          ...sized(TEXT),
           marginBottom: 4,
           whiteSpace: 'normal',
           '&.Mui-focused, &.Mui-error': { color: 'var(--ink)' },
@@ -98,8 +100,7 @@ export const theme = createTheme({
       styleOverrides: {
         root: {
           marginLeft: 0,
-          fontSize: 14,
-          lineHeight: '18px',
+          ...sized(BESIDE),
           color: 'var(--ink2)',
           '&.Mui-error': { color: 'var(--lacquer)', fontWeight: 600 },
         },
@@ -124,9 +125,11 @@ export const theme = createTheme({
       },
     },
     MuiCheckbox: { defaultProps: { size: 'small' }, styleOverrides: { root: { color: EDGE, padding: 6 } } },
-    MuiFormControlLabel: { styleOverrides: { label: { fontSize: 15 } } },
+    MuiFormControlLabel: { styleOverrides: { label: { fontSize: TEXT[0] } } },
     MuiTooltip: {
-      styleOverrides: { tooltip: { background: 'var(--ink)', color: 'var(--paper)', fontSize: 13, borderRadius: 4 } },
+      styleOverrides: {
+        tooltip: { background: 'var(--ink)', color: 'var(--paper)', fontSize: BESIDE[0], borderRadius: 4 },
+      },
     },
   },
 });

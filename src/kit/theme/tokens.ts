@@ -103,12 +103,24 @@ const css = (tokens: Record<Token, string>) =>
     )
     .join(';');
 
-/** Six sizes of type, as size/line in pixels, from the question of a page down to what stands beside. */
-export const TYPE = ['30px/36px', '19px/24px', '17px/24px', '15px/20px', '14.5px/20px', '14px/18px'] as const;
+/**
+ * Six sizes of type, size and line in pixels, for desk and mat: what is read at arm's length, the question of a page,
+ * headings, text on the mat, text at the desk, what stands beside. Only a name seen across a hall is larger.
+ */
+export const TYPE = [
+  [32, 38],
+  [26, 32],
+  [20, 26],
+  [17, 23],
+  [15, 20],
+  [14, 18],
+] as const;
 /** Five spaces in pixels, from between two lines to between two sections. */
-export const SPACE = [5, 8, 12, 16, 24] as const;
-const numbered = (name: string, list: readonly (string | number)[], unit = '') =>
-  list.map((x, i) => `--${name}-${i + 1}:${x}${unit}`).join(';');
+export const SPACE = [4, 8, 12, 16, 24] as const;
+const sizes = [
+  ...TYPE.flatMap(([size, line], i) => [`--size-${i + 1}:${size}px`, `--type-${i + 1}:${size}px/${line}px`]),
+  ...SPACE.map((space, i) => `--space-${i + 1}:${space}px`),
+].join(';');
 
 /** The tokens as CSS variables (`--ink2`, `--wood-line`), for both schemes; print is always light. */
-export const tokensCss = `:root{${numbered('type', TYPE)};${numbered('space', SPACE, 'px')};${css(LIGHT)};color-scheme:light}@media screen{[data-scheme=dark]{${css(DARK)};color-scheme:dark}}`;
+export const tokensCss = `:root{${sizes};${css(LIGHT)};color-scheme:light}@media screen{[data-scheme=dark]{${css(DARK)};color-scheme:dark}}`;

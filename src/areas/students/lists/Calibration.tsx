@@ -135,7 +135,7 @@ function Drawn({ r, what }: { r: Reliability; what: string }) {
         viewBox="0 0 380 352"
         role="img"
         aria-label={`Chances said against what came true, ${r.n} ${what}`}
-        style={{ maxWidth: '100%', height: 'auto' }}
+        className="fits"
       >
         <path d={`M${x(0)} ${y(0)}V${y(1)}M${x(0)} ${y(0)}H${x(1)}`} stroke="var(--ink2)" fill="none" />
         <path d={`M${x(0)} ${y(0)}L${x(1)} ${y(1)}`} stroke="var(--ink2)" strokeDasharray="4 4" />
@@ -201,7 +201,7 @@ function Drawn({ r, what }: { r: Reliability; what: string }) {
 function Leaning({ more, lo, hi }: { more: number; lo: number; hi: number }) {
   const x = (v: number) => 150 + Math.max(-3, Math.min(3, v)) * 46;
   return (
-    <svg width="300" height="20" viewBox="0 0 300 20" aria-hidden="true" style={{ maxWidth: '100%' }}>
+    <svg width="300" height="20" viewBox="0 0 300 20" aria-hidden="true" className="fits">
       <path d="M12 14H288M150 6V18" stroke="var(--ink2)" />
       <rect x={x(lo)} y="4" width={Math.max(2, x(hi) - x(lo))} height="8" fill="none" stroke="var(--ink2)" />
       <path d={`M${x(more)} 1V14`} stroke="var(--ink)" strokeWidth="2.6" />

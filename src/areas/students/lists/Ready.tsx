@@ -108,7 +108,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
                   <th className="second" scope="col">
                     sorted by what is missing
                   </th>
-                  <th className="second" scope="col" style={{ textAlign: 'left' }}>
+                  <th className="second start" scope="col">
                     {view.rank.name} belts
                   </th>
                   {view.requirements.map((r, i) => (
@@ -126,7 +126,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
                       <span>{GATE_HEADS[g.kind](g.amount)}</span>
                     </th>
                   ))}
-                  <th className="second" scope="col" colSpan={2} style={{ textAlign: 'left', paddingLeft: 12 }}>
+                  <th className="second start on-the-day" scope="col" colSpan={2}>
                     on the day
                   </th>
                   <th className="second" scope="col">
@@ -192,7 +192,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
               <tfoot>
                 <tr>
                   <th />
-                  <th className="second" scope="row" style={{ textAlign: 'left' }}>
+                  <th className="second start" scope="row">
                     not yet met by
                   </th>
                   {view.requirements.map((r, i) => (
@@ -223,9 +223,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
                   {row.age === null ? 'Date of birth unknown' : `${capital(inWords(row.age))}`}. {view.rank.name} since{' '}
                   {dateInWords(row.since)}.
                 </p>
-                <p className="serif" style={{ fontSize: 17, lineHeight: '24px', margin: '8px 0' }}>
-                  {student.answer}
-                </p>
+                <p className="serif said">{student.answer}</p>
                 {student.requirements
                   .filter((r) => (col === null ? r.word !== 'met' : r.id === view.requirements[col]?.id))
                   .slice(0, 3)
@@ -234,7 +232,7 @@ export default function Ready({ view }: { view: ReadinessView }) {
                       <p className="row gap-4">
                         <VerdictMark word={r.word} /> <b>{r.name}</b>
                       </p>
-                      <div style={{ margin: '4px 0 4px 22px' }}>
+                      <div className="indented">
                         {r.sticks.map((s) => (
                           <Stick key={s.side} marks={s.marks} side={s.side} width={138} height={13} />
                         ))}

@@ -180,13 +180,7 @@ function Time({ f, today, gradingDay }: { f: Found; today: string; gradingDay: s
   const from = x(f.from!);
   const to = f.to === null ? width : Math.max(from + 4, x(f.to));
   return (
-    <svg
-      width={width}
-      height="82"
-      viewBox={`0 0 ${width} 82`}
-      aria-hidden="true"
-      style={{ maxWidth: '100%', height: 'auto' }}
-    >
+    <svg width={width} height="82" viewBox={`0 0 ${width} 82`} aria-hidden="true" className="fits">
       <path d={`M12 52H${width - 12}`} stroke="var(--ink2)" />
       <path d="M12 42V58" stroke="var(--ink)" strokeWidth="1.6" />
       <text x="2" y="28" fontSize="14" fill="var(--ink)">

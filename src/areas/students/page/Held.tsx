@@ -40,7 +40,7 @@ export function Faded({ view }: { view: StudentView }) {
           <li key={`${f.rank.id} ${f.itemKey}`} className="line faded">
             <Belt name={f.rank.name} cloth={f.rank.cloth} width={52} height={15} />
             <span>
-              <b style={{ fontWeight: 550 }}>{f.item}</b> <span className="second">{f.reason}</span>
+              <b className="item">{f.item}</b> <span className="second">{f.reason}</span>
               {view.may.look && (
                 <>
                   {' '}
@@ -96,8 +96,8 @@ export function Belts({
         {view.held.map((h) => (
           <li key={h.id} className="line row py-1">
             <Belt name={h.rank.name} cloth={h.rank.cloth} />
-            <b style={{ fontWeight: 550 }}>{h.rank.name}</b>
-            <span className="second" style={{ marginLeft: 'auto', textAlign: 'right' }}>
+            <b className="item">{h.rank.name}</b>
+            <span className="second aside">
               {dateInWords(h.since)}
               {h.note !== '' && `, ${h.note}`}{' '}
               {view.held.length > 1 && (
@@ -150,7 +150,7 @@ export function Adapted({ view, onAdapt, onStrike }: { view: StudentView; onAdap
       <ul>
         {adaptations.map((a) => (
           <li key={a.id} className="line py-1">
-            <b style={{ fontWeight: 550 }}>{a.point}</b>{' '}
+            <b className="item">{a.point}</b>{' '}
             <span className="second">
               {a.technique}: {a.what}, from {dateInWords(a.from)}
             </span>

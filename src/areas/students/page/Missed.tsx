@@ -14,7 +14,7 @@ export function Missed({ view }: { view: StudentView }) {
       <ul>
         {view.missed.slice(0, 6).map((m) => (
           <li key={m.itemKey} className="line py-1">
-            <b style={{ fontWeight: 550 }}>{m.item}</b> <span className="second">shown on {dateInWords(m.day)}</span>
+            <b className="item">{m.item}</b> <span className="second">shown on {dateInWords(m.day)}</span>
             <p className="second">
               {m.points.map((p) => (p.cue === '' ? p.name : `${p.name}: “${p.cue}”`)).join(' ')} {m.version}
               {m.drill !== '' && ` Or in a drill: ${m.drill}`}

@@ -36,7 +36,7 @@ export function Pauses({
       <ul>
         {view.pauses.map((p) => (
           <li key={p.id} className="line py-1">
-            <b style={{ fontWeight: 550 }}>{p.item}</b>{' '}
+            <b className="item">{p.item}</b>{' '}
             <span className="second">
               until this habit is gone: {p.habit}. {capital(`since ${dateInWords(p.from)}`)}
               {p.until && `, taken up again on ${dateInWords(p.until)}`}

@@ -17,7 +17,7 @@ export function Need({ r, open, toggle }: { r: RequirementVerdict; open: boolean
       </span>
       <span className="sticks">
         {r.sticks.map((st) => (
-          <span key={st.side} style={{ display: 'contents' }}>
+          <span key={st.side} className="contents">
             <span aria-hidden="true">{st.side === 'left' ? 'L' : st.side === 'right' ? 'R' : ''}</span>
             <Stick
               marks={st.marks}
@@ -80,7 +80,7 @@ export function Working({
         </p>
       )}
       {names.length > 0 && (
-        <table className="list" style={{ marginTop: 10 }}>
+        <table className="list mt-3">
           <thead>
             <tr>
               <th>Point</th>
@@ -108,23 +108,17 @@ export function Working({
                   {sides.map((side) => {
                     const v = r.points.find((x) => x.pointId === p.pointId && x.side === side);
                     return (
-                      <td
-                        key={side}
-                        className="num"
-                        style={{ fontWeight: v && !v.stands ? 700 : 430, whiteSpace: 'nowrap' }}
-                      >
+                      <td key={side} className={v && !v.stands ? 'num nowrap falls' : 'num nowrap'}>
                         {!v ? '' : v.of === 0 ? '–' : `${v.held} of ${v.of}`}
                         {v && (
-                          <span style={{ display: 'inline-block', verticalAlign: -3, marginLeft: 4 }}>
+                          <span className="mark-beside">
                             <Lozenge word={v.of === 0 ? 'unseen' : v.stands ? 'met' : 'short'} quiet size={0.7} />
                           </span>
                         )}
                       </td>
                     );
                   })}
-                  <td className="second num" style={{ whiteSpace: 'nowrap' }}>
-                    {p.needs}
-                  </td>
+                  <td className="second num nowrap">{p.needs}</td>
                 </tr>
               );
             })}

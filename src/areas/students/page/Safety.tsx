@@ -119,7 +119,7 @@ export function Safety({
           )}
         </li>
         {view.consentBefore.length > 0 && (
-          <li className="second" style={{ padding: '2px 0 5px' }}>
+          <li className="second py-1">
             Before: {view.consentBefore.map((c) => `${c.rung ?? 'no contact'} (${dateInWords(c.day)})`).join(', ')}.
           </li>
         )}

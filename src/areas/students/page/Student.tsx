@@ -146,9 +146,7 @@ export default function Student({ view: first }: { view: StudentView }) {
         <div>
           <p className="answer">{view.answer}</p>
           {next && view.follows && !view.follows.newest && (
-            <p className="second" style={{ margin: '-8px 0 14px' }}>
-              Asked by “{view.follows.title}”, in force when the present belt was given.
-            </p>
+            <p className="second under">Asked by “{view.follows.title}”, in force when the present belt was given.</p>
           )}
           {next && !view.follows && may.decide && (
             <p className="message">
