@@ -38,17 +38,16 @@ export function ClassSheet({
       isOff: of.off !== null,
       why: of.off ?? '',
       frame: of.frame ?? usualFrame,
-      guestName: of.guest?.name ?? '',
-      guestMinutes: of.guest?.minutes ?? 0,
+      guest: { name: of.guest?.name ?? '', minutes: of.guest?.minutes ?? 0 },
       hallId: of.hallId ?? '',
     },
     schema: shape,
-    make: ({ isOff, why, guestName, guestMinutes, frame, hallId, ...c }) => ({
+    make: ({ isOff, why, guest, frame, hallId, ...c }) => ({
       ...c,
       hallId: hallId === '' ? null : hallId,
       frame: frame === usualFrame ? null : frame,
       off: isOff ? why.trim() || 'no class' : null,
-      guest: guestName.trim() !== '' && guestMinutes > 0 ? { name: guestName, minutes: guestMinutes } : null,
+      guest: guest.name.trim() !== '' && guest.minutes !== 0 ? guest : null,
     }),
     saving: (_draft, read) => {
       const again =
@@ -96,8 +95,8 @@ export function ClassSheet({
             />
           )}
           <div className="two">
-            <TextField name="guestName" label="A guest’s part" help="Whose, or what for." />
-            <NumberField name="guestMinutes" label="Minutes of it" />
+            <TextField name="guest.name" label="A guest’s part" help="Whose, or what for." />
+            <NumberField name="guest.minutes" label="Minutes of it" />
           </div>
         </>
       )}
