@@ -203,7 +203,7 @@ describe('another row', () => {
     expect(screen.getByRole('status').textContent).toBe('Asking what next belts ask…');
     const kick = await screen.findByRole('checkbox', { name: /^Roundhouse kick/ });
     expect(screen.getByText('open for 3 of 5')).toBeTruthy();
-    expect((screen.getByRole('checkbox', { name: /^Ferry Pole/ }) as HTMLInputElement).disabled).toBe(true);
+    expect(screen.getByRole<HTMLInputElement>('checkbox', { name: /^Ferry Pole/ }).disabled).toBe(true);
     expect((button('Put them in') as HTMLButtonElement).disabled).toBe(true);
     fireEvent.click(kick);
     expect((button('Put them in') as HTMLButtonElement).disabled).toBe(false);
