@@ -14,7 +14,10 @@ export const markInput = v.variant('kind', [
       /** Of felt points: who felt it. */
       toldBy: v.optional(v.nullable(id), null),
     }),
-    v.check((m) => m.held <= m.of, 'No more can hold than were done.'),
+    v.forward(
+      v.check((m) => m.held <= m.of, 'No more can hold than were done.'),
+      ['held'],
+    ),
     v.check(
       (m) => m.reps === null || (m.reps.length === m.of && [...m.reps].filter((r) => r === 'H').length === m.held),
       'The repetitions do not add up to what held.',

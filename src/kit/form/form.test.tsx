@@ -160,6 +160,46 @@ describe('a sheet', () => {
     await waitFor(() => expect(screen.queryByText('The size is at most 9.')).toBeNull());
   });
 
+  it('what is wrong of the whole, or of a part that no field stands for, is said at the foot in its own words', async () => {
+    const shape = v.object({
+      range: v.pipe(
+        v.object({ lo: v.number(), hi: v.number() }),
+        v.check((r) => r.lo <= r.hi, 'The range runs from the smaller number to the larger.'),
+      ),
+      rounds: v.array(
+        v.pipe(
+          v.object({ held: v.number(), of: v.number() }),
+          v.check((r) => r.held <= r.of, 'No more can hold than were done.'),
+        ),
+      ),
+    });
+    const saving = vi.fn(() => ({ ok: true as const, answer: {} }));
+    function Form() {
+      const start = { range: { lo: 1, hi: 3 }, rounds: [{ held: 2, of: 5 }] };
+      const sheet = useSheet({ start, schema: shape, saving, done: () => undefined });
+      return (
+        <SheetForm sheet={sheet} title="A range" saves="Keep it" leave={() => undefined}>
+          <NumberField name="range.lo" label="From" />
+          <NumberField name="rounds.0.held" label="Held" />
+        </SheetForm>
+      );
+    }
+    render(<Form />);
+    const user = userEvent.setup({ delay: null });
+    const type = async (label: string, text: string) => {
+      await user.clear(screen.getByLabelText(label));
+      await user.type(screen.getByLabelText(label), text);
+      await user.click(screen.getByRole('button', { name: 'Keep it' }));
+    };
+    await type('From', '9');
+    await waitFor(() => expect(screen.getByRole('alert').textContent).toMatch(/from the smaller number to the larger/));
+    await type('From', '2');
+    await waitFor(() => expect(saving).toHaveBeenCalledTimes(1));
+    await type('Held', '7');
+    await waitFor(() => expect(screen.getByRole('alert').textContent).toBe('No more can hold than were done.'));
+    expect(saving).toHaveBeenCalledTimes(1);
+  });
+
   it('a refusal stands at its field and at the foot; what was typed stays', async () => {
     const { save, type } = open(
       {},

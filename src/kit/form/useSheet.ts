@@ -64,10 +64,7 @@ export function useSheet<V extends FieldValues, S extends v.GenericSchema>({
       if (!answer.meanwhile) setError('root', { message: answer.title });
     },
     (errors) => {
-      // What no field stands for is said at the foot.
-      const own = getValues();
-      const loose = Object.entries(errors).find(([name]) => name !== 'root' && !(name in own));
-      setError('root', { message: loose ? messageIn(loose[1]) : LOOK });
+      setError('root', { message: looseIn(errors, getValues()) ?? LOOK });
     },
   );
   return { form, save, wrong: formState.errors.root?.message ?? '' };
@@ -105,8 +102,20 @@ const has = (values: unknown, path: string): boolean => {
   }
   return true;
 };
-const messageIn = (error: unknown): string => {
-  if (typeof error !== 'object' || error === null) return LOOK;
-  const { message } = error as { message?: unknown };
-  return typeof message === 'string' && message !== '' ? message : LOOK;
-};
+const isGroup = (value: unknown): boolean =>
+  typeof value === 'object' && value !== null && (!Array.isArray(value) || value.some(isGroup));
+
+/** The first that is wrong of a whole, or of what no field stands for: it is said at the foot, since no field says it. */
+function looseIn(errors: object, values: unknown): string | null {
+  for (const [name, error] of Object.entries(errors)) {
+    if (name === 'root' || name === 'ref' || typeof error !== 'object' || error === null) continue;
+    const value = has(values, name) ? (values as Record<string, unknown>)[name] : undefined;
+    const { message } = error as { message?: unknown };
+    const isOfField = value !== undefined && !isGroup(value);
+    if (isOfField) continue;
+    if (typeof message === 'string' && message !== '') return message;
+    const within = looseIn(error as object, value);
+    if (within !== null) return within;
+  }
+  return null;
+}
