@@ -85,8 +85,6 @@ function Called({ view, languages, call: asked, back }: Shown & { call: BlockCal
   const lane: Lane = pace.lane ?? workingLane(s.body);
   const call = calling.calls[calling.at];
   const running = calling.state !== 'ready';
-  // Before the first count, so that they are there when the network is not.
-
   useEffect(() => {
     const keys = (e: KeyboardEvent) => {
       if (e.target instanceof HTMLInputElement || !running) return;
