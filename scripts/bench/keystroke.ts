@@ -1,5 +1,6 @@
 // A keystroke in a form, and in a drill for two, of two hundred counts, from the key to the drawn page, in headless Chromium slowed four times.
 import { DEMO_VOCABULARY } from '../../src/data/demo/hall';
+import { savedText, sequenceView } from '../../src/kit/testing/sequenceView';
 import { longText } from './long';
 import { benchPage, bundled, FRAME } from './page';
 import { median, quantile } from './timing';
@@ -45,35 +46,8 @@ async function keystrokes(kind: 'form' | 'drill', typed: string): Promise<{ mid:
     import { createRoot } from 'react-dom/client';
     import Workbench from './src/areas/sequences/Workbench';
     createRoot(document.getElementById('root')).render(createElement(Workbench, { view: window.view }));`);
-  const body = { about: {}, moves: [], closing: [] };
-  const view = {
-    sequence: {
-      id: '0',
-      title: 'Long',
-      text: longText(200, kind),
-      body,
-      parentId: null,
-      recipe: null,
-      departures: [],
-      trouble: null,
-      version: 1,
-      retired: false,
-      changedOn: '2026-01-01',
-      changedBy: null,
-    },
-    computed: null,
-    parent: null,
-    children: [],
-    others: [],
-    words: DEMO_VOCABULARY.words,
-    ranks: [],
-    conditions: [],
-    halls: [{ id: 'h', name: 'hall', width: 12, depth: 9 }],
-    comes: 20,
-    waivers: [],
-    alike: [],
-    mayDecide: true,
-  };
+  const halls = [{ id: 'h', name: 'hall', width: 12, depth: 9 }] as never;
+  const view = sequenceView(savedText('Long', longText(200, kind)), [...DEMO_VOCABULARY.words], { halls, comes: 20 });
   const { page, slow, close } = await benchPage([
     'kit/theme/base.css',
     'kit/drawing/drawing.css',

@@ -1,9 +1,9 @@
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { SequenceView } from '../../contracts/views';
 import { word } from '../../core/sequence/testing/builders';
-import { NO_WORDS, readSequence, type Word } from '../../core';
+import type { Word } from '../../core';
 import { idFor } from '../../kit/testing/ids';
+import { savedText, sequenceView } from '../../kit/testing/sequenceView';
 import Caller from './Caller';
 
 const FORM =
@@ -14,34 +14,7 @@ const words: Word[] = [
   word('Low block', { kind: 'block', terms: ['sweep low'] }),
   word('Stepping punch', { kind: 'strike', terms: [] }),
 ];
-const viewOf = (text: string): SequenceView => ({
-  sequence: {
-    id: idFor('sluice'),
-    title: 'Sluice',
-    text,
-    body: readSequence(text, NO_WORDS).sequence,
-    parentId: null,
-    recipe: null,
-    departures: [],
-    trouble: null,
-    version: 1,
-    retired: false,
-    changedOn: '2026-01-01',
-    changedBy: null,
-  },
-  computed: null,
-  parent: null,
-  children: [],
-  alike: [],
-  others: [],
-  words,
-  ranks: [],
-  conditions: [],
-  halls: [],
-  comes: 0,
-  waivers: [],
-  mayDecide: true,
-});
+const viewOf = (text: string) => sequenceView(savedText('Sluice', text), words);
 
 let spoken: string[] = [];
 beforeEach(() => {
@@ -87,7 +60,7 @@ describe('before it is called', () => {
   it('asks how, and says which number cannot be; what is wrong is not taken', () => {
     open();
     expect(screen.getByRole('heading', { name: 'How shall it be called?' })).toBeTruthy();
-    expect(screen.getByRole('link', { name: 'Sluice' }).getAttribute('href')).toBe(`/sequences/${idFor('sluice')}`);
+    expect(screen.getByRole('link', { name: 'Sluice' }).getAttribute('href')).toBe(`/sequences/${idFor('Sluice')}`);
     type('Seconds a count', '0,1');
     expect(screen.getByText('from 0.4 to 10')).toBeTruthy();
     type('Seconds a count', '2,5');

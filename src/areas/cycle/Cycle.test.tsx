@@ -8,6 +8,7 @@ import { put as realPut, waitingIn as realWaitingIn } from '../../kit/deviceQueu
 import type { CycleAsked, CycleSaid } from '../../workers/cycle';
 import CatchUp from './CatchUp';
 import CyclePage from './CyclePage';
+import { cycleView, MONDAY } from './testing/view';
 
 vi.mock(import('../../kit/deviceQueue/deviceQueue'), async (read) => ({
   ...(await read()),
@@ -42,7 +43,6 @@ class FakeWorker {
   }
 }
 
-const MONDAY = '2026-03-02';
 const days = [0, 3, 5, 7];
 const made = cycleOf(
   days.map((n) => classOn(addDays(MONDAY, n), 60)),
@@ -55,24 +55,8 @@ const NOTHING: Past = { from: 0, lost: new Set(), had: () => 0 };
 const first = planCycle(problemNow(made, NOTHING), { solve: null, dice: seeded(1), clock: () => 0 }).next().value;
 const planned = withPlan(made, NOTHING, first);
 const SHORT = 30;
-const view = (cycle: Cycle | null, more: Partial<CycleView> = {}): CycleView => ({
-  today: MONDAY,
-  timeZone: 'UTC',
-  school: 'Causeway Hall',
-  shown: cycle && { id: 'weeks', cycle, version: 2 },
-  all: [],
-  records: [],
-  ranks: [],
-  conditions: [],
-  halls: [],
-  gradings: [],
-  weekly: [],
-  usually: [],
-  usualMinutes: 90,
-  sided: [],
-  addresses: null,
-  ...more,
-});
+const view = (cycle: Cycle | null, more: Partial<CycleView> = {}) =>
+  cycleView({ shown: cycle && { id: 'weeks', cycle, version: 2 }, ...more });
 const page = (cycle: Cycle, more: Partial<CycleView> = {}) =>
   render(<CyclePage view={view(cycle, more)} by="maren" head={false} fresh={false} />);
 const kept = () => (put.mock.calls.at(-1)![0].input as { cycle: Cycle }).cycle;

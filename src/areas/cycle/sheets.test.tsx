@@ -12,8 +12,8 @@ import { ClassSheet } from './ClassSheet';
 import { NewRow } from './NewRow';
 import { RowSheet } from './RowSheet';
 import { RulesSheet } from './RulesSheet';
+import { cycleView, MONDAY } from './testing/view';
 
-const MONDAY = '2026-03-02';
 const NOTHING: Past = { from: 0, lost: new Set(), had: () => 0 };
 const idOn = (n: number) => idFor(`class ${n}`);
 const classAt = (n: number, minutes = 60) => ({ ...classOn(addDays(MONDAY, n), minutes), id: idOn(n) });
@@ -25,24 +25,8 @@ const weeks = (more: Partial<Cycle> = {}): Cycle =>
     [KICK, FORM],
     { weekly: [{ weekday: 1, starts: 1080, minutes: 60, hallId: null }], ...more },
   );
-const viewOf = (more: Partial<CycleView> = {}): CycleView => ({
-  today: MONDAY,
-  timeZone: 'UTC',
-  school: 'Causeway Hall',
-  shown: null,
-  all: [],
-  records: [],
-  ranks: [{ id: idFor('fern'), name: 'Fern' } as CycleView['ranks'][number]],
-  conditions: [],
-  halls: [],
-  gradings: [],
-  weekly: [],
-  usually: [],
-  usualMinutes: 90,
-  sided: [],
-  addresses: null,
-  ...more,
-});
+const viewOf = (more: Partial<CycleView> = {}) =>
+  cycleView({ ranks: [{ id: idFor('fern'), name: 'Fern' } as CycleView['ranks'][number]], ...more });
 
 let server: ReturnType<typeof smallServer>;
 const done = vi.fn();

@@ -7,6 +7,7 @@ import type { SequenceView } from '../../contracts/views';
 import { readSequence } from '../../core';
 import { dropFromDevice, keepOnDevice, readFromDevice } from '../../kit/onDevice';
 import { idFor } from '../../kit/testing/ids';
+import { savedText, sequenceView } from '../../kit/testing/sequenceView';
 import { smallServer } from '../../kit/testing/smallServer';
 import { wordsNamed } from './testing/words';
 import Workbench from './Workbench';
@@ -17,37 +18,15 @@ const TEXT = 'step L, front stance, low block L\nstep R, front stance, stepping 
 const words = wordsNamed('low block', 'stepping punch', 'rising block', 'front kick', 'front stance');
 
 type Saved = NonNullable<SequenceView['sequence']>;
-const saved = (more: Partial<Saved> = {}): Saved => ({
-  id,
-  title: 'First Causeway',
-  text: TEXT,
-  body: readSequence(TEXT).sequence,
-  parentId: null,
-  recipe: null,
-  departures: [],
-  trouble: null,
-  version: 4,
-  retired: false,
-  changedOn: '2026-10-05',
-  changedBy: 'Odile Marchetti-Wren',
-  ...more,
-});
-const viewOf = (sequence: Saved | null, more: Partial<SequenceView> = {}): SequenceView => ({
-  sequence,
-  computed: null,
-  parent: null,
-  children: [],
-  alike: [],
-  others: [],
-  words,
-  ranks: [],
-  conditions: [],
-  halls: [],
-  comes: 0,
-  waivers: [],
-  mayDecide: true,
-  ...more,
-});
+const saved = (more: Partial<Saved> = {}): Saved =>
+  savedText('First Causeway', TEXT, {
+    id,
+    version: 4,
+    changedOn: '2026-10-05',
+    changedBy: 'Odile Marchetti-Wren',
+    ...more,
+  });
+const viewOf = (sequence: Saved | null, more: Partial<SequenceView> = {}) => sequenceView(sequence, words, more);
 
 let server: ReturnType<typeof smallServer>;
 beforeEach(() => {

@@ -2,42 +2,16 @@ import { render as show, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { LoadView, StrikingView } from '../../../contracts/views';
-import { addDays, ALL_FINE, LOAD_AS_DELIVERED, nextLoad, walkLoad, type LimbSaid } from '../../../core';
+import { addDays, ALL_FINE, LOAD_AS_DELIVERED, nextLoad, walkLoad } from '../../../core';
 import { doneAs, shown } from '../../../kit/testing/server';
 import LoadPage from './LoadPage';
 import StrikingPage from './StrikingPage';
+import { entry, loadView, TODAY } from './testing/load';
 
 afterEach(() => vi.unstubAllGlobals());
 
-const today = '2026-03-12';
-const entry = (ago: number, side: 'left' | 'right', count: number, said: Partial<LimbSaid> | null = null) => ({
-  id: `${side} ${ago}`,
-  day: addDays(today, -ago),
-  at: `${addDays(today, -ago)}T19:00:00Z`,
-  ladder: 'hand' as const,
-  side,
-  count,
-  said: said && { ...ALL_FINE, ...said },
-  blow: 'straight' as const,
-  surface: 'post',
-  place: 'hall' as const,
-  logged: false,
-  by: 'Aiko Dunmore',
-});
-const viewOf = (more: Partial<LoadView> = {}): LoadView => ({
-  today,
-  student: { id: 'a', name: 'Aiko Dunmore', age: 36 },
-  rule: LOAD_AS_DELIVERED,
-  may: { may: true },
-  agreed: null,
-  minor: false,
-  entries: [],
-  lifts: [],
-  singles: [],
-  reader: 'teacher',
-  can: { lift: true, agree: false, strike: true },
-  ...more,
-});
+const today = TODAY;
+const viewOf = loadView;
 /** What is sent, and what the page is answered when it is read again. */
 function answering(view: LoadView) {
   const sent: { name: string; input: unknown }[] = [];

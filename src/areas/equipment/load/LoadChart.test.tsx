@@ -1,43 +1,15 @@
 import { render, screen } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import type { LoadView } from '../../../contracts/views';
-import { addDays, ALL_FINE, LOAD_AS_DELIVERED, type Ladder, type LimbSaid } from '../../../core';
-import { idFor } from '../../../kit/testing/ids';
+import { addDays, LOAD_AS_DELIVERED, type Ladder } from '../../../core';
 import { limbsOf, monday, WEEKS, WEEKS_AHEAD } from './limbs';
 import { LoadChart } from './LoadChart';
+import { entry, loadView, TODAY } from './testing/load';
 
-// A Thursday.
-const today = '2026-03-12';
+const today = TODAY;
 const RULE = LOAD_AS_DELIVERED;
-const entry = (ago: number, side: 'left' | 'right', count: number, said: Partial<LimbSaid> | null = null) => ({
-  id: idFor(`${side} ${ago}`),
-  day: addDays(today, -ago),
-  at: `${addDays(today, -ago)}T19:00:00Z`,
-  ladder: 'hand' as const,
-  side,
-  count,
-  said: said && { ...ALL_FINE, ...said },
-  blow: 'straight' as const,
-  surface: 'post',
-  place: 'hall' as const,
-  logged: false,
-  by: 'Aiko Dunmore',
-});
-const viewOf = (entries: LoadView['entries']): LoadView => ({
-  today,
-  student: { id: idFor('aiko'), name: 'Aiko Dunmore', age: 36 },
-  rule: RULE,
-  may: { may: true },
-  agreed: null,
-  minor: false,
-  entries,
-  lifts: [],
-  singles: [],
-  reader: 'teacher',
-  can: { lift: true, agree: false, strike: true },
-});
 const draw = (entries: LoadView['entries'], more: { ladder?: Ladder; snaps?: boolean } = {}) => {
-  const limbs = limbsOf(viewOf(entries), more.ladder ?? 'hand', today);
+  const limbs = limbsOf(loadView({ entries }), more.ladder ?? 'hand', today);
   const { container } = render(<LoadChart limbs={limbs} rule={RULE} today={today} snaps={more.snaps ?? false} />);
   const [days, sums] = [...container.querySelectorAll('svg')];
   return { limbs, days: days!, sums: sums!, container };
