@@ -104,8 +104,8 @@ const css = (tokens: Record<Token, string>) =>
     .join(';');
 
 /**
- * Six sizes of type, size and line in pixels, for desk and mat: what is read at arm's length, the question of a page,
- * headings, text on the mat, text at the desk, what stands beside. Only a name seen across a hall is larger.
+ * Six sizes of type, size and line in pixels, for desk and mat: from the question of a page down to what stands beside.
+ * Only a name seen across a hall, letters within a drawing and print are sized by themselves.
  */
 export const TYPE = [
   [32, 38],
