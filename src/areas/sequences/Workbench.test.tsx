@@ -204,7 +204,9 @@ describe('a new sequence', () => {
       expect(server.sent[0]).toMatchObject({ name: 'sequence.save', input: { title: 'Reed Bed' } });
     });
     const made = server.sent[0]!.input['id'] as string;
-    expect(window.location.pathname).toBe(`/sequences/${made}`);
+    await waitFor(() => {
+      expect(window.location.pathname).toBe(`/sequences/${made}`);
+    });
   });
 });
 

@@ -1,6 +1,6 @@
 import { cleanup, configure } from '@testing-library/react';
 import 'fake-indexeddb/auto';
-import { afterEach } from 'vitest';
+import { afterAll, afterEach, vi } from 'vitest';
 import { plainStyles, quickStyles } from './quickStyles';
 
 // No test asserts a time: what is waited for is bounded by the test's own limit, not by a second of a busy machine.
@@ -51,3 +51,9 @@ Element.prototype.scrollIntoView = () => Promise.resolve() as unknown as undefin
 window.getComputedStyle = quickStyles(plainStyles());
 
 afterEach(cleanup);
+
+// Where a file's tests would have gone is not where the next file's begin: they share one document.
+const { location } = window;
+afterAll(() => {
+  vi.stubGlobal('location', location);
+});
