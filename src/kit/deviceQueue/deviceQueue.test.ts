@@ -337,16 +337,16 @@ describe('the queue of the device', () => {
   });
 
   it('what another tab changed without it is never laid over it unasked', async () => {
-    server((id) => (id === 'a' ? { answer: { version: 8 } } : 409));
-    await put(change('a', 7));
+    server((id) => (id === 'a' ? { answer: { version: 71 } } : 409));
+    await put(change('a', 70));
     await flush(me);
     // Another tab of the same device, which has not heard of the first.
     vi.resetModules();
     const other = await import('./deviceQueue');
-    await other.put(change('b', 7));
+    await other.put(change('b', 70));
     await flush(me);
     await other.flush(me);
-    expect(versions()).toEqual([7, 7]);
+    expect(versions()).toEqual([70, 70]);
     expect((await state()).aside.map((c) => c.id)).toEqual(['b']);
   });
 

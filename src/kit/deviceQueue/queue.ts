@@ -156,5 +156,5 @@ export function overOwn(c: Waiting, became: Became): Waiting {
   const over = versionIn(c.input);
   let version = over;
   while (version !== null && chain?.has(version)) version = chain.get(version)!;
-  return version === over ? c : { ...c, input: { ...c.input, version } as Waiting['input'] };
+  return version === over ? c : { ...c, input: { ...c.input, version } };
 }
