@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anySequence, word, written } from '../testing/builders';
 import { printSequence, printStep } from './print';
-import { parseSequence, parseStep, readSequence } from './read';
+import { parseSequence, parseStep, readSequence, readLines } from './read';
 import { makeVocabulary } from './vocabulary';
 
 const library = makeVocabulary([
@@ -223,6 +223,23 @@ describe('printing and reading', () => {
         }
       }),
     );
+  });
+
+  it('a line that is put in, taken out or changed leaves the counts of all others the very ones they were', () => {
+    const words = makeVocabulary([]);
+    const lines = ['step L, front stance, low block L', 'punch R', 'step R, front stance, punch R', 'rising block L'];
+    const before = readLines(lines, words).sequence.moves;
+    const longer = readLines(lines.toSpliced(2, 0, 'shift'), words);
+    expect(longer.lineOf).toEqual([0, 1, 2, 3, 4]);
+    expect(longer.sequence.moves.filter((m) => before.includes(m))).toHaveLength(4);
+    const shorter = readLines(lines.toSpliced(1, 1), words).sequence.moves;
+    expect(shorter.every((m) => before.includes(m))).toBe(true);
+    const other = readLines(lines.with(1, 'punch L'), words).sequence.moves;
+    expect(other.map((m, n) => m === before[n])).toEqual([true, false, true, true]);
+    // A line is no count where it opens a text as a heading, whatever was known of it further down.
+    const heading = 'kind: form';
+    readLines(['punch R', heading], words);
+    expect(readLines([heading, 'punch R'], words)).toEqual(readLines([heading, 'punch R'], makeVocabulary([])));
   });
 
   it('give one step in one line', () => {
