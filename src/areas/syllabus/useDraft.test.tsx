@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { SyllabusView } from '../../contracts/views';
 import type { Syllabus } from '../../core';
 import { asks, CONDITIONS, RANKS, syllabus, thread } from '../../core/syllabus/testing/builders';
-import { flush, letGo, waitingIn } from '../../kit/deviceQueue/deviceQueue';
+import { flush, letGo, waitingIn, whenAnswered } from '../../kit/deviceQueue/deviceQueue';
 import { doneAs, idIn, refusedAs, shown } from '../../kit/testing/server';
 import { useDraft } from './useDraft';
 
@@ -112,6 +112,17 @@ describe('the draft on a screen', () => {
     expect(draft.current.wrong).toBe(said);
     expect(ids(draft.current.syllabus)).toEqual(['kick']);
     expect(writes).toEqual([]);
+  });
+
+  it('a change that is made the moment the one before is answered goes over what that has made', async () => {
+    const draft = open();
+    const stop = whenAnswered(() => {
+      stop();
+      act(() => void draft.current.edit([put('block')], 'two'));
+    });
+    act(() => void draft.current.edit([put('punch')], 'one'));
+    (await nth(1)).reply(200, { version: 4 });
+    expect(await nth(2)).toMatchObject({ name: 'syllabus.change', input: { version: 4 } });
   });
 
   it('undoing sends what stood before, step by step', async () => {

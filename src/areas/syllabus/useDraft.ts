@@ -112,11 +112,13 @@ export function useDraft(first: SyllabusView, me: { id: string; name: string }) 
     () =>
       whenAnswered((c, answer) => {
         if (c.chain !== CHAIN || c.by !== by) return;
+        // At once: a change that is made while others are still being written down goes over it.
+        if (answer.ok) {
+          const made = (answer.answer ?? {}) as { version?: number };
+          if (made.version !== undefined) version.current = made.version;
+        }
         queue.current = queue.current.then(async () => {
-          if (answer.ok) {
-            const made = (answer.answer ?? {}) as { version?: number };
-            if (made.version !== undefined) version.current = made.version;
-          } else {
+          if (!answer.ok) {
             setWrong(answer.title);
             setSteps([]);
             await renew();

@@ -12,7 +12,6 @@ import {
   sendAgain,
   waitingHere,
   waitingIn,
-  whenAnswered,
   type QueueState,
   type Waiting,
 } from './deviceQueue';
@@ -314,40 +313,6 @@ describe('the queue of the device', () => {
     server(() => ({ answer: { version: (version += 1) } }));
     await sendAgain('c', { say: '', set: { version: 9 } });
     expect(await waitingHere()).toBe(0);
-  });
-
-  const change = (id: string, version: number) => command(id, { chain: 'weeks', input: { id, version } as never });
-  const versions = () => inputs.map((i) => (i as { version: number }).version);
-
-  it('a change that is written down while the one before it is answered goes over what that has made', async () => {
-    const made: Record<string, number> = { a: 8, b: 9, c: 10 };
-    server((id) => ({ answer: { version: made[id] } }));
-    // Whoever hears of an answer only then learns the new version: what is put that moment still names the old one.
-    const puts: Promise<void>[] = [];
-    const stop = whenAnswered((c) => {
-      if (c.id === 'a') puts.push(put(change('b', 7)), put(change('c', 7)));
-    });
-    await put(change('a', 7));
-    await flush(me);
-    await Promise.all(puts);
-    await flush(me);
-    stop();
-    expect(versions()).toEqual([7, 8, 9]);
-    expect(await waitingIn('weeks', me)).toEqual([]);
-  });
-
-  it('what another tab changed without it is never laid over it unasked', async () => {
-    server((id) => (id === 'a' ? { answer: { version: 71 } } : 409));
-    await put(change('a', 70));
-    await flush(me);
-    // Another tab of the same device, which has not heard of the first.
-    vi.resetModules();
-    const other = await import('./deviceQueue');
-    await other.put(change('b', 70));
-    await flush(me);
-    await other.flush(me);
-    expect(versions()).toEqual([70, 70]);
-    expect((await state()).aside.map((c) => c.id)).toEqual(['b']);
   });
 
   it('what is put while it is being sent goes in the same run, a thousand too', async () => {

@@ -7,10 +7,7 @@ import {
   begun,
   followUp,
   nextTogether,
-  overOwn,
   readWaiting,
-  remember,
-  type Became,
   type NewCommand,
   type Trouble,
   type Waiting,
@@ -89,7 +86,6 @@ async function store(command: Waiting): Promise<void> {
  * changes it as long as it is open. Throws with a plain message if the device has no room.
  */
 export async function put<N extends CommandName>(command: NewCommand<N>): Promise<void> {
-  own.add(command.id);
   await store(begun(command));
   void tell();
   if (!command.open) void flush(command.by);
@@ -125,10 +121,6 @@ export function flush(by: string): Promise<void> {
   return (running = running.then(() => run(by)));
 }
 
-/** Commands that this page has put, and what became of their versions; what another tab has put was made without them. */
-const own = new Set<string>();
-const became: Became = new Map();
-
 /** So many commands leave in one request: a slow network then still answers before it is given up. */
 const AT_ONCE = 50;
 
@@ -147,7 +139,7 @@ async function run(by: string): Promise<void> {
     let now = await all();
     let fresh = true;
     for (;;) {
-      const some = nextTogether(now, by, tried, AT_ONCE).map((c) => (own.has(c.id) ? overOwn(c, became) : c));
+      const some = nextTogether(now, by, tried, AT_ONCE);
       if (some.length === 0) {
         // What was put meanwhile is sent in the same run.
         if (!fresh) {
@@ -170,7 +162,6 @@ async function run(by: string): Promise<void> {
         const { stays } = after;
         now = now.flatMap((o) => (o.id !== c.id ? [o] : stays === null ? [] : [stays]));
         if (answer.ok && c.chain !== null) {
-          if (own.has(c.id)) remember(became, c, answer.answer);
           now = await all();
           const next = followUp(now, c, answer.answer);
           if (next) await db.put('commands', next);

@@ -1,18 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Answer } from '../send';
-import {
-  afterAnswer,
-  again,
-  begun,
-  nextToSend,
-  nextTogether,
-  overOwn,
-  readWaiting,
-  remember,
-  type Became,
-  type Waiting,
-} from './queue';
+import { afterAnswer, again, begun, nextToSend, nextTogether, readWaiting, type Waiting } from './queue';
 
 const command = (id: string, more: Partial<Waiting> = {}): Waiting => ({
   ...begun({
@@ -133,52 +122,5 @@ describe('a queue under losses, refusals and reloads', () => {
       meanwhile: null,
       taken: false,
     });
-  });
-});
-
-describe('what a page’s own changes made of a version', () => {
-  const change = (version: number, chain: string | null = 'weeks') =>
-    begun({
-      id: `over ${version}`,
-      at: '2026-03-05T18:00:00Z',
-      name: 'cycle.save',
-      input: { id: 'weeks', version } as never,
-      label: 'The weeks',
-      by: 'maren',
-      open: false,
-      chain,
-    });
-  const versionOf = (c: Waiting) => (c.input as { version?: number }).version;
-
-  it('a change over any version it made goes over the last of them, however many there were', () => {
-    fc.assert(
-      fc.property(fc.array(fc.integer({ min: 1, max: 4 }), { minLength: 1, maxLength: 12 }), fc.nat(), (rises, n) => {
-        const became: Became = new Map();
-        const versions = [5];
-        for (const by of rises) {
-          const over = versions.at(-1)!;
-          versions.push(over + by);
-          remember(became, change(over), { version: over + by });
-        }
-        const known = versions[n % versions.length]!;
-        expect(versionOf(overOwn(change(known), became))).toBe(versions.at(-1));
-      }),
-    );
-  });
-
-  it('a version that it did not make, another chain, and a change of none stay what they are', () => {
-    const became: Became = new Map();
-    remember(became, change(5), { version: 6 });
-    for (const c of [change(4), change(7), change(5, 'other weeks'), change(5, null)])
-      expect(overOwn(c, became)).toBe(c);
-  });
-
-  it('an answer without a version, and one that does not rise, are nothing to go over', () => {
-    const became: Became = new Map();
-    for (const answer of [null, {}, { version: '6' }, { version: 5 }, { version: 4 }])
-      remember(became, change(5), answer);
-    remember(became, change(5, null), { version: 6 });
-    const c = change(5);
-    expect(overOwn(c, became)).toBe(c);
   });
 });

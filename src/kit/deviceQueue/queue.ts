@@ -129,32 +129,3 @@ export function followUp(all: readonly Waiting[], done: Waiting, answer: unknown
   const next = all.find((c) => c.id !== done.id && c.chain === done.chain && c.by === done.by);
   return next ? { ...next, input: { ...next.input, version } as Waiting['input'] } : null;
 }
-
-const versionIn = (x: unknown): number | null => {
-  const version = (x as { version?: unknown } | null)?.version;
-  return typeof version === 'number' ? version : null;
-};
-
-/** What became of the versions of each chain by commands of this page. */
-export type Became = Map<string, Map<number, number>>;
-
-/** Remembers over which version of its chain a command was made, and which one it has made. */
-export function remember(became: Became, done: Waiting, answer: unknown): void {
-  const [over, made] = [versionIn(done.input), versionIn(answer)];
-  // Versions only rise, so none leads back to itself.
-  if (done.chain === null || over === null || made === null || made <= over) return;
-  const chain = became.get(done.chain) ?? new Map<number, number>();
-  became.set(done.chain, chain.set(over, made));
-}
-
-/**
- * A command of this page that was written down while the one before it was being answered still names the version before
- * that: what stood on the page had it in it, so it goes over what it became.
- */
-export function overOwn(c: Waiting, became: Became): Waiting {
-  const chain = c.chain === null ? undefined : became.get(c.chain);
-  const over = versionIn(c.input);
-  let version = over;
-  while (version !== null && chain?.has(version)) version = chain.get(version)!;
-  return version === over ? c : { ...c, input: { ...c.input, version } };
-}
