@@ -4,7 +4,9 @@ import { anyMove, anySequence, written } from '../sequence/testing/builders';
 import { mirror } from '../sequence/operations/mirror';
 import { layoutFloor, runs } from './plan';
 import { fitRoom, footprint, hallCapacity } from './room';
-import { boxOf, crossesMiddle, SHARE, traceFloor, turnBy } from './trace';
+import { boxOf } from './box';
+import { SHARE } from './share';
+import { crossesMiddle, traceFloor, turnBy } from './trace';
 
 const body = { stature: 1.7 };
 const SB = 0.259 * 1.7;

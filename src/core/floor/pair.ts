@@ -2,7 +2,9 @@ import { partnerSteps } from '../sequence/operations/lane';
 import { familyOf } from '../sequence/notation/vocabulary';
 import { type Sequence, type Step } from '../sequence/move';
 import { footprintOf, type Footprint } from './room';
-import { boxOf, SHARE, traceFloor, turnBy, type At, type Body, type FootSpot, type Spot, type Trace } from './trace';
+import { boxOf } from './box';
+import { SHARE } from './share';
+import { traceFloor, turnBy, type At, type Body, type FootSpot, type Spot, type Trace } from './trace';
 
 /** Both partners on one floor: A begins on the mark and faces north, B stands before A and faces back. */
 export interface PairTrace {

@@ -1,5 +1,6 @@
 import type { Sequence } from '../sequence/move';
-import { boxOf, traceFloor, type At, type Body, type Trace } from './trace';
+import { boxOf } from './box';
+import { traceFloor, type At, type Body, type Trace } from './trace';
 
 export interface Room {
   /** Metres: along the line (east to west), and from the front wall to the back. */

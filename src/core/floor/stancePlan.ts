@@ -1,6 +1,6 @@
 import { footShape, label, n1, shape, type Primitive } from '../sequence/drawing';
 import type { StanceGeometry } from './stance';
-import { SHARE } from './trace';
+import { SHARE } from './share';
 
 export interface StancePlan {
   width: number;

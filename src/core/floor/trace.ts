@@ -2,6 +2,8 @@ import { dequal } from 'dequal';
 import type { BodySide, Sequence, Step } from '../sequence/move';
 import { familyOf } from '../sequence/notation/vocabulary';
 import { fold } from '../units/fold';
+import { grown, NO_ROOM } from './box';
+import { SHARE } from './share';
 import { commonStance, NATURAL, type StanceGeometry } from './stance';
 
 /** Metres on the floor: x east, y north; the start faces north. */
@@ -22,17 +24,6 @@ export interface Body {
   /** Geometry of the school's own stances, by name. */
   stances?: ((name: string) => StanceGeometry | null) | undefined;
 }
-
-/** Shares of stature after Winter, *Biomechanics and Motor Control of Human Movement*, after Drillis & Contini 1966 (from memory). */
-export const SHARE = {
-  shoulderBreadth: 0.259,
-  footLength: 0.152,
-  footBreadth: 0.055,
-  upperArm: 0.186,
-  forearm: 0.146,
-  hand: 0.108,
-  hipHeight: 0.53,
-} as const;
 
 /** Length of one sliding step for a stature of 1.70 m, in metres (10–15 cm; common practice, no source). */
 const SLIDE = 0.125;
@@ -159,7 +150,7 @@ function gone(steps: readonly Step[], body: Body, was: Way | null): Way {
   };
   const at: At[] = [];
   const room: Trace['box'][] = [];
-  let taken = grown(EMPTY, start, body);
+  let taken = grown(NO_ROOM, start, body);
   // Whether body and feet stand where they stood on the other way, and whether they did so at every count till then.
   let [here, always] = [true, true];
   for (let i = 0; i < steps.length; i++) {
@@ -209,30 +200,6 @@ function startOf(sb: number): At {
     reach: 0,
   };
 }
-
-const EMPTY: Trace['box'] = { west: Infinity, east: -Infinity, south: Infinity, north: -Infinity };
-
-/** A box and one count more: its feet, its body, its longest limb. */
-function grown(box: Trace['box'], a: At, body: Body): Trace['box'] {
-  const half = (SHARE.shoulderBreadth / 2) * body.stature;
-  const foot = (SHARE.footLength / 2) * body.stature;
-  let { west, east, south, north } = box;
-  const take = (p: Spot, r: number) => {
-    west = Math.min(west, p.x - r);
-    east = Math.max(east, p.x + r);
-    south = Math.min(south, p.y - r);
-    north = Math.max(north, p.y + r);
-  };
-  take(a.centre, half);
-  take(a.left, foot);
-  take(a.right, foot);
-  if (a.reach > 0) take(plus(a.centre, ahead(a.heading), a.reach), 0.05);
-  return { west, east, south, north };
-}
-
-/** The smallest box, walls along the start's facing, that holds feet, body and the longest limb of every count. */
-export const boxOf = (at: readonly At[], body: Body): Trace['box'] =>
-  at.length === 0 ? { west: 0, east: 0, south: 0, north: 0 } : at.reduce((box, a) => grown(box, a, body), EMPTY);
 
 function takeStep(
   before: At,
