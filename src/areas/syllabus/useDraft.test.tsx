@@ -125,6 +125,25 @@ describe('the draft on a screen', () => {
     expect(await nth(2)).toMatchObject({ name: 'syllabus.change', input: { version: 4 } });
   });
 
+  it('however many are made at whatever moment of an answer, each goes over what the one before it made', async () => {
+    const draft = open();
+    act(() => void draft.current.edit([put('a')], 'a'));
+    for (let version = 4; version < 12; version++) {
+      const write = await nth(version - 3);
+      expect(write.input.version).toBe(version - 1);
+      const soon = new Promise<void>((done) => {
+        setTimeout(() => {
+          act(() => void draft.current.edit([put(`p${version}`)], 'soon'));
+          done();
+        }, version - 4);
+      });
+      write.reply(200, { version });
+      await soon;
+    }
+    expect((await nth(9)).input.version).toBe(11);
+    expect(draft.current.wrong).toBe('');
+  });
+
   it('undoing sends what stood before, step by step', async () => {
     const draft = open();
     act(() => void draft.current.edit([put('punch')], 'one'));

@@ -12,6 +12,7 @@ import {
   whenAnswered,
   type Waiting,
 } from '../../kit/deviceQueue/deviceQueue';
+import { knows, PAGE } from '../../kit/deviceQueue/page';
 import { ask, newId } from '../../kit/send';
 
 /** What a change is called when it can be undone. */
@@ -113,7 +114,7 @@ export function useDraft(first: SyllabusView, me: { id: string; name: string }) 
       whenAnswered((c, answer) => {
         if (c.chain !== CHAIN || c.by !== by) return;
         // At once: a change that is made while others are still being written down goes over it.
-        if (answer.ok) {
+        if (answer.ok && knows(PAGE, c)) {
           const made = (answer.answer ?? {}) as { version?: number };
           if (made.version !== undefined) version.current = made.version;
         }
@@ -148,13 +149,16 @@ export function useDraft(first: SyllabusView, me: { id: string; name: string }) 
 
   const keep = useCallback(
     (
-      command: Pick<Waiting<'syllabus.change'>, 'name' | 'input'> | Pick<Waiting<'syllabus.put'>, 'name' | 'input'>,
+      command: (
+        version: number | null,
+      ) => Pick<Waiting<'syllabus.change'>, 'name' | 'input'> | Pick<Waiting<'syllabus.put'>, 'name' | 'input'>,
       label: string,
     ) => {
       const at = new Date().toISOString();
       setWriting((n) => n + 1);
       queue.current = queue.current
-        .then(() => put({ id: newId(), at, ...command, label, by, open: false, chain: CHAIN }))
+        // The version is named only when it is written down: others, that were before it, may be answered until then.
+        .then(() => put({ id: newId(), at, ...command(version.current), label, by, open: false, chain: CHAIN }))
         .then(recount, (e: unknown) => setWrong(e instanceof Error ? e.message : 'This change is not kept yet.'))
         .then(() => setWriting((n) => n - 1));
     },
@@ -176,7 +180,7 @@ export function useDraft(first: SyllabusView, me: { id: string; name: string }) 
       const before = now.current;
       show(made.value);
       setSteps((s) => [...s.slice(-49), { before, says }]);
-      keep({ name: 'syllabus.change', input: { version: version.current, edits } }, says);
+      keep((version) => ({ name: 'syllabus.change', input: { version, edits } }), says);
       return null;
     },
     [context, keep, show, stamped, standsAside],
@@ -188,7 +192,7 @@ export function useDraft(first: SyllabusView, me: { id: string; name: string }) 
     setSteps(steps.slice(0, -1));
     show(step.before);
     keep(
-      { name: 'syllabus.put', input: { version: version.current, syllabus: step.before as never } },
+      (version) => ({ name: 'syllabus.put', input: { version, syllabus: step.before as never } }),
       `undone: ${step.says}`,
     );
   }, [keep, show, steps]);

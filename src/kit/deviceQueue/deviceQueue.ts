@@ -1,5 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { CommandName, Mend } from '../../contracts/commands';
+import { PAGE } from './page';
 import { postCommand, postCommands, type Answer } from '../send';
 import {
   again,
@@ -45,10 +46,20 @@ export interface QueueState {
 
 type Listener = (state: QueueState) => void;
 const listeners = new Set<Listener>();
-/** Told of each command that was answered, in the order of the answers. */
+/** Told of each command that was answered, in the order of the answers, also to another tab of this device. */
 type Answered = (c: Waiting, answer: Answer) => void;
 const answered = new Set<Answered>();
 let trouble: Trouble = 'none';
+
+// What one tab sends may have been done in another one, which hears of it as well.
+const tabs = typeof window === 'undefined' ? null : new BroadcastChannel('stavewright answers');
+tabs?.addEventListener('message', ({ data }: MessageEvent<Parameters<Answered>>) => {
+  for (const l of answered) l(...data);
+});
+function hear(...said: Parameters<Answered>) {
+  for (const l of answered) l(...said);
+  tabs?.postMessage(said);
+}
 
 async function tell() {
   const now = await all();
@@ -63,6 +74,12 @@ async function tell() {
 
 /** Asks the browser not to throw the marks away when space runs short; the answer is its own affair. */
 const keep = () => void navigator.storage?.persist?.().catch(() => false);
+
+/** Just being written down: where the one before it is answered meanwhile, it goes over what that has made. */
+interface Kept {
+  command: Waiting;
+}
+const writing = new Set<Kept>();
 
 async function store(command: Waiting): Promise<void> {
   try {
@@ -86,7 +103,15 @@ async function store(command: Waiting): Promise<void> {
  * changes it as long as it is open. Throws with a plain message if the device has no room.
  */
 export async function put<N extends CommandName>(command: NewCommand<N>): Promise<void> {
-  await store(begun(command));
+  const kept: Kept = { command: begun({ page: PAGE, ...command }) };
+  writing.add(kept);
+  try {
+    let written: Waiting;
+    do await store((written = kept.command));
+    while (kept.command !== written);
+  } finally {
+    writing.delete(kept);
+  }
   void tell();
   if (!command.open) void flush(command.by);
 }
@@ -130,6 +155,19 @@ async function postSome(some: readonly Waiting[]): Promise<Map<string, Answer>> 
   return plain.length === 1 ? new Map([[only!.id, await postCommand(only!)]]) : postCommands(plain);
 }
 
+/** Lays what follows a command over what that has made, on the device; returns all that stands there. */
+async function goOver(done: Waiting, answer: unknown): Promise<Waiting[]> {
+  // Read and written in one step: what a page writes down between the two would be undone.
+  const tx = (await database()).transaction('commands', 'readwrite');
+  const now = (await tx.store.getAll()).map(readWaiting);
+  const next = followUp(now, done, answer);
+  if (next) await tx.store.put(next);
+  await tx.done;
+  if (!next) return now;
+  if (known.has(next.id)) known.set(next.id, next);
+  return now.map((o) => (o.id === next.id ? next : o));
+}
+
 async function run(by: string): Promise<void> {
   await navigator.locks.request('stavewright-outbox', { ifAvailable: true }, async (lock) => {
     if (!lock) return;
@@ -139,7 +177,9 @@ async function run(by: string): Promise<void> {
     let now = await all();
     let fresh = true;
     for (;;) {
-      const some = nextTogether(now, by, tried, AT_ONCE);
+      // What is still being written down may stand here as it was before.
+      const not = new Set([...tried, ...[...writing].map((k) => k.command.id)]);
+      const some = nextTogether(now, by, not, AT_ONCE);
       if (some.length === 0) {
         // What was put meanwhile is sent in the same run.
         if (!fresh) {
@@ -161,13 +201,13 @@ async function run(by: string): Promise<void> {
         known.delete(c.id);
         const { stays } = after;
         now = now.flatMap((o) => (o.id !== c.id ? [o] : stays === null ? [] : [stays]));
+        if (after.stays === null || after.stays.aside !== null) hear(c, answer);
         if (answer.ok && c.chain !== null) {
-          now = await all();
-          const next = followUp(now, c, answer.answer);
-          if (next) await db.put('commands', next);
-          if (next) now = now.map((o) => (o.id === next.id ? next : o));
+          // Whoever heard of it names the new version from here on. What named the old one until now is either being
+          // written down, or stands on the device.
+          for (const k of writing) k.command = followUp([k.command], c, answer.answer) ?? k.command;
+          now = await goOver(c, answer.answer);
         }
-        if (after.stays === null || after.stays.aside !== null) for (const l of answered) l(c, answer);
         if (after.trouble !== 'none') found = after.trouble;
         goesOn &&= after.goesOn;
       }
@@ -193,7 +233,7 @@ export async function letGo(id: string): Promise<void> {
   await drop(id);
 }
 
-/** Calls back for each command that is answered while this page is open; returns how to stop. */
+/** Calls back for each command of this device that is answered while this page is open; returns how to stop. */
 export function whenAnswered(listener: Answered): () => void {
   answered.add(listener);
   return () => void answered.delete(listener);

@@ -1,5 +1,6 @@
 import type { CommandDraft, CommandName, FieldError, Meanwhile, Mend } from '../../contracts/commands';
 import type { Answer } from '../send';
+import { knows, type OpenPage } from './page';
 
 /** Why a command stands aside: what came back, and the ways to mend it. */
 export interface Aside {
@@ -27,6 +28,8 @@ export interface Waiting<N extends CommandName = CommandName> {
   faults: number;
   /** Changes of one thing that follow each other: each is made over what the one before has made. */
   chain: string | null;
+  /** The page that wrote it down; older releases did not say. */
+  page?: OpenPage;
   /** Names of the points in it, to say which was not taken. */
   names: Record<string, string>;
 }
@@ -38,8 +41,11 @@ export type Trouble = 'none' | 'network' | 'signed out' | 'other person';
 export const MOST_FAULTS = 3;
 
 /** What a new command must say of itself; the rest begins as it always does. */
-export type NewCommand<N extends CommandName = CommandName> = Omit<Waiting<N>, 'aside' | 'faults' | 'chain' | 'names'> &
-  Partial<Pick<Waiting, 'chain' | 'names'>>;
+export type NewCommand<N extends CommandName = CommandName> = Omit<
+  Waiting<N>,
+  'aside' | 'faults' | 'chain' | 'names' | 'page'
+> &
+  Partial<Pick<Waiting, 'chain' | 'names' | 'page'>>;
 export const begun = <N extends CommandName>(command: NewCommand<N>): Waiting<N> => ({
   chain: null,
   names: {},
@@ -122,10 +128,10 @@ export const again = (c: Waiting, mend: Mend | null = null): Waiting => ({
   faults: 0,
 });
 
-/** Of a chain: the command behind one that was done, made over what that has made. */
+/** Of a chain: the command behind one that was done and that its page knew of, made over what that has made. */
 export function followUp(all: readonly Waiting[], done: Waiting, answer: unknown): Waiting | null {
   const version = (answer as { version?: unknown } | null)?.version;
   if (done.chain === null || typeof version !== 'number') return null;
-  const next = all.find((c) => c.id !== done.id && c.chain === done.chain && c.by === done.by);
+  const next = all.find((c) => c.id !== done.id && c.chain === done.chain && c.by === done.by && knows(c.page, done));
   return next ? { ...next, input: { ...next.input, version } as Waiting['input'] } : null;
 }

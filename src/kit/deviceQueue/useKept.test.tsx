@@ -101,6 +101,16 @@ describe('a document that is saved whole', () => {
     expect(written().at(-1)).toMatchObject({ version: 3 });
   });
 
+  it('what another tab saved meanwhile is no version to write over', () => {
+    const { result } = open();
+    const elsewhere = { at: new Date(Date.now() + 60_000).toISOString(), page: { id: 'another tab', since: '' } };
+    answer(elsewhere, { ok: true, answer: { version: 9 } });
+    answer(elsewhere, refused());
+    expect(result.current.aside).toBeNull();
+    act(() => result.current.change('second', 'a word'));
+    expect(written().at(-1)).toMatchObject({ version: 3 });
+  });
+
   it('is undone step by step, each step named, and the undoing is kept as well', async () => {
     const { result } = open();
     expect(result.current.undoes).toBeNull();

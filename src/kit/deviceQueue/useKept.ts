@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { CommandDraft } from '../../contracts/commands';
 import { newId } from '../send';
+import { knows, PAGE } from './page';
 import { letGo, put, sendAgain, waitingIn, whenAnswered, type Waiting } from './deviceQueue';
 
 /** A change is sent when nobody touched the document for so long, in ms. */
@@ -105,7 +106,8 @@ export function useKept<N extends KeptName, T>(first: T, firstVersion: number, k
       if (current && left) show(left);
     });
     const stop = whenAnswered((c, answer) => {
-      if (c.chain !== chain) return;
+      // What another tab saved is not on this screen: saving over it is refused, and asked about.
+      if (c.chain !== chain || !knows(PAGE, c)) return;
       if (answer.ok) {
         version.current = (answer.answer as { version: number }).version;
         k.current.beside?.(latest.current, version.current);
