@@ -13,6 +13,7 @@ import {
   traceFloor,
   turnArc,
   type Call,
+  type CountLanguageId,
   type Pace,
   stancesOf,
 } from '../../core';
@@ -20,9 +21,11 @@ import '../../kit/drawing/drawing.css';
 import { Stave } from '../../kit/drawing/Stave';
 import { onScreen } from '../../kit/drawing/tones';
 import { FootMark } from '../../kit/marks/small';
-import { type Words } from './Caller';
 import { doneIn } from './doneIn';
 import './caller.css';
+
+/** What counts are called by: numbers in a language, names, or the school's own terms. */
+export type Words = CountLanguageId | 'names' | 'terms';
 
 export function Board({
   view,

@@ -25,13 +25,11 @@ import '../../kit/drawing/drawing.css';
 import { backToClass } from '../../kit/mat/backToClass';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { Switch } from '../../kit/Switch';
-import { Board } from './Board';
+import { Board, type Words } from './Board';
 import './caller.css';
 import { NumberBox, Toggle, VoiceHint } from './Fields';
 import { Tapped } from './Tapped';
 import { useCalling } from './useCalling';
-
-export type Words = CountLanguageId | 'names' | 'terms';
 
 /** Every language that is counted in, those of the hall first. */
 const hallFirst = (languages: readonly CountLanguageId[]): CountLanguageId[] => [

@@ -5,7 +5,7 @@ import { TextField } from '../../kit/form/fields';
 import { SheetForm } from '../../kit/form/SheetForm';
 import { useCommandSheet } from '../../kit/form/useSheet';
 import { send } from '../../kit/send';
-import type { Person } from './People';
+import type { Person } from './person';
 import { sayablePassword } from './sayablePassword';
 
 /** Gives somebody a sign-in, a new password, or takes it away. */

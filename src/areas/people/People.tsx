@@ -7,16 +7,8 @@ import { IslandRoot } from '../../kit/IslandRoot';
 import { AccessSheet } from './AccessSheet';
 import { GuardianSheet } from './GuardianSheet';
 import { RIGHTS, WORD } from './roles';
+import type { Person } from './person';
 import { TeacherSheet } from './TeacherSheet';
-
-export interface Person {
-  id: string;
-  name: string;
-  role: Role;
-  email: string | null;
-  /** Of a guardian: for whom. */
-  answers?: string;
-}
 
 const answersFor = (view: PeopleView, ids: readonly string[]): string =>
   view.students

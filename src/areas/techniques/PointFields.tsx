@@ -5,7 +5,13 @@ import { type TechniqueInput } from '../../contracts/technique';
 import { BODY_PARTS, HURTS, MEASURES, POINT_KINDS, UNITS, waysToMeasure } from '../../core';
 import { CheckField, ChoiceField, TextField } from '../../kit/form/fields';
 import { newId } from '../../kit/send';
-import { KIND_WORDS } from './TechniqueForm';
+
+const KIND_WORDS = {
+  seen: 'seen',
+  measured: 'measured',
+  counted: 'counted',
+  felt: 'felt, told by the receiver',
+};
 
 const HURT_WORDS = { nobody: 'hurts nobody', self: 'can hurt oneself', partner: 'can hurt the partner' };
 

@@ -17,13 +17,6 @@ import './fields.css';
 
 type Named = { id: string; name: string };
 
-export const KIND_WORDS = {
-  seen: 'seen',
-  measured: 'measured',
-  counted: 'counted',
-  felt: 'felt, told by the receiver',
-};
-
 /** Its fields stand for something, also in what was written before a technique had details. */
 const whole = (t: TechniqueInput): TechniqueInput => ({ ...t, detail: t.detail ?? NO_DETAIL });
 const choices = (named: readonly Named[]) => named.map((n) => ({ value: n.id, word: n.name }));

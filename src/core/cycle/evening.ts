@@ -1,7 +1,7 @@
 import { itemKey } from '../syllabus/item';
 import { BLOCK_KINDS, EMPTY_BLOCK, type Block, type ClassPlan } from '../tonight/plan';
 import type { PlainDate } from '../units/plainDate';
-import { countOf } from '../words';
+import { countOf } from '../words/speak';
 import type { Past } from './held';
 import { UNIT, type Cycle, type CycleRow } from './model';
 import { gridNow } from './plan';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { checkSiting, FACES, outlineOf, overlap, workRoomOf, type Sited, type Stand } from './siting';
+import { checkSiting, outlineOf, overlap, workRoomOf, type Sited } from './siting';
+import { FACES, type Stand } from './thing';
 import { THING_SHAPES, type ThingShape } from './thing';
 
 // Room behind the elbow, a half circle round an armed post, an arm and a leg at the wall, a backstop behind a holder who

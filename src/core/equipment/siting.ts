@@ -1,16 +1,6 @@
 import type { Room } from '../floor/room';
-import type { ThingShape } from './thing';
+import { FACES, type Faces, type Stand, type ThingShape } from './thing';
 
-/** Where somebody who uses a thing stands, seen from it: towards the front of the hall, its right, its back or its left. */
-export const FACES = ['front', 'right', 'back', 'left'] as const;
-export type Faces = (typeof FACES)[number];
-
-/** Where one of a kind stands in its hall: metres from the left wall and from the front one. */
-export interface Stand {
-  x: number;
-  y: number;
-  faces: Faces;
-}
 interface Spot {
   x: number;
   y: number;

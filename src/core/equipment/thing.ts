@@ -1,6 +1,16 @@
 import { CONDITION_GEAR } from '../units/condition';
 import type { PlainDate } from '../units/plainDate';
-import type { Stand } from './siting';
+
+/** Where somebody who uses a thing stands, seen from it: towards the front of the hall, its right, its back or its left. */
+export const FACES = ['front', 'right', 'back', 'left'] as const;
+export type Faces = (typeof FACES)[number];
+
+/** Where one of a kind stands in its hall: metres from the left wall and from the front one. */
+export interface Stand {
+  x: number;
+  y: number;
+  faces: Faces;
+}
 
 /** The outline under which a thing is drawn. */
 export const THING_SHAPES = [

@@ -4,7 +4,10 @@ import { isHeld } from '../technique/point';
 import type { ConditionId } from '../units/condition';
 import { dayNumber, type PlainDate } from '../units/plainDate';
 import type { Side } from '../units/side';
+import type { Entry } from './entry';
 import { remembered } from './memory';
+
+export type { Entry } from './entry';
 
 /**
  * The result for one point in a look. `seen` and `counted` say how many of how many held; `measured` keeps every value
@@ -28,17 +31,6 @@ export interface Look {
   /** The look that this one corrects; it then does not exist for the judgement. */
   replaces: string | null;
   marks: readonly Mark[];
-}
-
-/** What one mark says as repetitions at one point, side and condition. `day` is a day number. */
-export interface Entry {
-  day: number;
-  at: number;
-  conditionId: ConditionId;
-  purpose: Purpose | null;
-  stage?: Stage | null;
-  held: number;
-  of: number;
 }
 
 /** Entries by point and side, newest first. */

@@ -1,4 +1,4 @@
-import type { Entry } from './looks';
+import type { Entry } from './entry';
 
 /** Two years before the newest look at a point are remembered whole, */
 export const REMEMBERED_DAYS = 730;

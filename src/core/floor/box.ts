@@ -1,5 +1,5 @@
 import { SHARE } from './share';
-import type { At, Body, Spot, Trace } from './trace';
+import type { At, Body, Spot, Trace } from './ground';
 
 type Box = Trace['box'];
 

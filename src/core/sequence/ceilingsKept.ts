@@ -1,5 +1,5 @@
 import { ceilingKept } from '../technique/ceiling';
-import { capital } from '../words';
+import { capital } from '../words/speak';
 import { namesIn } from './checks/named';
 import type { Sequence } from './move';
 import type { Vocabulary, Word } from './notation/vocabulary';

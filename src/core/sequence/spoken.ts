@@ -1,5 +1,5 @@
 import type { At } from '../floor/trace';
-import { listInWords, oneOfInWords } from '../words';
+import { listInWords, oneOfInWords } from '../words/speak';
 import type { Action, Move, Step } from './move';
 
 /** Whether a name tells a height by itself: “rising block”. */

@@ -1,6 +1,6 @@
 import { fold } from '../units/fold';
 import { ZONES, type Zone } from '../units/zone';
-import { capital, inWords, listInWords, plural } from '../words';
+import { capital, inWords, listInWords, plural } from '../words/speak';
 import { ACTION_KINDS, type ActionKind, type Sequence, type Step } from './move';
 
 export interface TallyCell {

@@ -2,7 +2,7 @@ import { ALONE, countsFor, isBeyond, type ConditionFacts } from '../units/condit
 import { standsIn } from '../floor/room';
 import { hangsOn } from '../units/graphOrder';
 import { beyondCeiling, type Landing } from '../technique/ceiling';
-import { countOf, listInWords } from '../words';
+import { countOf, listInWords } from '../words/speak';
 import { ageAt } from './ages';
 import { coverage } from './coverage';
 import { FAMILIES, type ItemFacts } from './facts';

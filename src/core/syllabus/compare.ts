@@ -1,6 +1,6 @@
 import { dequal } from 'dequal';
 import { sameRule } from '../grading/rule';
-import { inSentence, listInWords } from '../words';
+import { inSentence, listInWords } from '../words/speak';
 import { gateAsks } from '../words/english/gate';
 import { standardChanges } from '../words/english/standard';
 import { type Gate } from './gate';

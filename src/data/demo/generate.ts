@@ -1,4 +1,3 @@
-import type { TechniqueFile } from '../../contracts/techniqueFile';
 import {
   STEADY,
   addDays,
@@ -7,45 +6,23 @@ import {
   decideByRule,
   itemPoints,
   USUAL_RULE,
-  type ConditionFacts,
-  type ConditionOrder,
-  type Look,
   type Mark,
   type PlainDate,
   type Point,
   type Requirement,
-  type SheetLine,
   type Side,
   type Technique,
 } from '../../core';
 import { FIRST_CONDITIONS, FIRST_STEPS } from '../openSchool';
 import { dice } from './dice';
+import { MONTHS_OF_RECORD, type DemoLook, type DemoSchool, type DemoStudent } from './demoSchool';
 import { askedTruly, passed, seenBy, shownTruly, type Eye, type Truth } from './grading';
 import { DEMO_TECHNIQUES } from './hall';
 import { DEMO_ASKS, DEMO_RANKS, DEMO_STUDENTS, type DemoPerson } from './syllabus';
 import { GROWTH, makeTruth, measuredValue } from './truth';
 import { plainRequirement } from './way';
 
-export const DEMO_SCHOOL_ID = '0197f3a0-0000-7000-8000-00000000ca0e';
-
-export interface DemoLook extends Look {
-  studentId: string;
-  by: string;
-  note: string;
-}
-
-export interface DemoStudent {
-  id: string;
-  name: string;
-  born: PlainDate;
-  /** Belts given, oldest first. */
-  held: { rankId: string; since: PlainDate; note: string }[];
-  talent: number;
-  comes: number;
-  habits: number;
-  /** What the last grading decided; null: not a candidate. */
-  graded: { rankId: string; passed: boolean; sheets: readonly SheetLine[] } | null;
-}
+export { DEMO_SCHOOL_ID, MONTHS_OF_RECORD, type DemoLook, type DemoSchool, type DemoStudent } from './demoSchool';
 
 /** One sees as it is, one is kind, and one asks more of a foot than the others: the point that splits them. */
 const eyesOf = (teachers: DemoSchool['teachers'], techniques: readonly Technique[]): Eye[] => {
@@ -67,27 +44,6 @@ export const techniqueOf = (r: Pick<Requirement, 'item'>): string => {
   if (!('technique' in r.item)) throw new Error('the generator asks for techniques only');
   return r.item.technique;
 };
-
-export interface DemoSchool {
-  ranks: { id: string; name: string; cloth: (typeof DEMO_RANKS)[number]['cloth'] }[];
-  conditions: ({ id: string; name: string } & ConditionFacts)[];
-  order: ConditionOrder;
-  techniques: Technique[];
-  /** The techniques as their file has them. */
-  files: ReadonlyMap<string, TechniqueFile>;
-  requirements: (Requirement & { rankId: string })[];
-  gates: { id: string; rankId: string; kind: (typeof DEMO_ASKS)[string]['gates'][number][0]; amount: number }[];
-  teachers: { id: string; name: string; role: 'head' | 'instructor' | 'examiner' }[];
-  students: DemoStudent[];
-  classes: { id: string; day: PlainDate; minutes: number; present: string[] }[];
-  looks: DemoLook[];
-  gradingDay: PlainDate;
-  nextGradingDay: PlainDate;
-  /** The known truth: the chance that a repetition of this point on this side holds on a day, in air or easier. */
-  truth(studentId: string, pointId: string, side: Side, day: PlainDate): number;
-}
-
-export const MONTHS_OF_RECORD = 14;
 
 /** Which weekdays have class and how long it lasts, in minutes; 0 is Sunday. */
 const CLASSES: Record<number, number> = { 1: 75, 3: 90, 6: 90 };

@@ -2,7 +2,7 @@
 import { addDays, ALONE, conditionOrder, type ConditionFacts, type PlainDate, type Point } from '../../core';
 import { FIRST_STEPS } from '../openSchool';
 import { dice } from './dice';
-import type { DemoSchool } from './generate';
+import type { DemoSchool } from './demoSchool';
 import { HOLDING } from './hall';
 
 const onPads: ConditionFacts = { ...ALONE, gear: 'pads', home: false };

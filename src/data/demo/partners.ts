@@ -1,4 +1,4 @@
-import type { DemoSchool } from './generate';
+import type { DemoSchool } from './demoSchool';
 
 /** With whom somebody worked on a day where the work takes two: the next of the same belt in class, else the next at all. */
 export function partnersOf(made: DemoSchool): (conditionId: string, day: string, studentId: string) => string | null {

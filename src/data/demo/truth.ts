@@ -1,6 +1,6 @@
 import { daysBetween, type PlainDate, type Point, type Technique } from '../../core';
 import { type Dice } from './dice';
-import { type DemoSchool, type DemoStudent, MONTHS_OF_RECORD } from './generate';
+import { type DemoSchool, type DemoStudent, MONTHS_OF_RECORD } from './demoSchool';
 
 const logistic = (x: number) => 1 / (1 + Math.exp(-x));
 

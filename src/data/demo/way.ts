@@ -20,7 +20,7 @@ import {
   type SyllabusContext,
   type Thread,
 } from '../../core';
-import type { DemoSchool } from './generate';
+import type { DemoSchool } from './demoSchool';
 
 type Made = Pick<DemoSchool, 'ranks' | 'requirements' | 'gates'>;
 

@@ -1,6 +1,6 @@
 import { beyondCeiling } from '../../technique/ceiling';
 import { RUNG_GEAR } from '../../syllabus/standard';
-import { capital } from '../../words';
+import { capital } from '../../words/speak';
 import { atTheHead } from '../atTheHead';
 import { atHeld } from '../held';
 import { rungIn, sparesTheHead } from '../rung';

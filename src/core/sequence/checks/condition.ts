@@ -1,5 +1,5 @@
 import { fold } from '../../units/fold';
-import { listInWords } from '../../words';
+import { listInWords } from '../../words/speak';
 import { countsSaid, type Check } from './finding';
 
 /** What holds under some conditions alone names conditions of the school; under one that is none it never holds. */

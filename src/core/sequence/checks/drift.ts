@@ -1,5 +1,5 @@
 import { traceFloor, type Trace } from '../../floor/trace';
-import { capital } from '../../words';
+import { capital } from '../../words/speak';
 import { partnerSteps } from '../operations/lane';
 import { compass, metres, type Check } from './finding';
 

@@ -1,6 +1,6 @@
 import type { Room } from '../../floor/room';
 import type { Body, Trace } from '../../floor/trace';
-import { listInWords, plural } from '../../words';
+import { listInWords, plural } from '../../words/speak';
 import type { Sequence, Step } from '../move';
 import { NO_WORDS, type Vocabulary } from '../notation/vocabulary';
 

@@ -1,6 +1,6 @@
 import { pairFootprint, tracePair } from '../../floor/pair';
 import { footprint, hallCapacity } from '../../floor/room';
-import { capital, inWords } from '../../words';
+import { capital, inWords } from '../../words/speak';
 import type { Check } from './finding';
 
 /** Whether all who come fit the hall together. */

@@ -1,4 +1,4 @@
-import { listInWords } from '../../words';
+import { listInWords } from '../../words/speak';
 import type { BodySide, Step } from '../move';
 import { familyOf } from '../notation/vocabulary';
 import { laneByLane, type Check } from './finding';

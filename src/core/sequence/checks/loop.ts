@@ -1,4 +1,4 @@
-import { capital, listInWords } from '../../words';
+import { capital, listInWords } from '../../words/speak';
 import { loopReport, type OneSided } from '../operations/loops';
 import { kindInWords } from '../tally';
 import type { Check } from './finding';

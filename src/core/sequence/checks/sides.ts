@@ -1,4 +1,4 @@
-import { capital, inWords } from '../../words';
+import { capital, inWords } from '../../words/speak';
 import { kindInWords, tally } from '../tally';
 import type { Check } from './finding';
 

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { fold } from '../../units/fold';
 import { ok } from '../../units/result';
 import { ZONES, type Zone } from '../../units/zone';
-import { listInWords, plural } from '../../words';
+import { listInWords, plural } from '../../words/speak';
 import { ACTION_KINDS, EMPTY_STEP, type Action, type ActionKind, type Move, type Sequence, type Step } from '../move';
 import type { OperationKind, Sources } from './kind';
 import { mirrorStep } from './mirror';

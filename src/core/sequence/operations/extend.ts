@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { ok } from '../../units/result';
-import { listInWords } from '../../words';
+import { listInWords } from '../../words/speak';
 import { moveOf, type Move, type Sequence, type Step } from '../move';
 import type { OperationKind } from './kind';
 import { inLane, LANES, type Lane } from './lane';

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { fold } from '../../units/fold';
 import { ok } from '../../units/result';
 import { otherZone } from '../../units/zone';
-import { listInWords } from '../../words';
+import { listInWords } from '../../words/speak';
 import { mapActions, mapSteps, type Action, type ActionKind, type Sequence } from '../move';
 import { kindInName, NO_WORDS } from '../notation/vocabulary';
 import type { OperationKind } from './kind';

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { ok } from '../../units/result';
-import { listInWords } from '../../words';
+import { listInWords } from '../../words/speak';
 import { isAdvancing, POWERS, type Power, type Sequence, type Step } from '../move';
 import type { OperationKind } from './kind';
 import { POWER_SAID } from './saidOf';

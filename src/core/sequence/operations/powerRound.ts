@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { ok } from '../../units/result';
-import { capital, listInWords } from '../../words';
+import { capital, listInWords } from '../../words/speak';
 import { POWERS, type Power, type Sequence } from '../move';
 import type { OperationKind } from './kind';
 import { LANES, oneLane, type Lane } from './lane';

@@ -4,8 +4,8 @@ import { type Move, type Sequence, type Step } from '../move';
 import { shortName } from '../spoken';
 import { feetOf } from './feet';
 import { LETTERS, marks, needle, turnArc } from './marks';
-import type { StaveOptions } from './options';
-import type { Rows, StaveRows } from './rows';
+import type { StaveOptions, StaveRows } from './options';
+import type { Rows } from './rows';
 
 export interface StaveColumn {
   /** 0-based. */

@@ -6,8 +6,8 @@ import { moveSaid } from '../spoken';
 import { aroundBefore, type StaveSection } from './around';
 import { drawnBefore, type StaveColumn } from './column';
 import { LETTERS } from './marks';
-import { DESK_STAVE, type StaveOptions } from './options';
-import { rowsOf, type Rows, type StaveRows } from './rows';
+import { DESK_STAVE, type StaveOptions, type StaveRows } from './options';
+import { rowsOf, type Rows } from './rows';
 
 export interface StaveLine {
   y: number;

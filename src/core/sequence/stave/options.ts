@@ -1,5 +1,15 @@
 import { type Body } from '../../floor/trace';
-import type { StaveRows } from './rows';
+
+export interface StaveRows {
+  sections: boolean;
+  breath: boolean;
+  facing: boolean;
+  turn: boolean;
+  feet: boolean;
+  weight: boolean;
+  names: boolean;
+  labels: boolean;
+}
 
 export interface StaveOptions {
   body: Body;

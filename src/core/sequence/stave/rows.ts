@@ -1,18 +1,7 @@
 import { type Zone } from '../../units/zone';
 import { FEET_HALF } from './feet';
 import { LETTERS } from './marks';
-import type { StaveOptions } from './options';
-
-export interface StaveRows {
-  sections: boolean;
-  breath: boolean;
-  facing: boolean;
-  turn: boolean;
-  feet: boolean;
-  weight: boolean;
-  names: boolean;
-  labels: boolean;
-}
+import type { StaveOptions, StaveRows } from './options';
 
 export interface Rows {
   sec: number | null;

@@ -1,4 +1,4 @@
-import type { Agreement } from '../../agreement';
+import type { Agreement } from '../../agreement/panel';
 import type { SheetWord } from '../../grading/rule';
 
 /** Words for how far a panel saw the same, by Krippendorff's alpha; the bounds are ours. */

@@ -1,4 +1,7 @@
-import type { Cycle, CycleClass, CycleEnd, CycleStage, Help, PinTrouble } from '../../cycle';
+import type { Help } from '../../cycle/helps';
+import type { Cycle, CycleClass, CycleEnd } from '../../cycle/model';
+import type { CycleStage } from '../../cycle/planCycle';
+import type { PinTrouble } from '../../cycle/problem';
 import type { PlainDate } from '../../units';
 import { dayInWords, weekdayInWords } from './day';
 import { countOf, listInWords } from './speak';

@@ -1,4 +1,4 @@
-import type { Gate, GateVerdict } from '../../syllabus';
+import type { Gate, GateVerdict } from '../../syllabus/gate';
 import { RUNGS } from '../../syllabus/standard';
 import { addDays, type PlainDate } from '../../units/plainDate';
 import { dayInWords } from './day';

@@ -1,4 +1,4 @@
-import type { MakeUpDrill } from '../../roll';
+import type { MakeUpDrill } from '../../roll/makeUp';
 import { listInWords, plural } from './speak';
 
 /** "Reeds, counts 3 to 6, five times slowly: it comes at counts 5 and 6." */

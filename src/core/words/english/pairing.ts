@@ -1,4 +1,6 @@
-import { LIMITS, type Pair, type PairBar, type OddPlace, type PairFact, type Unpaired } from '../../pairing';
+import { LIMITS } from '../../pairing/fit';
+import type { Pair, PairBar, PairFact, Unpaired } from '../../pairing/model';
+import type { OddPlace } from '../../pairing/oddPlace';
 import type { PlainDate } from '../../units/plainDate';
 import { dayInWords } from './day';
 

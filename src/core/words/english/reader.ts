@@ -1,4 +1,4 @@
-import type { Reader } from '../../evidence';
+import type { Reader } from '../../evidence/reader';
 import type { VerdictWord } from '../../evidence/verdict';
 
 const IN_THEIR_WORDS: Record<VerdictWord, Record<'student' | 'guardian', (name: string) => string>> = {

@@ -1,4 +1,4 @@
-import type { Reader } from '../../evidence';
+import type { Reader } from '../../evidence/reader';
 import { lostUnder, type Stood } from '../../evidence/shown';
 import type { PointVerdict, Verdict } from '../../evidence/verdict';
 import { heldNeeded, type Purpose, type Requirement, type Standard } from '../../syllabus/standard';

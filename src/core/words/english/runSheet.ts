@@ -1,4 +1,6 @@
-import type { DayCheck, DayGroup, Laid, Slack, Task } from '../../runSheet';
+import type { DayCheck, Slack } from '../../runSheet/checks';
+import type { DayGroup, Task } from '../../runSheet/model';
+import type { Laid } from '../../runSheet/stages';
 import { clockInWords } from './clock';
 import { capital, countOf, inSentence, inWords, listInWords, plural } from './speak';
 

@@ -1,4 +1,4 @@
-import { type Showing, OWN_POINTS } from '../../evidence';
+import { type Showing, OWN_POINTS } from '../../evidence/counts';
 import { listInWords } from './speak';
 
 /** "Clean", or which counts slipped: "counts 5 and 9 slipped". */

@@ -1,4 +1,4 @@
-import { type Standard, heldNeeded } from '../../syllabus';
+import { heldNeeded, type Standard } from '../../syllabus/standard';
 import { capital, countOf } from './speak';
 
 const PARTS: Readonly<Record<number, string>> = {
