@@ -1,9 +1,9 @@
-import { dequal } from 'dequal';
 import type { BodySide, Sequence, Step } from '../sequence/move';
 import { familyOf } from '../sequence/notation/vocabulary';
 import { fold } from '../units/fold';
 import { grown, NO_ROOM } from './box';
 import type { At, Body, Spot, Trace } from './ground';
+import { isWhere } from './isWhere';
 import { SHARE } from './share';
 import { commonStance, NATURAL, type StanceGeometry } from './stance';
 
@@ -109,7 +109,7 @@ function gone(steps: readonly Step[], body: Body, was: Way | null): Way {
     const there = was?.trace.at[i];
     const now =
       here && there && was.steps[i] === step ? there : takeStep(at[i - 1] ?? start, step, body, sb, geometryOf);
-    here = there !== undefined && (now === there || dequal(now, there));
+    here = there !== undefined && (now === there || isWhere(now, there));
     always &&= here;
     at.push(here ? there! : now);
     taken = always ? was!.room[i]! : grown(taken, now, body);

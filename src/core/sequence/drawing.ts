@@ -48,21 +48,29 @@ export const n1 = (x: number): number => {
   return r === 0 ? 0 : r;
 };
 
-export const shape = (d: string, style: Partial<Omit<Shape, 'is' | 'd'>> = {}): Shape => ({
-  is: 'shape',
-  d,
-  fill: 'none',
-  stroke: 'none',
-  width: 1,
-  ...style,
-});
-export const label = (
+// Written out field by field: a sheet is drawn of thousands of them, and laying one object over another costs more than
+// the rest of the drawing.
+export function shape(d: string, style: Partial<Omit<Shape, 'is' | 'd'>> = {}): Shape {
+  const { fill = 'none', stroke = 'none', width = 1 } = style;
+  const made: Shape = { is: 'shape', d, fill, stroke, width };
+  if (style.dash !== undefined) made.dash = style.dash;
+  if (style.round !== undefined) made.round = style.round;
+  if (style.at !== undefined) made.at = style.at;
+  return made;
+}
+export function label(
   x: number,
   y: number,
   text: string,
   size: number,
   style: Partial<Omit<Label, 'is' | 'x' | 'y' | 'text' | 'size'>> = {},
-): Label => ({ is: 'label', x: n1(x), y: n1(y), text, size, tone: 'ink', anchor: 'middle', weight: 430, ...style });
+): Label {
+  const { tone = 'ink', anchor = 'middle', weight = 430 } = style;
+  const made: Label = { is: 'label', x: n1(x), y: n1(y), text, size, tone, anchor, weight };
+  if (style.serif !== undefined) made.serif = style.serif;
+  if (style.rim !== undefined) made.rim = style.rim;
+  return made;
+}
 
 const SPECIAL = /[&<>"]/;
 const escape = (text: string): string =>
@@ -109,16 +117,28 @@ export function svgElement(p: Primitive, colour: (tone: Tone) => string): SvgEle
   return { tag: 'text', attributes, text: p.text };
 }
 
-/** Primitives as SVG text. Words are escaped: they come from people. */
+/** Primitives as SVG text, each as `svgElement` has it. Words are escaped: they come from people. */
 export function svgOf(primitives: readonly Primitive[], colour: (tone: Tone) => string): string {
   let out = '';
-  for (const p of primitives) {
-    const { tag, attributes, text } = svgElement(p, colour);
-    out += `<${tag}`;
-    for (const name in attributes) out += ` ${name}="${attributes[name]}"`;
-    out += tag === 'path' ? '/>' : `>${escape(text)}</text>`;
-  }
+  for (const p of primitives) out += p.is === 'shape' ? pathText(p, colour) : wordsText(p, colour);
   return out;
+}
+
+function pathText(p: Shape, colour: (tone: Tone) => string): string {
+  const at = p.at ? ` transform="${placed(p.at)}"` : '';
+  const fill = p.fill === 'none' ? 'none' : colour(p.fill);
+  if (p.stroke === 'none') return `<path d="${p.d}"${at} fill="${fill}"/>`;
+  const line = `stroke="${colour(p.stroke)}" stroke-width="${p.width}"`;
+  const dash = p.dash ? ` stroke-dasharray="${p.dash}"` : '';
+  const round = p.round ? ' stroke-linecap="round"' : '';
+  return `<path d="${p.d}"${at} fill="${fill}" ${line}${dash}${round} stroke-linejoin="round"/>`;
+}
+
+function wordsText(p: Label, colour: (tone: Tone) => string): string {
+  const how = `font-size="${p.size}" text-anchor="${p.anchor}" font-weight="${p.weight}" fill="${colour(p.tone)}"`;
+  const serif = p.serif ? ' class="serif" font-style="italic"' : '';
+  const rim = p.rim ? ` stroke="${colour('ground')}" stroke-width="3.5" paint-order="stroke"` : '';
+  return `<text x="${p.x}" y="${p.y}" ${how}${serif}${rim}>${escape(p.text)}</text>`;
 }
 
 // --- the shapes of the stave
