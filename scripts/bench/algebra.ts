@@ -22,20 +22,20 @@ async function asShipped(): Promise<typeof algebraWork> {
 }
 
 export async function benchAlgebra() {
-  const { json, moves: counts, work } = (await asShipped())(longText(200), [...DEMO_VOCABULARY.words]);
+  const form = (await asShipped())(longText(200), [...DEMO_VOCABULARY.words]);
   const ours: number[] = [];
   const parse: number[] = [];
   let moves = 0;
   for (let i = 0; i < 40; i++) {
     let t = performance.now();
-    for (let k = 0; k < 20; k++) JSON.parse(json);
+    for (let k = 0; k < 20; k++) JSON.parse(form.json);
     parse.push((performance.now() - t) / 20);
     t = performance.now();
-    moves = work();
+    moves = form.work();
     ours.push(performance.now() - t);
   }
   const [o, p] = [median(ours.slice(WARM)), median(parse.slice(WARM))];
-  const perMove = o / moves / (p / counts);
+  const perMove = o / moves / (p / form.moves);
   return {
     id: 'P7',
     what: `algebra, floor and stave: ${Math.round((moves / o) * 1000)} moves a second; a move takes as long as JSON.parse of ${perMove.toFixed(1)} moves`,

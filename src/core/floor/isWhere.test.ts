@@ -17,8 +17,8 @@ function another(value: unknown): unknown {
   if (typeof value === 'string') return `${value}!`;
   if (value === null) return 'left';
   if (Array.isArray(value)) return value.length === 0 ? [{ x: 0, y: 0 }] : value.slice(1);
-  const [key, inner] = Object.entries(value as object)[0]!;
-  return { ...(value as object), [key]: another(inner) };
+  const inner = Object.entries(value as Record<string, unknown>)[0]!;
+  return { ...(value as object), [inner[0]]: another(inner[1]) };
 }
 
 describe('whether somebody stands as before', () => {
