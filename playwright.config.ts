@@ -3,9 +3,8 @@ import { defineConfig, devices } from '@playwright/test';
 export default defineConfig({
   testDir: 'e2e',
   fullyParallel: false,
-  // One at a time: a browser, a server with its threads and a database fill two cores already. Two at a time took as long
-  // together, and each step two to three times as long.
-  workers: 1,
+  // Two at a time, each with its own server and copy of the database: one leaves a third of two cores idle.
+  workers: 2,
   timeout: 90_000,
   // What takes half a second on a quiet machine may take several on a busy one.
   expect: { timeout: 12_000 },

@@ -1,5 +1,5 @@
-// npm test: installs what is missing, then types, format and build, Vitest, and Playwright with the linter beside it; ends
-// with one line that sums both runners. A step that fails is counted as one failure, and the later steps still run.
+// npm test: installs what is missing, then types, format and build, Vitest, and Playwright, with the linter beside them;
+// ends with one line that sums both runners. A step that fails is counted as one failure, and the later steps still run.
 import { spawn } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
@@ -55,6 +55,9 @@ await asProgram(async () => {
     await aside('format', 'npx', ['prettier', '--check', '--cache', '--log-level', 'warn', '.']),
     await aside('build', process.execPath, ['scripts/build.mjs']),
   ];
+  // The linter takes what the others leave of two cores, from the first step to the last, and holds none of them up.
+  const lint = ['-n', '15', 'npx', 'eslint', ...cache, '--max-warnings', '0', '.'];
+  const linted = aside('lint and boundaries', 'nice', lint);
   const read = await Promise.all([aside('types', 'npx', ['astro', ...check]).then((fine) => [fine]), written()]);
   read.flat().forEach(count);
 
@@ -82,8 +85,6 @@ await asProgram(async () => {
     if (file.status === 'failed' && tests.length === 0) fell.push(`${where}: ${file.message}`);
   }
 
-  // One browser at a time leaves a third of two cores idle: the linter, which needs but one, takes a quarter as long.
-  const linted = aside('lint and boundaries', 'npx', ['eslint', ...cache, '--max-warnings', '0', '.']);
   const e2e = await step('Playwright', 'npx', ['playwright', 'test'], {
     PLAYWRIGHT_JSON_OUTPUT_NAME: path.join(home, 'playwright.json'),
   });
