@@ -96,7 +96,6 @@ export default defineConfig(
     settings: { 'import-x/resolver-next': [createTypeScriptImportResolver()] },
     rules: {
       'import-x/no-restricted-paths': ['error', { zones: [...zones, ...doors] }],
-      'import-x/no-cycle': 'error',
       '@typescript-eslint/no-restricted-imports': [
         'error',
         { paths: [{ name: '@mui/material', message: 'import by path: the barrel costs seconds' }] },

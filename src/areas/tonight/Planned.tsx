@@ -114,23 +114,16 @@ export function Planned({ kit, shown, onRemove }: { kit: LookKitView; shown: Cla
   const focusOn = (id: string) =>
     requestAnimationFrame(() => document.querySelector<HTMLElement>(`[data-block="${id}"]`)?.focus());
   useBlockKeys({
-    select(by2) {
-      const focused = document.activeElement?.closest<HTMLElement>('[data-block]')?.dataset['block'];
-      const from = plan.blocks.findIndex((b) => b.id === focused);
-      const next = plan.blocks[from + by2];
-      if (next) focusOn(next.id);
+    blocks: plan.blocks,
+    focusOn,
+    move(b, to) {
+      set(moved(plan, b.id, to), `${b.name} ${to < plan.blocks.indexOf(b) ? 'earlier' : 'later'}`);
+      focusOn(b.id);
     },
-    move(by2) {
-      const id = document.activeElement?.closest<HTMLElement>('[data-block]')?.dataset['block'];
-      const from = plan.blocks.findIndex((b) => b.id === id);
-      if (!id || from + by2 < 0 || from + by2 >= plan.blocks.length) return;
-      set(moved(plan, id, from + by2), `${plan.blocks[from]!.name} ${by2 < 0 ? 'earlier' : 'later'}`);
-      focusOn(id);
-    },
-    minutes(n) {
-      const id = document.activeElement?.closest<HTMLElement>('[data-block]')?.dataset['block'];
-      const b = plan.blocks.find((x) => x.id === id);
-      if (b) set(resized(plan, b.id, n), `${b.name} to ${b.minutes + n} minutes`);
+    minutes(b, by) {
+      const next = resized(plan, b.id, by);
+      const now = next.blocks.find((x) => x.id === b.id)!.minutes;
+      if (now !== b.minutes) set(next, `${b.name} to ${countOf(now, 'minute')}`);
     },
     undo,
   });

@@ -1,30 +1,39 @@
+import type { Block } from '../../core';
 import { usePageKeys } from '../../kit/keys';
+import { roving } from '../../kit/roving';
 
-/** What keys do on a block that has the focus of the plan. */
+/** What keys do in the plan; each is told the block that has the focus. */
 export interface BlockKeys {
-  select: (by: 1 | -1) => void;
-  move: (by: 1 | -1) => void;
-  minutes: (by: number) => void;
+  blocks: readonly Block[];
+  focusOn: (id: string) => void;
+  /** To another place, from 0. */
+  move: (block: Block, to: number) => void;
+  minutes: (block: Block, by: number) => void;
   undo: () => void;
 }
 
-/** Arrows choose a block, Alt and arrows move it, + and − change its minutes, Ctrl+Z takes the last change back. */
-export function useBlockKeys(k: BlockKeys): void {
+/** Arrows, Home and End choose a block, Alt and arrows move it, + and − change its minutes, Ctrl+Z takes the last change back. */
+export function useBlockKeys({ blocks, focusOn, move, minutes, undo }: BlockKeys): void {
   usePageKeys((e) => {
     if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'z') {
       e.preventDefault();
-      return k.undo();
+      return undo();
     }
-    const onBlock = e.target instanceof HTMLElement && e.target.closest('.plan-blocks') !== null;
-    if (e.ctrlKey || e.metaKey || !onBlock) return;
-    const by = e.key === 'ArrowUp' ? -1 : e.key === 'ArrowDown' ? 1 : 0;
-    if (by !== 0) {
+    const id = e.target instanceof HTMLElement ? e.target.closest<HTMLElement>('[data-block]')?.dataset['block'] : null;
+    const at = blocks.findIndex((b) => b.id === id);
+    const block = blocks[at];
+    if (e.ctrlKey || e.metaKey || !block) return;
+    if (e.altKey) {
+      const to = at + (e.key === 'ArrowUp' ? -1 : e.key === 'ArrowDown' ? 1 : 0);
+      if (to === at) return;
       e.preventDefault();
-      return e.altKey ? k.move(by) : k.select(by);
+      if (blocks[to]) move(block, to);
+      return;
     }
-    if (e.altKey) return;
-    if (e.key === '+' || e.key === '=') k.minutes(1);
-    else if (e.key === '-' || e.key === '−') k.minutes(-1);
+    const list = { rows: blocks.length };
+    if (roving(e, { row: at, column: 0 }, list, (to) => focusOn(blocks[to.row]!.id))) return;
+    if (e.key === '+' || e.key === '=') minutes(block, 1);
+    else if (e.key === '-' || e.key === '−') minutes(block, -1);
     else return;
     e.preventDefault();
   });
