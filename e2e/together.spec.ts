@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { axe, expect, test } from './house';
 
 test.describe('two who work on the same thing', () => {
@@ -45,6 +46,46 @@ test.describe('two who work on the same thing', () => {
       name: 'Heels on one line',
       how: 'As wide as two shoulders.',
     });
+  });
+
+  test('two tabs of one device never write over each other: the second is asked, and goes on over what stands', async ({
+    demo,
+    context,
+  }) => {
+    const [one, other] = [await context.newPage(), await context.newPage()];
+    for (const page of [one, other]) {
+      await page.goto(`${demo.url}/cycle`);
+      await page.waitForLoadState('networkidle');
+    }
+    const planned = (page: Page) => page.getByRole('grid').getByRole('button', { name: /: \d+ minutes, planned/ });
+    const longer = async (page: Page, n: number) => {
+      const name = (await planned(page).nth(n).getAttribute('aria-label'))!;
+      await planned(page).nth(n).focus();
+      await page.keyboard.press('+');
+      const minutes = Number(/: (\d+) minutes/.exec(name)![1]);
+      return name.replace(/: .*/, `: ${minutes + 5} minutes, planned, pinned`);
+    };
+    const waits = (page: Page) => expect(page.getByText(/waits? for the network/)).toBeVisible();
+    const version = async () => (await demo.query<{ version: number }>('select version from cycle'))[0]!.version;
+    const before = await version();
+    await context.route('**/api/commands**', (route) => route.abort());
+    const mine = await longer(one, 0);
+    await waits(one);
+    const theirs = await longer(other, 1);
+    await waits(other);
+    await context.unrouteAll();
+    // Whichever of them sends: what the first did is taken, and the second, which never saw it, is asked.
+    await expect(other.getByText('Somebody else changed these weeks meanwhile.')).toBeVisible();
+    await expect(one.getByText(/Somebody else/)).toHaveCount(0);
+    expect(await version()).toBe(before + 1);
+    await other.getByRole('button', { name: 'Take theirs' }).click();
+    await expect(other.getByRole('button', { name: mine })).toBeVisible();
+    await expect(other.getByRole('button', { name: theirs })).toHaveCount(0);
+    // The first knows what became of its own, and goes on over it.
+    await longer(one, 0);
+    await expect.poll(version).toBe(before + 2);
+    await expect(one.getByText('None waits for the network.')).toBeVisible();
+    await expect(one.getByText(/Somebody else/)).toHaveCount(0);
   });
 
   test('a change of the way made without a network is kept over a reload and sent when there is one', async ({
