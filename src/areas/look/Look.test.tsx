@@ -9,6 +9,7 @@ import { BASE, CONDITION, FELT, HEEL, kitOf, student, technique } from '../../ki
 vi.mock(import('../../kit/deviceQueue/deviceQueue'), async (read) => ({
   ...(await read()),
   put: vi.fn(),
+  keepTrying: (command: Parameters<typeof realPut>[0]) => void realPut(command),
   readOpen: vi.fn(),
   keepSending: vi.fn(() => () => undefined),
 }));

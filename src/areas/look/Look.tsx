@@ -2,8 +2,8 @@
 import '../../kit/mat/mat.css';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import type { LookKitView } from '../../contracts/views';
-import { usualCondition, type Side, type WorthALook as Worth } from '../../core';
-import { put, readOpen, type Waiting } from '../../kit/deviceQueue/deviceQueue';
+import { clockInWords, timeOfDayIn, usualCondition, type Side, type WorthALook as Worth } from '../../core';
+import { keepTrying, readOpen, type Waiting } from '../../kit/deviceQueue/deviceQueue';
 import { IslandRoot } from '../../kit/IslandRoot';
 import { noteClass } from '../../kit/mat/noteClass';
 import { AnotherDay } from './choose/AnotherDay';
@@ -107,7 +107,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
     void readOpen()
       .catch((): Waiting[] => [])
       .then((open) => {
-        for (const c of open) if (Date.now() - Date.parse(c.at) > LEFT_OPEN) void put({ ...c, open: false });
+        for (const c of open) if (Date.now() - Date.parse(c.at) > LEFT_OPEN) keepTrying({ ...c, open: false });
         if (current) setReady(true);
       });
     return () => {
@@ -150,12 +150,18 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
     setMode(next);
     scrollTo(0, 0);
   };
+  /** Why who came late is not kept. */
+  const [unkept, setUnkept] = useState('');
   const arrive = (id: string) => {
-    const at = new Date().toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', timeZone: kit.timeZone });
+    const at = clockInWords(timeOfDayIn(kit.timeZone, Date.now()));
     const change = { ...standing(line, [...line.present, id]), late: { ...line.late, [id]: at } };
     changeLine(change);
-    // Who comes late is on record at once; a device without room says so where the class is noted.
-    if (line.classId !== null) void noteClass(kit, items, { ...line, ...change }).catch(() => undefined);
+    // Who comes late is on record at once.
+    if (line.classId === null) return;
+    void noteClass(kit, items, { ...line, ...change }).then(
+      () => setUnkept(''),
+      (e: unknown) => setUnkept(e instanceof Error ? e.message : 'Who is here could not be kept.'),
+    );
   };
 
   if (mode.what === 'order')
@@ -303,7 +309,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
           </section>
         </div>
         <footer className="plain">
-          <SaveState by={kit.me.personId} problem="" />
+          <SaveState by={kit.me.personId} problem={unkept} />
         </footer>
       </main>
     </IslandRoot>

@@ -37,7 +37,8 @@ export function Close({
   onEnd: () => void;
 }) {
   const [note, setNote] = useState(shown.note);
-  const [said, setSaid] = useState('');
+  const [done, setDone] = useState(false);
+  const [problem, setProblem] = useState('');
   const items = useMemo(() => itemsOf(kit), [kit]);
   const skipped = new Set(run.spent.filter((s) => s.skipped).map((s) => s.block));
   const [out, setOut] = useState<ReadonlySet<string>>(new Set());
@@ -64,9 +65,10 @@ export function Close({
         by: kit.me.personId,
         open: false,
       });
-      setSaid('The class is closed. Whoever was away finds it on their list.');
+      setDone(true);
+      setProblem('');
     } catch (e) {
-      setSaid(e instanceof Error ? e.message : 'It could not be closed.');
+      setProblem(e instanceof Error ? e.message : 'It could not be closed.');
     }
   };
   return (
@@ -75,7 +77,7 @@ export function Close({
         <h1>How was the class?</h1>
       </header>
       <p>
-        {line.line.present.length} were here
+        {line.line.present.length} {line.line.present.length === 1 ? 'was' : 'were'} here
         {guests.guests.length > 0 ? `, and ${countOf(guests.guests.length, 'guest')}` : ''}
         {missed.length > 0 ? `; ${missed.map((x) => x.name.split(' ')[0]).join(', ')} missed it` : ''}.
       </p>
@@ -117,11 +119,12 @@ export function Close({
         slotProps={{ htmlInput: { maxLength: 2000 } }}
       />
       {closed && <p>This class is closed.</p>}
-      {said !== '' && <p role="status">{said}</p>}
+      <div role="status">{done && <p>The class is closed. Whoever was away finds it on their list.</p>}</div>
+      <div role="alert">{problem !== '' && <p className="hurts">{problem}</p>}</div>
       <footer>
         <SaveState by={kit.me.personId} problem={line.problem} />
         {onBack && <Button onClick={onBack}>It goes on</Button>}
-        {closed || said !== '' ? (
+        {closed || done ? (
           <a className="button" href="/tonight">
             To the plan
           </a>

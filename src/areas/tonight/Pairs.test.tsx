@@ -52,7 +52,6 @@ function Evening({
     const key = calledKey(id, round);
     const rest = Object.fromEntries(Object.entries(called).filter(([k]) => k !== key));
     setCalled(pairs.length === 0 ? rest : { ...rest, [key]: pairs });
-    return Promise.resolve();
   };
   return (
     <Pairs

@@ -22,6 +22,7 @@ import { Tonight } from './Tonight';
 vi.mock(import('../../kit/deviceQueue/deviceQueue'), async (read) => ({
   ...(await read()),
   put: vi.fn(),
+  keepTrying: (command: Parameters<typeof realPut>[0]) => void realPut(command),
   waitingIn: vi.fn(),
   keepSending: vi.fn(() => () => undefined),
 }));

@@ -3,7 +3,7 @@ import * as v from 'valibot';
 import { date } from '../../contracts/fields';
 import type { ClassPlanShown, LookKitView } from '../../contracts/views';
 import { dayInWords, weekdayInWords, type ClassPlan } from '../../core';
-import { put } from '../../kit/deviceQueue/deviceQueue';
+import { keepTrying } from '../../kit/deviceQueue/deviceQueue';
 import { newId } from '../../kit/send';
 import { BeginPlan } from './BeginPlan';
 import { DaysAhead } from './DaysAhead';
@@ -23,18 +23,17 @@ export function Tonight({ kit, school }: { kit: LookKitView; school: string }) {
     dropPlan(id);
     setShown(null);
     // After what its page had still to send when it was left.
-    setTimeout(
-      () =>
-        void put({
-          id: newId(),
-          at: new Date().toISOString(),
-          name: 'classPlan.remove',
-          input: { id },
-          label: `The plan of ${dayInWords(day, kit.today)} is taken out`,
-          by: kit.me.personId,
-          open: false,
-          chain: `class ${id}`,
-        }),
+    setTimeout(() =>
+      keepTrying({
+        id: newId(),
+        at: new Date().toISOString(),
+        name: 'classPlan.remove',
+        input: { id },
+        label: `The plan of ${dayInWords(day, kit.today)} is taken out`,
+        by: kit.me.personId,
+        open: false,
+        chain: `class ${id}`,
+      }),
     );
   };
   if (shown) return <Planned key={shown.id} kit={kit} shown={shown} onRemove={() => remove(shown.id)} />;
@@ -51,7 +50,7 @@ export function Tonight({ kit, school }: { kit: LookKitView; school: string }) {
     };
     keepPlan(made, kit.today);
     setShown(made);
-    void put({
+    keepTrying({
       id: newId(),
       at: new Date().toISOString(),
       name: 'classPlan.save',

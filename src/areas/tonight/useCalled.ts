@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { CalledPair, ClassRunView } from '../../contracts/views';
-import { put, whenAnswered } from '../../kit/deviceQueue/deviceQueue';
+import { keepTrying, whenAnswered } from '../../kit/deviceQueue/deviceQueue';
 import { keptOfClass } from '../../kit/offline';
 import { newId } from '../../kit/send';
 import { calledKey, type Called } from './pairing';
@@ -63,11 +63,11 @@ export function useCalled(classId: string, day: string, by: string) {
     [],
   );
   const call = useCallback(
-    async (blockId: string, round: number, pairs: readonly CalledPair[]) => {
+    (blockId: string, round: number, pairs: readonly CalledPair[]) => {
       const id = newId();
       own.current.set(calledKey(blockId, round), id);
       keep({ ...called, [calledKey(blockId, round)]: pairs });
-      await put({
+      keepTrying({
         id,
         at: new Date().toISOString(),
         name: 'pairs.record',
@@ -75,7 +75,7 @@ export function useCalled(classId: string, day: string, by: string) {
         label: `${pairs.length} pairs of round ${round}`,
         by,
         open: false,
-      }).catch(() => undefined);
+      });
     },
     [called, keep, classId, day, by],
   );

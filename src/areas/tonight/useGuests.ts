@@ -1,7 +1,7 @@
 import { guestInput } from '../../contracts/classPlan';
 import { readInput, type FieldError } from '../../contracts/commands';
 import type { GuestShown, LookKitView } from '../../contracts/views';
-import { put } from '../../kit/deviceQueue/deviceQueue';
+import { keepTrying } from '../../kit/deviceQueue/deviceQueue';
 import { keptOfClass } from '../../kit/offline';
 import { newId } from '../../kit/send';
 import { useOfClass } from './useOfClass';
@@ -14,7 +14,7 @@ export function useGuests(kit: LookKitView, classId: string, day: string) {
     (kit.guests ?? []).filter((g) => g.classId === classId),
   );
   const tell = (name: 'guest.add' | 'guest.remove', input: never, label: string) =>
-    void put({ id: newId(), at: new Date().toISOString(), name, input, label, by, open: false }).catch(() => undefined);
+    keepTrying({ id: newId(), at: new Date().toISOString(), name, input, label, by, open: false });
   return {
     guests: of.here,
     merge: of.merge,

@@ -1,7 +1,7 @@
 import { classNoteInput } from '../../contracts/classPlan';
 import { readInput } from '../../contracts/commands';
 import type { ClassNoteShown, ClassPlanShown } from '../../contracts/views';
-import { put } from '../../kit/deviceQueue/deviceQueue';
+import { keepTrying } from '../../kit/deviceQueue/deviceQueue';
 import { keptOfClass } from '../../kit/offline';
 import { newId } from '../../kit/send';
 import { useOfClass } from './useOfClass';
@@ -19,7 +19,7 @@ export function useNotes(shown: ClassPlanShown, by: string) {
       const { id } = read.value;
       of.put({ id, block, said: read.value.said });
       const label = `Note: ${read.value.said.slice(0, 60)}`;
-      void put({
+      keepTrying({
         id: newId(),
         at: new Date().toISOString(),
         name: 'classNote.add',
@@ -28,12 +28,12 @@ export function useNotes(shown: ClassPlanShown, by: string) {
         by,
         open: false,
         chain: `note ${id}`,
-      }).catch(() => undefined);
+      });
       return '';
     },
     remove(n: ClassNoteShown) {
       of.out(n.id);
-      void put({
+      keepTrying({
         id: newId(),
         at: new Date().toISOString(),
         name: 'classNote.remove',
@@ -42,7 +42,7 @@ export function useNotes(shown: ClassPlanShown, by: string) {
         by,
         open: false,
         chain: `note ${n.id}`,
-      }).catch(() => undefined);
+      });
     },
   };
 }

@@ -5,6 +5,7 @@ import {
   drop,
   flush,
   keepSending,
+  keepTrying,
   letGo,
   openNow,
   put,
@@ -94,7 +95,9 @@ beforeEach(async () => {
   let chain = Promise.resolve();
   vi.stubGlobal('navigator', {
     locks: {
-      request: (_: string, __: object, work: (lock: object) => Promise<void>) => (chain = chain.then(() => work({}))),
+      // Whoever comes next gets it, also after one that failed.
+      request: (_: string, __: object, work: (lock: object) => Promise<void>) =>
+        (chain = chain.catch(() => undefined).then(() => work({}))),
     },
   });
   vi.stubGlobal('document', { addEventListener: () => undefined, removeEventListener: () => undefined });
@@ -432,6 +435,37 @@ describe('the queue of the device', () => {
       expect(inputs.map((i) => (i as { id: string }).id)).toEqual([a, b]);
       expect(await waitingHere()).toBe(0);
     }
+  });
+
+  it('what a device has no room for is told to every screen, and tried again until it has', async () => {
+    const full = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+    const got = server(() => 200);
+    keepTrying(command('note'));
+    await vi.waitFor(async () => expect((await state()).unkept).toMatch(/has no room left/));
+    await flush(me);
+    expect([got, (await state()).unkept]).toEqual([[], expect.stringMatching(/not kept yet/)]);
+    full.mockRestore();
+    await flush(me);
+    expect(got).toEqual(['note']);
+    expect((await state()).unkept).toBe('');
+  });
+
+  it('a device that cannot be read is no device on which all is sent; the next run goes on', async () => {
+    server(() => 'away');
+    await put(command('a'));
+    await flush(me);
+    const unread = vi.spyOn(IDBObjectStore.prototype, 'getAll').mockImplementation(() => {
+      throw new DOMException('gone', 'UnknownError');
+    });
+    await flush(me);
+    expect((await state()).unkept).toMatch(/cannot keep marks just now/);
+    unread.mockRestore();
+    const got = server(() => 200);
+    await flush(me);
+    expect(got).toEqual(['a']);
+    expect((await state()).unkept).toBe('');
   });
 
   it('what is put while it is being sent goes in the same run, a thousand too', async () => {

@@ -30,6 +30,10 @@ let opening: Promise<IDBPDatabase<Shape>> | undefined;
 const database = () =>
   (opening ??= openDB<Shape>('stavewright', 1, {
     upgrade: (db) => void db.createObjectStore('commands', { keyPath: 'id' }),
+  }).catch((error: unknown) => {
+    // The next one tries anew.
+    opening = undefined;
+    throw error;
   }));
 const all = async (): Promise<Waiting[]> => (await (await database()).getAll('commands')).map(readWaiting);
 
@@ -42,6 +46,8 @@ export interface QueueState {
   aside: Waiting[];
   /** Why the last try did not go through. */
   trouble: Trouble;
+  /** Why something that stands on this page is not kept on the device; empty: all of it is. */
+  unkept: string;
 }
 
 type Listener = (state: QueueState) => void;
@@ -61,19 +67,31 @@ function hear(...said: Parameters<Answered>) {
   tabs?.postMessage(said);
 }
 
+/** What this page could not write down, and goes on trying to; and what was said when it last tried. */
+const unkept = new Map<string, NewCommand>();
+let whyUnkept = '';
+
 async function tell() {
-  const now = await all();
+  // A device that keeps nothing at all must not look as if all were sent.
+  let unread = '';
+  const now = await all().catch((): Waiting[] => {
+    unread = CANNOT_KEEP;
+    return [];
+  });
   const state: QueueState = {
     waiting: now.filter((c) => c.aside === null && !c.open).length,
     open: now.filter((c) => c.aside === null && c.open).length,
     aside: now.filter((c) => c.aside !== null),
     trouble,
+    unkept: unkept.size > 0 ? whyUnkept : unread,
   };
   for (const l of listeners) l(state);
 }
 
 /** Asks the browser not to throw the marks away when space runs short; the answer is its own affair. */
 const keep = () => void navigator.storage?.persist?.().catch(() => false);
+
+const CANNOT_KEEP = 'This device cannot keep marks just now. The mark is not kept yet.';
 
 /** Just being written down: where the one before it is answered meanwhile, it goes over what that has made. */
 interface Kept {
@@ -92,7 +110,7 @@ async function store(command: Waiting): Promise<void> {
     throw new Error(
       error instanceof DOMException && error.name === 'QuotaExceededError'
         ? 'This device has no room left. The mark is not kept yet; free some space, then go on.'
-        : 'This device cannot keep marks just now. The mark is not kept yet.',
+        : CANNOT_KEEP,
       { cause: error },
     );
   }
@@ -114,6 +132,25 @@ export async function put<N extends CommandName>(command: NewCommand<N>): Promis
   }
   void tell();
   if (!command.open) void flush(command.by);
+}
+
+/**
+ * Writes a command down whose doing stands on the page already: where the device has no room that is told to every screen,
+ * and tried again until it has.
+ */
+export function keepTrying<N extends CommandName>(command: NewCommand<N>): void {
+  void put(command).catch((e: unknown) => {
+    unkept.set(command.id, command);
+    whyUnkept = e instanceof Error ? e.message : CANNOT_KEEP;
+    void tell();
+  });
+}
+
+async function keepAgain(): Promise<void> {
+  for (const [id, command] of unkept) {
+    await store(begun({ page: PAGE, ...command }));
+    unkept.delete(id);
+  }
 }
 
 /** Takes away a command that was never sent (one that is still open). */
@@ -143,7 +180,10 @@ let running: Promise<void> = Promise.resolve();
  */
 export function flush(by: string): Promise<void> {
   // Whoever waits for it waits for a run that began after they asked.
-  return (running = running.then(() => run(by)));
+  return (running = running
+    .then(() => run(by))
+    // A device that cannot be read just now ends this run, and none of those after it; every screen is told.
+    .catch(() => tell()));
 }
 
 /** So many commands leave in one request: a slow network then still answers before it is given up. */
@@ -169,6 +209,9 @@ async function goOver(done: Waiting, answer: unknown): Promise<Waiting[]> {
 }
 
 async function run(by: string): Promise<void> {
+  await keepAgain().catch((e: unknown) => {
+    whyUnkept = e instanceof Error ? e.message : CANNOT_KEEP;
+  });
   await navigator.locks.request('stavewright-outbox', { ifAvailable: true }, async (lock) => {
     if (!lock) return;
     const db = await database();

@@ -1,7 +1,7 @@
 import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { drop, letGo, put, waitingHere } from '../deviceQueue/deviceQueue';
+import { drop, flush, keepTrying, letGo, put, waitingHere } from '../deviceQueue/deviceQueue';
 import { doneAs, idIn, refusedAs } from '../testing/server';
 import { SaveState } from './SaveState';
 
@@ -27,6 +27,30 @@ const mark = () =>
   });
 
 describe('how the marks stand', () => {
+  it('what the device has no room for stands before all else, until it is kept', async () => {
+    const full = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+    reply = (id) => doneAs(id);
+    render(<SaveState by="me" problem="" />);
+    await screen.findByText('All marks are saved.');
+    keepTrying({
+      id: 'note-1',
+      at: '2026-03-05T18:00:00Z',
+      name: 'classNote.remove',
+      input: { id: 'note' },
+      label: 'Note taken out',
+      by: 'me',
+      open: false,
+    });
+    expect(await screen.findByText(/^This device has no room left\. The mark is not kept yet/)).toBeTruthy();
+    expect(screen.queryByText('All marks are saved.')).toBeNull();
+    full.mockRestore();
+    await flush('me');
+    expect(await screen.findByText('All marks are saved.')).toBeTruthy();
+    expect(inputs).toEqual([{ id: 'note' }]);
+  });
+
   it('a clock that is days off: the server’s time is offered, and one tap sends it so', async () => {
     const mend = { say: 'Take it as of the server’s time, 19:42 today', set: { day: '2026-03-05' } };
     reply = (id) => refusedAs(422, 'The clock of this device is wrong by 365 days.', { mends: [mend] }, id);

@@ -24,8 +24,8 @@ export function SaveState({
   const aside = state?.aside ?? [];
   return (
     <div className="save" role="status" aria-live="polite">
-      {problem !== '' ? (
-        <b className="hurts">{problem}</b>
+      {problem !== '' || (state?.unkept ?? '') !== '' ? (
+        <b className="hurts">{problem || state?.unkept}</b>
       ) : (
         <>
           <b>

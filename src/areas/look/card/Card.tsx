@@ -4,12 +4,13 @@ import useMediaQuery from '@mui/material/useMediaQuery';
 import { useMemo, useState } from 'react';
 import type { LookKitView } from '../../../contracts/views';
 import { byAsking, isHeld, plural, type Side } from '../../../core';
+import { keepTrying } from '../../../kit/deviceQueue/deviceQueue';
 import { Belt } from '../../../kit/marks/Belt';
 import { BodyFigure } from '../../../kit/marks/BodyFigure';
 import { Switch } from '../../../kit/Switch';
 import { useKeys } from '../../../kit/useKeys';
 import { heldOf, holdRest, measured as measureOnce, slipOnce, tryOnce, uncutFor, type PointMarks } from './cardMarks';
-import { FocusPanel, giveFocus } from './FocusPanel';
+import { FocusPanel, focusGiven } from './FocusPanel';
 import { Handover } from '../Handover';
 import { HowDone } from './HowDone';
 import { AtTheName } from '../../../kit/mat/AtTheName';
@@ -168,7 +169,7 @@ export default function Card({
       onLooked();
       // The correction was said over this card: from now on it is the student's until it holds.
       if (student.focus && student.focus.since === null)
-        await giveFocus(kit, student, student.focus, { chosen: false, reason: '' }).catch(() => undefined);
+        keepTrying(focusGiven(kit, student, student.focus, { chosen: false, reason: '' }));
     }
     setNoting(false);
     setAt(0);

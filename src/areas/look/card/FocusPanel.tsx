@@ -5,35 +5,35 @@ import { useState } from 'react';
 import type { LookKitView, SlipShown } from '../../../contracts/views';
 import { dayInWords, low } from '../../../core';
 import { put } from '../../../kit/deviceQueue/deviceQueue';
+import type { NewCommand } from '../../../kit/deviceQueue/queue';
 import { newId } from '../../../kit/send';
 import type { KitStudent } from '../../../kit/mat/line';
 import { dayNow } from '../../../kit/mat/record';
 import type { SlippedTonight } from './tonight';
 import './FocusPanel.css';
 
-/** Gives a student their correction: through the queue of the device like a mark, so that it works without a network. */
-export const giveFocus = (
+/** A student's correction as a command: given through the queue of the device like a mark, so that it works without a network. */
+export const focusGiven = (
   kit: LookKitView,
   student: KitStudent,
   slip: Pick<SlipShown, 'pointId' | 'side' | 'point'>,
   why: { chosen: boolean; reason: string },
-): Promise<void> =>
-  put({
+): NewCommand<'focus.give'> => ({
+  id: newId(),
+  at: new Date().toISOString(),
+  name: 'focus.give',
+  input: {
     id: newId(),
-    at: new Date().toISOString(),
-    name: 'focus.give',
-    input: {
-      id: newId(),
-      studentId: student.id,
-      pointId: slip.pointId,
-      side: slip.side,
-      day: dayNow(kit.timeZone),
-      ...why,
-    },
-    label: `${student.name} works on: ${slip.point}`,
-    by: kit.me.personId,
-    open: false,
-  });
+    studentId: student.id,
+    pointId: slip.pointId,
+    side: slip.side,
+    day: dayNow(kit.timeZone),
+    ...why,
+  },
+  label: `${student.name} works on: ${slip.point}`,
+  by: kit.me.personId,
+  open: false,
+});
 
 const onSide = (s: Pick<SlipShown, 'side'>) => (s.side === 'none' ? '' : ` on the ${s.side}`);
 
@@ -64,7 +64,7 @@ export function FocusPanel({
     if (!other) return;
     if (reason.trim().length < 3) return setWrong('Say why: it is kept with the choice.');
     try {
-      await giveFocus(kit, student, other, { chosen: true, reason: reason.trim() });
+      await put(focusGiven(kit, student, other, { chosen: true, reason: reason.trim() }));
       setChosen(other);
       setOther(null);
       setOpen(false);

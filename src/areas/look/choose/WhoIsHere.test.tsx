@@ -153,7 +153,7 @@ describe('the class of those who are here', () => {
       { present: [bram.id] },
       kitOf({ students: all, classes: [someone(), someone({ id: 'class-2', opened: null })] }),
     );
-    expect(screen.getByText(/^Idris Vane opened a class at \d+:02.*, 1 here, 75 minutes\.$/)).toBeTruthy();
+    expect(screen.getByText('Idris Vane opened a class at 18:02, 1 here, 75 minutes.')).toBeTruthy();
     expect(screen.getByText('Idris Vane wrote a class in, 1 here, 75 minutes.')).toBeTruthy();
     fireEvent.click(screen.getAllByRole('button', { name: 'Join it' })[0]!);
     await waitFor(() => expect(said()).toBe('The class is noted: 2 here.'));

@@ -3,6 +3,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { LookKitView } from '../../../contracts/views';
+import { clockInWords, timeOfDayIn } from '../../../core';
 import { Belt } from '../../../kit/marks/Belt';
 import { Word } from '../../../kit/Word';
 import { AtTheName } from '../../../kit/mat/AtTheName';
@@ -56,8 +57,7 @@ export function WhoIsHere({
     setMinutes(String(one.minutes));
     void keep({ ...line, ...change });
   };
-  const timeOf = (at: string) =>
-    new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', timeZone: kit.timeZone });
+  const timeOf = (at: string) => clockInWords(timeOfDayIn(kit.timeZone, Date.parse(at)));
 
   const groups = [...kit.ranks]
     .reverse()
