@@ -1,7 +1,7 @@
 import { fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { ClassPlanShown } from '../../contracts/views';
-import { beginRun, EMPTY_BLOCK, itemKey, onwards, type Block, type ClassPlan, type Run } from '../../core';
+import { beginRun, EMPTY_BLOCK, itemKey, onwards, standsAt, type Block, type ClassPlan, type Run } from '../../core';
 import { put } from '../../kit/deviceQueue/deviceQueue';
 import { freshLine } from '../../kit/mat/line';
 import { CONDITION, HEEL, kitOf, student, technique } from '../../kit/mat/testing/kit';
@@ -78,6 +78,7 @@ function open(present: string[], more: Partial<Parameters<typeof Close>[0]> = {}
       kit={kit}
       shown={shown}
       run={over}
+      standing={standsAt(plan, over, 37 * MINUTE)}
       closed={false}
       line={the}
       guests={{ guests: [] } as unknown as TheGuests}
@@ -128,6 +129,23 @@ describe('the close of a class', () => {
     });
     expect(screen.queryByRole('button', { name: 'Close the class' })).toBeNull();
     expect(screen.getByRole('link', { name: 'To the plan' })).toBeTruthy();
+  });
+
+  it('closed before its time, what never came to its turn is not taken for taught, and can be said', async () => {
+    const early = { ...plan, blocks: [block('Opening', 10, stance), block('Kicks', 30, kick), block('Forms', 20)] };
+    const { change } = open([ilse!.id], {
+      shown: { ...shown, plan: early },
+      run: beginRun(early, 0, 60 * MINUTE),
+      standing: standsAt(early, beginRun(early, 0, 60 * MINUTE), 7 * MINUTE),
+    });
+    const spent = screen.getAllByRole('listitem').map((l) => l.textContent);
+    expect(spent.slice(0, 3)).toEqual(['Opening 7 min, planned 10', 'Kicks not reached', 'Forms not reached']);
+    const taught = within(screen.getByRole('group', { name: 'Taught' }));
+    expect(taught.getAllByRole('checkbox').map((c) => (c as HTMLInputElement).checked)).toEqual([true, false]);
+    fireEvent.click(taught.getByLabelText('Front kick'));
+    fireEvent.click(taught.getByLabelText('Front stance'));
+    fireEvent.click(button('Close the class'));
+    await waitFor(() => expect(change.mock.calls).toEqual([[{ items: [key(kick)] }]]));
   });
 
   it('a device without room says so, and it can be closed again', async () => {

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
 import type { ClassNoteShown, ClassPlanShown, LookKitView } from '../../contracts/views';
-import { countOf, itemKey, type Run } from '../../core';
+import { countOf, hasBegun, itemKey, type Run, type Standing } from '../../core';
 import { put } from '../../kit/deviceQueue/deviceQueue';
 import { itemsOf } from '../../kit/mat/line';
 import { SaveState } from '../../kit/mat/SaveState';
@@ -18,6 +18,7 @@ export function Close({
   kit,
   shown,
   run,
+  standing,
   closed,
   line,
   guests,
@@ -28,6 +29,7 @@ export function Close({
   kit: LookKitView;
   shown: ClassPlanShown;
   run: Run;
+  standing: Standing;
   closed: boolean;
   line: TheLine;
   guests: TheGuests;
@@ -41,10 +43,14 @@ export function Close({
   const [problem, setProblem] = useState('');
   const items = useMemo(() => itemsOf(kit), [kit]);
   const skipped = new Set(run.spent.filter((s) => s.skipped).map((s) => s.block));
-  const [out, setOut] = useState<ReadonlySet<string>>(new Set());
-  const been = shown.plan.blocks.filter((b) => !skipped.has(b.id));
-  const taught = [...new Set(been.flatMap((b) => b.items.map((i) => itemKey(i.item))))].filter((k) => !out.has(k));
+  const keysOf = (blocks: typeof shown.plan.blocks) => blocks.flatMap((b) => b.items.map((i) => itemKey(i.item)));
+  const been = shown.plan.blocks.filter((b) => hasBegun(run, b.id));
+  // What never came to its turn was not taught, unless somebody says so.
+  const offered = [...new Set(keysOf(shown.plan.blocks.filter((b) => !skipped.has(b.id))))];
+  const [ticked, setTicked] = useState<ReadonlySet<string>>(() => new Set(keysOf(been)));
+  const taught = offered.filter((key) => ticked.has(key));
   const minutes = (id: string) => {
+    if (id === run.block) return Math.round((standing.of - standing.left) / 60);
     const s = run.spent.find((x) => x.block === id);
     return s ? Math.round((s.to - s.from) / 60_000) : 0;
   };
@@ -86,21 +92,27 @@ export function Close({
           <li key={b.id}>
             <b>{b.name}</b>{' '}
             <span className="quiet">
-              {skipped.has(b.id) ? 'skipped' : `${minutes(b.id)} min, planned ${b.minutes}`}
+              {skipped.has(b.id)
+                ? 'skipped'
+                : hasBegun(run, b.id)
+                  ? `${minutes(b.id)} min, planned ${b.minutes}`
+                  : 'not reached'}
             </span>
           </li>
         ))}
       </ul>
-      {been.some((b) => b.items.length > 0) && (
+      {offered.length > 0 && (
         <fieldset>
           <legend>Taught</legend>
-          {[...new Set(been.flatMap((b) => b.items.map((i) => itemKey(i.item))))].map((key) => (
+          {offered.map((key) => (
             <label key={key} className="row">
               <input
                 type="checkbox"
-                checked={!out.has(key)}
+                checked={ticked.has(key)}
                 disabled={closed}
-                onChange={(e) => setOut(new Set(e.target.checked ? [...out].filter((k) => k !== key) : [...out, key]))}
+                onChange={(e) =>
+                  setTicked(new Set(e.target.checked ? [...ticked, key] : [...ticked].filter((k) => k !== key)))
+                }
               />
               {items.find((i) => i.key === key)?.name ?? 'not in the library any more'}
             </label>

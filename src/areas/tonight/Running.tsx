@@ -142,6 +142,7 @@ export function Running({ kit, shown }: { kit: LookKitView; shown: ClassPlanShow
         kit={kit}
         shown={shown}
         run={run}
+        standing={s}
         closed={clock.closed}
         line={line}
         guests={guests}

@@ -153,6 +153,10 @@ export function whoGives(e: ClassPlan, run: Run, minutes: number, short?: (b: Bl
   return minutes > 0 ? mayGive(toCome, minutes, short) : [];
 }
 
+/** Whether a block came to its turn: it ran, or runs now. */
+export const hasBegun = (run: Run, id: string): boolean =>
+  run.block === id || run.spent.some((s) => s.block === id && !s.skipped);
+
 /** Of two accounts of the same evening, the one that has seen more. */
 export const laterRun = (a: Run | null, b: Run | null): Run | null => {
   if (!a || !b) return a ?? b;
