@@ -133,7 +133,7 @@ describe('the close of a class', () => {
 
   it('closed before its time, what never came to its turn is not taken for taught, and can be said', async () => {
     const early = { ...plan, blocks: [block('Opening', 10, stance), block('Kicks', 30, kick), block('Forms', 20)] };
-    const { change } = open([ilse!.id], {
+    const { change } = open([ilse.id], {
       shown: { ...shown, plan: early },
       run: beginRun(early, 0, 60 * MINUTE),
       standing: standsAt(early, beginRun(early, 0, 60 * MINUTE), 7 * MINUTE),
