@@ -104,6 +104,11 @@ export function Close({
       {offered.length > 0 && (
         <fieldset>
           <legend>Taught</legend>
+          {!closed && taught.length < offered.length && (
+            <Button variant="text" onClick={() => setTicked(new Set(offered))}>
+              All that was planned
+            </Button>
+          )}
           {offered.map((key) => (
             <label key={key} className="row">
               <input
