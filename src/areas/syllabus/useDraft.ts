@@ -206,7 +206,7 @@ export function useDraft(first: SyllabusView, me: { id: string; name: string }) 
     show(made.syllabus);
     setWrong('');
     const head = waiting[0];
-    if (head) await sendAgain(head.id, { say: '', set: { version: version.current } });
+    if (head) await sendAgain(head.id, { say: '', set: { version: version.current } }, 'all behind it');
     await recount();
   }, [laidOn, recount, renew, show]);
   /** Lets the changes go that were not taken, with those behind them. */

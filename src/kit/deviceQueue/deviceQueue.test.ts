@@ -395,6 +395,20 @@ describe('the queue of the device', () => {
     expect(versions()).toEqual([70, 70, 71]);
   });
 
+  it('what another tab left aside is laid on what stands by whoever saw it, with all behind it', async () => {
+    const { one, other } = await anotherTab();
+    server(() => 'away');
+    for (const id of ['a', 'b', 'c']) await other.put(nowDone(id));
+    await other.flush(me);
+    server(() => 409);
+    await one.flush(me);
+    let version = 80;
+    server(() => ({ answer: { version: (version += 1) } }));
+    await one.sendAgain('a', { say: '', set: { version: 80 } }, 'all behind it');
+    await one.flush(me);
+    expect(versions()).toEqual([80, 81, 82]);
+  });
+
   it('a page that is opened later begins with what waits, and goes on over it', async () => {
     const { one } = await anotherTab();
     server(() => 'away');
@@ -435,6 +449,39 @@ describe('the queue of the device', () => {
       expect(inputs.map((i) => (i as { id: string }).id)).toEqual([a, b]);
       expect(await waitingHere()).toBe(0);
     }
+  });
+
+  it('also one that is changed and finished while both are still being written down', async () => {
+    const turn = async (n: number) => {
+      for (let i = 0; i < n; i += 1) await new Promise(setImmediate);
+    };
+    for (let from = 0; from < 10; from += 1)
+      for (let later = 0; later < 10; later += 1) {
+        const [a, b] = [`${from} ${later} a`, `${from} ${later} b`];
+        const puts: Promise<unknown>[] = [];
+        const known = { version: 7 };
+        const stop = whenAnswered((_, answer) => {
+          if (answer.ok) known.version = (answer.answer as { version: number }).version;
+        });
+        server((id) => {
+          if (id === a)
+            puts.push(
+              turn(from).then(() => put({ ...change(b, known.version), open: true })),
+              turn(from + later).then(() => put(change(b, known.version))),
+            );
+          return { answer: { version: id === a ? 8 : 9 } };
+        });
+        await put(change(a, 7));
+        await flush(me);
+        await Promise.all(puts);
+        await flush(me);
+        stop();
+        expect(inputs).toEqual([
+          { id: a, version: 7 },
+          { id: b, version: 8 },
+        ]);
+        expect(await waitingHere()).toBe(0);
+      }
   });
 
   it('what a device has no room for is told to every screen, and tried again until it has', async () => {

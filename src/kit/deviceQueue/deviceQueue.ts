@@ -93,11 +93,14 @@ const keep = () => void navigator.storage?.persist?.().catch(() => false);
 
 const CANNOT_KEEP = 'This device cannot keep marks just now. The mark is not kept yet.';
 
-/** Just being written down: where the one before it is answered meanwhile, it goes over what that has made. */
+/**
+ * Just being written down, each as it was put last: where the one before it is answered meanwhile, it goes over what that
+ * has made.
+ */
 interface Kept {
   command: Waiting;
 }
-const writing = new Set<Kept>();
+const writing = new Map<string, Kept>();
 
 async function store(command: Waiting): Promise<void> {
   try {
@@ -122,13 +125,18 @@ async function store(command: Waiting): Promise<void> {
  */
 export async function put<N extends CommandName>(command: NewCommand<N>): Promise<void> {
   const kept: Kept = { command: begun({ page: PAGE, ...command }) };
-  writing.add(kept);
+  writing.set(command.id, kept);
+  const isLast = () => writing.get(command.id) === kept;
   try {
     let written: Waiting;
     do await store((written = kept.command));
-    while (kept.command !== written);
+    while (
+      // One that was put again since is written down by that, and must not come after it.
+      kept.command !== written &&
+      isLast()
+    );
   } finally {
-    writing.delete(kept);
+    if (isLast()) writing.delete(command.id);
   }
   void tell();
   if (!command.open) void flush(command.by);
@@ -221,7 +229,7 @@ async function run(by: string): Promise<void> {
     let fresh = true;
     for (;;) {
       // What is still being written down may stand here as it was before.
-      const not = new Set([...tried, ...[...writing].map((k) => k.command.id)]);
+      const not = new Set([...tried, ...writing.keys()]);
       const some = nextTogether(now, by, not, AT_ONCE);
       if (some.length === 0) {
         // What was put meanwhile is sent in the same run.
@@ -248,7 +256,7 @@ async function run(by: string): Promise<void> {
         if (answer.ok && c.chain !== null) {
           // Whoever heard of it names the new version from here on. What named the old one until now is either being
           // written down, or stands on the device.
-          for (const k of writing) k.command = followUp([k.command], c, answer.answer) ?? k.command;
+          for (const k of writing.values()) k.command = followUp([k.command], c, answer.answer) ?? k.command;
           now = await goOver(c, answer.answer);
         }
         if (after.trouble !== 'none') found = after.trouble;
@@ -263,11 +271,22 @@ async function run(by: string): Promise<void> {
   await tell();
 }
 
-/** Sends a command that stands aside once more, perhaps with what mends it. */
-export async function sendAgain(id: string, mend: Mend | null = null): Promise<void> {
-  const c = (await all()).find((x) => x.id === id);
+/**
+ * Sends a command that stands aside once more, perhaps with what mends it. Whoever says so has seen it, and where they were
+ * laid on what stands all those behind it in its chain: they are this page's from here on.
+ */
+export async function sendAgain(
+  id: string,
+  mend: Mend | null = null,
+  seen: 'it alone' | 'all behind it' = 'it alone',
+): Promise<void> {
+  const here = await all();
+  const c = here.find((x) => x.id === id);
   if (!c || c.aside?.taken) return;
-  await store(again(c, mend));
+  if (seen === 'all behind it')
+    for (const o of here)
+      if (o.id !== id && o.chain !== null && o.chain === c.chain && o.by === c.by) await store({ ...o, page: PAGE });
+  await store({ ...again(c, mend), page: PAGE });
   await flush(c.by);
 }
 
