@@ -215,12 +215,13 @@ describe('what somebody else saved meanwhile', () => {
     expect(sendAgain).toHaveBeenCalledWith('one', null);
   });
 
-  it('theirs: all of one’s own that waits is let go, and the page is read anew', async () => {
+  it('theirs: all of one’s own that waits is let go, nothing of another tab, and the page is read anew', async () => {
     const reload = vi.fn();
     vi.stubGlobal('location', { ...window.location, reload });
     const { result } = open();
     answer({}, refused({ meanwhile: { version: 5 } }));
-    waitingIn.mockResolvedValue([{ id: 'one' }, { id: 'two' }] as never);
+    const elsewhere = { id: 'three', at: '9999', page: { id: 'another tab', since: '' } };
+    waitingIn.mockResolvedValue([{ id: 'one' }, { id: 'two' }, elsewhere] as never);
     await act(() => result.current.takeTheirs());
     expect(letGo.mock.calls).toEqual([['one'], ['two']]);
     expect(reload).toHaveBeenCalledTimes(1);

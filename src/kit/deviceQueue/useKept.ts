@@ -140,9 +140,9 @@ export function useKept<N extends KeptName, T>(first: T, firstVersion: number, k
       setAside(null);
       await sendAgain(aside.id, theirs === undefined ? null : { say: '', set: { version: theirs } });
     },
-    /** Theirs: one's own is let go. */
+    /** Theirs: one's own is let go, and nothing that waits from another tab. */
     takeTheirs: async () => {
-      for (const c of await waitingIn(chain, keeping.by)) await letGo(c.id);
+      for (const c of await waitingIn(chain, keeping.by)) if (knows(PAGE, c)) await letGo(c.id);
       location.reload();
     },
   };
