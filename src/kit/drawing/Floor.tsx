@@ -1,5 +1,10 @@
-import { svgOf, type FloorPlan } from '../../core';
+import { svgOf, type FloorPlan, type Primitive } from '../../core';
 import { onScreen } from './tones';
+
+/** So near to the number of the lit count another one would be written over it, in drawing units. */
+const OVER = { x: 26, y: 13 };
+const isOver = (a: Primitive, b: Primitive): boolean =>
+  a.is === 'label' && b.is === 'label' && Math.abs(a.x - b.x) < OVER.x && Math.abs(a.y - b.y) < OVER.y;
 
 /** The floor from above; the lit count's feet in pine, the others quiet. */
 export function Floor({
@@ -35,7 +40,12 @@ export function Floor({
           dangerouslySetInnerHTML={drawn(c.index)}
         />
       ))}
-      <g className="numbers" dangerouslySetInnerHTML={{ __html: svgOf(plan.numbers, onScreen) }} />
+      <g
+        className="numbers"
+        dangerouslySetInnerHTML={{
+          __html: svgOf(own ? plan.numbers.filter((n) => !isOver(n, own.number)) : plan.numbers, onScreen),
+        }}
+      />
       {own && (
         <g className="lit" dangerouslySetInnerHTML={{ __html: svgOf([...own.primitives, own.number], onScreen) }} />
       )}
