@@ -1,4 +1,7 @@
 import { defineConfig, devices } from '@playwright/test';
+import { chromiumProgram, ensureChromium } from './scripts/machine.mjs';
+
+ensureChromium();
 
 export default defineConfig({
   testDir: 'e2e',
@@ -27,7 +30,7 @@ export default defineConfig({
     navigationTimeout: 45_000,
     actionTimeout: 45_000,
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: chromiumProgram(),
       args: [
         '--no-sandbox',
         '--disable-gpu',

@@ -1,7 +1,7 @@
 // Before all: the throw-away cluster, a filled demo database and an empty one to copy from, and a built app.
 import { spawnSync } from 'node:child_process';
 import pg from 'pg';
-import { ensureChromium, ensurePostgres, project } from '../scripts/machine.mjs';
+import { ensurePostgres, project } from '../scripts/machine.mjs';
 import { clusterFolder, startCluster } from '../scripts/postgres.mjs';
 import { buildIfStale } from '../scripts/build.mjs';
 
@@ -16,7 +16,6 @@ export const at = (url: string, database: string, user?: string): string => {
 
 export default async function setup() {
   ensurePostgres();
-  ensureChromium();
   await buildIfStale();
   const cluster = await startCluster(clusterFolder('test'), { throwAway: true });
   const admin = new pg.Client({ connectionString: cluster.ownerUrl('postgres') });

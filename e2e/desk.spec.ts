@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
-import { expect, idOf, settle, test, watchConsole } from './house';
+import { expect, idOf, paste, settle, test, watchConsole } from './house';
 
 const shows = (page: Page, text: string | RegExp) => expect(page.getByText(text).first()).toBeVisible();
 
@@ -101,9 +101,10 @@ test.describe('the desk of the head instructor', () => {
     expect(text).toContain('term: pl | pozycja jeźdźca');
     await page.goto(`${demo.url}/techniques/import`);
     await settle(page);
-    await page
-      .getByLabel('Text or JSON')
-      .fill(`technique: Otter step\nkind: step\npoint: Quiet\n  part: feet\n\n${text}\n\ntechnique: Odd\nkind: dance`);
+    await paste(
+      page.getByLabel('Text or JSON'),
+      `technique: Otter step\nkind: step\npoint: Quiet\n  part: feet\n\n${text}\n\ntechnique: Odd\nkind: dance`,
+    );
     await shows(page, 'new step, 1 point');
     await shows(page, 'is here already and stays as it is');
     await shows(page, /stays out: kind: A kind is one of/);

@@ -145,3 +145,19 @@ test.describe('every screen is clean for axe and fits its width', () => {
     expect(small).toEqual([]);
   });
 });
+
+test.describe('what only a narrow screen makes hard to read is found', () => {
+  for (const [how, style] of [
+    ['its own colour', 'p { color: #ccc }'],
+    ['what lies behind it', 'main { background: #333 }'],
+    ['that it is not shown elsewhere', '.gone { display: block }'],
+  ] as const)
+    test(how, async ({ page }) => {
+      await page.setContent(`<html lang="en"><title>Narrow</title><style>
+        body { background: #fff } p { color: #000 } .gone { display: none; color: #eee }
+        @media (max-width: 500px) { ${style} }
+        </style><main><h1>Both</h1><p>Read me.</p><div class="gone"><b>Me too.</b></div></main>`);
+      await isReadable(page, 'it', [DESK, TABLET]);
+      await expect(isReadable(page, 'it', [DESK, PHONE])).rejects.toThrow('it at 390: color-contrast');
+    });
+});

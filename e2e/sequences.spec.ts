@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
-import { expect, settle, test, watchConsole, type House, worksOffline } from './house';
+import { expect, paste, settle, test, watchConsole, type House, worksOffline } from './house';
 
 const sequenceAt = async (house: House, title: string) =>
   (await house.query<{ id: string }>('select id from sequence where title = $1', [title]))[0]!.id;
@@ -126,11 +126,13 @@ test.describe('sequences', () => {
     const text = (await file('Text')).toString();
     await page.goto(`${demo.url}/sequences/import`);
     await settle(page);
-    await page.getByLabel('Texts or JSON').fill(json.replace('"title": "Sluice"', '"title": "Sluice by JSON"'));
+    const field = page.getByLabel('Texts or JSON');
+    await paste(field, json.replace('"title": "Sluice"', '"title": "Sluice by JSON"'));
     await shows(page, 'Fourteen counts');
-    await page
-      .getByLabel('Texts or JSON')
-      .fill(`${text.replace('title: Sluice', 'title: Sluice by text')}\n===\ntitle: Broken\nturn round\n===\n${text}`);
+    await paste(
+      field,
+      `${text.replace('title: Sluice', 'title: Sluice by text')}\n===\ntitle: Broken\nturn round\n===\n${text}`,
+    );
     await shows(page, 'stays out: Line 2, place 1: A turn says which way and how far.');
     await shows(page, 'replaces the text that is here');
     await page.getByRole('button', { name: 'Take the 2 good ones' }).click();

@@ -3,7 +3,7 @@
 import { mkdirSync } from 'node:fs';
 import path from 'node:path';
 import { chromium, expect } from '@playwright/test';
-import { asProgram, Plain, project, say } from './machine.mjs';
+import { asProgram, chromiumProgram, ensureChromium, Plain, project, say } from './machine.mjs';
 import { DEMO_PASSWORD, DEMO_SIGN_INS } from './demo-sign-ins.mjs';
 
 const address = process.env.ADDRESS ?? 'http://127.0.0.1:4310';
@@ -14,9 +14,10 @@ const tablet = { width: 800, height: 1280 };
 await asProgram(async () => {
   if (!(await fetch(`${address}/api/health`).catch(() => null))?.ok)
     throw new Plain(`No demo answers at ${address}. Start it with npm run demo.`);
+  ensureChromium();
   mkdirSync(folder, { recursive: true });
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: chromiumProgram(),
     args: [
       '--no-sandbox',
       '--disable-gpu',

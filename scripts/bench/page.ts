@@ -3,6 +3,7 @@ import { build } from 'esbuild';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { chromiumProgram } from '../machine.mjs';
 import { themeCss } from '../../src/kit/theme/theme';
 import { tokensCss } from '../../src/kit/theme/tokens';
 
@@ -41,7 +42,7 @@ export async function bundled(contents: string, instead: Readonly<Record<string,
 /** An empty page with our styles in headless Chromium; as in use, what is out of sight is kept out of the reckoning. */
 export async function benchPage(styles: readonly string[]) {
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: chromiumProgram(),
     args: ['--no-sandbox', '--disable-gpu'],
   });
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

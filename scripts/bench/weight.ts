@@ -10,7 +10,19 @@ const GOAL = 200_000;
 export function benchWeight() {
   const folder = path.join(project, 'dist/client/_astro');
   const files = readdirSync(folder);
-  const named = (start: string) => files.filter((f) => f.startsWith(`${start}.`) && f.endsWith('.js'));
+  const server = path.join(project, 'dist/server');
+  const manifest = readFileSync(
+    path.join(
+      server,
+      readdirSync(server).find((f) => f.startsWith('manifest_'))!,
+    ),
+    'utf8',
+  );
+  // The page itself says which island it is made of; the build says which file that became.
+  const page = readFileSync(path.join(project, 'src/pages/look.astro'), 'utf8');
+  const island = /from '\.\.\/(areas\/look\/[^']+)'/.exec(page)?.[1];
+  const built = new RegExp(`/src/${island}":"_astro/([^"]+)"`).exec(manifest)?.[1];
+  if (!island || !built) throw new Error('The mat’s page has no island any more: what is weighed here?');
   const seen = new Set<string>();
   const follow = (file: string) => {
     if (seen.has(file)) return;
@@ -18,7 +30,7 @@ export function benchWeight() {
     const text = readFileSync(path.join(folder, file), 'utf8');
     for (const m of text.matchAll(/(?:import|from)\s*["']\.\/([^"']+\.js)["']/g)) follow(m[1]!);
   };
-  for (const file of [...named('Look'), ...named('client')]) follow(file);
+  for (const file of [built, ...files.filter((f) => /^client\..*\.js$/.test(f))]) follow(file);
   let bytes = 0;
   for (const file of seen) bytes += gzipSync(readFileSync(path.join(folder, file))).length;
   return {

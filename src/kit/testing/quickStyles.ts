@@ -57,7 +57,8 @@ const TOLD = ['hidden', 'type', 'open'];
  * sheet on it: half the time of a screen's tests. Here the rules are indexed by what they can match. Nothing is laid out in
  * jsdom, so whoever asks for a size (as text fields that grow do) hears what the element says by itself.
  *
- * @param plain the window's own way: still asked for what a browser says by itself, for pseudo-elements and for colours
+ * @param plain the window's own way: still asked for what a browser says by itself, and for colours; what stands before and
+ *   after an element it does not know either
  * @returns the same answers where they say what is shown, what can be pressed, and in which colour
  */
 export function quickStyles(plain: typeof window.getComputedStyle): typeof window.getComputedStyle {
@@ -100,11 +101,10 @@ export function quickStyles(plain: typeof window.getComputedStyle): typeof windo
     if (value !== '') return value;
     return inherited && el.parentElement ? answer(el.parentElement, name) : byItself(el, name);
   };
-  return (el, pseudo) =>
-    pseudo
-      ? plain(el, pseudo)
-      : new Proxy(plain(bare.body), {
-          get: (_, key) =>
-            key === 'getPropertyValue' ? (name: string) => answer(el, name) : answer(el, dashed(String(key))),
-        });
+  const shape = plain(bare.body);
+  return (el) =>
+    new Proxy(shape, {
+      get: (_, key) =>
+        key === 'getPropertyValue' ? (name: string) => answer(el, name) : answer(el, dashed(String(key))),
+    });
 }

@@ -1,6 +1,8 @@
 import { cleanup, configure } from '@testing-library/react';
 import 'fake-indexeddb/auto';
+import * as React from 'react';
 import { afterAll, afterEach, vi } from 'vitest';
+import { layLabels } from './quickLabels';
 import { plainStyles, quickStyles } from './quickStyles';
 
 // No test asserts a time: what is waited for is bounded by the test's own limit, not by a second of a busy machine.
@@ -49,6 +51,7 @@ Element.prototype.scrollTo = () => undefined;
 Element.prototype.scrollIntoView = () => Promise.resolve() as unknown as undefined;
 
 window.getComputedStyle = quickStyles(plainStyles());
+layLabels();
 
 afterEach(cleanup);
 
@@ -57,3 +60,13 @@ const { location } = window;
 afterAll(() => {
   vi.stubGlobal('location', location);
 });
+
+// React notes of every element where it was made, in case it has to warn of it: a third of the time of a screen's tests. It
+// leaves that off by itself after ten thousand in one go; here it begins there. Its warnings still say what is wrong.
+const inside: unknown = Object.entries(React).find(([name]) => name.startsWith('__CLIENT_INTERNALS'))?.[1];
+if (inside && typeof inside === 'object' && 'recentlyCreatedOwnerStacks' in inside)
+  Object.defineProperty(inside, 'recentlyCreatedOwnerStacks', {
+    configurable: true,
+    get: () => 10_000,
+    set: () => undefined,
+  });
