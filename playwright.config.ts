@@ -13,11 +13,6 @@ export default defineConfig({
   expect: { timeout: 12_000 },
   retries: 1,
   globalSetup: './e2e/cluster.ts',
-  // What starts and builds the whole thing comes last and alone: it takes the built files away and makes them anew.
-  projects: [
-    { name: 'app', testIgnore: /start\.spec/ },
-    { name: 'start', testMatch: /start\.spec/, dependencies: ['app'] },
-  ],
   reporter: process.env['PLAYWRIGHT_JSON_OUTPUT_NAME'] ? [['list'], ['json']] : [['list']],
   use: {
     ...devices['Desktop Chrome'],

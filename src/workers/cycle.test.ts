@@ -66,6 +66,13 @@ function bestOfAll(p: CycleProblem): [number, number] {
   const asked = spacingOf(p);
   const cells = p.rows.flatMap((r, i) => r.open.flatMap((open, k) => (open ? [[i, k, r.least, r.most] as const] : [])));
   const grid = p.rows.map(() => p.room.map(() => 0));
+  // What goes into a class of its group no more goes into none of the plans that follow.
+  const left = p.room.map((n) => Array.from({ length: p.groups }, () => n));
+  const take = (i: number, k: number, units: number) => {
+    const { group } = p.rows[i]!;
+    left[k] = left[k]!.map((n, g) => (group === null || group === g ? n - units : n));
+    return left[k].every((n) => n >= 0);
+  };
   let best: [number, number] = [Infinity, Infinity];
   const go = (n: number) => {
     if (n === cells.length) {
@@ -76,9 +83,11 @@ function bestOfAll(p: CycleProblem): [number, number] {
     }
     const [i, k, least, most] = cells[n]!;
     for (let units = 0; units <= most; units += 1) {
-      if (units > 0 && (units < least || units > p.room[k]!)) continue;
+      if (units > 0 && units < least) continue;
+      const fits = take(i, k, units);
       grid[i]![k] = units;
-      go(n + 1);
+      if (fits) go(n + 1);
+      take(i, k, -units);
     }
     grid[i]![k] = 0;
   };
