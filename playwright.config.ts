@@ -13,6 +13,11 @@ export default defineConfig({
   expect: { timeout: 12_000 },
   retries: 1,
   globalSetup: './e2e/cluster.ts',
+  // What takes longest by itself begins first, so that nothing waits for it alone at the end.
+  projects: [
+    { name: 'start', testMatch: /start\.spec/ },
+    { name: 'app', testIgnore: /start\.spec/ },
+  ],
   reporter: process.env['PLAYWRIGHT_JSON_OUTPUT_NAME'] ? [['list'], ['json']] : [['list']],
   use: {
     ...devices['Desktop Chrome'],

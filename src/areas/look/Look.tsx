@@ -1,6 +1,6 @@
 // What the whole mat shares comes before what each of its parts adds.
 import '../../kit/mat/mat.css';
-import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { LookKitView } from '../../contracts/views';
 import { clockInWords, timeOfDayIn, usualCondition, type Side, type WorthALook as Worth } from '../../core';
 import { keepTrying, readOpen, type Waiting } from '../../kit/deviceQueue/deviceQueue';
@@ -22,16 +22,30 @@ import { beginning, type Mode } from './mode';
 import { writeFor } from '../../kit/mat/record';
 import { backToClass, forgetWayBack } from '../../kit/mat/backToClass';
 import { SaveState } from '../../kit/mat/SaveState';
-import { Sweep } from './sweep/Sweep';
-import { WhichItem } from './choose/WhichItem';
 import { WhoIsHere } from './choose/WhoIsHere';
-import { WorthALook } from './choose/WorthALook';
 import './Look.css';
 
-// Cards, the stave and dragging are fetched after the page stands; the service worker keeps them for the hall.
-const Card = lazy(() => import('./card/Card'));
-const FormCard = lazy(() => import('./form/FormCard'));
+// Lists to type into, sweeps, cards, the stave and dragging are fetched after the page stands; the service worker keeps
+// them for the hall.
+const fetchWhatToLookAt = () => import('./choose/WhatToLookAt');
+const fetchSweep = () => import('./sweep/Sweep');
+const fetchCard = () => import('./card/Card');
+const fetchFormCard = () => import('./form/FormCard');
+const WhatToLookAt = lazy(fetchWhatToLookAt);
+const Sweep = lazy(fetchSweep);
+const Card = lazy(fetchCard);
+const FormCard = lazy(fetchFormCard);
 const OrderLine = lazy(() => import('./choose/OrderLine'));
+
+/** Fetches what the mat needs next before it is needed: the hall may lose its network at any moment. */
+export const fetchAhead = (): void =>
+  void Promise.all([
+    fetchWhatToLookAt(),
+    fetchSweep(),
+    fetchCard(),
+    fetchFormCard(),
+    import('../../kit/mat/StandsAside'),
+  ]).catch(() => undefined);
 
 /** A card that nobody touched for so long is finished work: it is sent. */
 const LEFT_OPEN = 3_600_000;
@@ -53,6 +67,9 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
   );
   const [side, setSide] = useState<Side>('left');
   const [ready, setReady] = useState(false);
+  /** Whether what to look at can be pressed. */
+  const [stands, setStands] = useState(false);
+  const isStanding = useCallback(() => setStands(true), []);
   const [day, setDay] = useState<string | null>(null);
   /** The page of the evening from which a look was begun. */
   const [back, setBack] = useState<string | null>(null);
@@ -99,10 +116,6 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
   // And it knows the cards that were not finished: none is shown before they have been read.
   useEffect(() => {
     let current = true;
-    // Fetched before it is needed: the hall may lose its network at any moment.
-    void Promise.all([import('./card/Card'), import('./form/FormCard'), import('../../kit/mat/StandsAside')]).catch(
-      () => undefined,
-    );
     // A device that cannot be read begins with nothing; the first mark then says what is wrong.
     void readOpen()
       .catch((): Waiting[] => [])
@@ -192,29 +205,31 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
       return (
         <IslandRoot scheme="dark">
           <main>
-            <Sweep
-              key={`${point.id} ${conditionId} ${onSide}`}
-              kit={kit}
-              line={people}
-              technique={technique}
-              point={point}
-              conditionId={conditionId}
-              side={onSide}
-              leftHanded={line.leftHanded}
-              away={kit.students.filter((s) => !line.present.includes(s.id))}
-              late={line.late}
-              onArrive={arrive}
-              onSwept={() => looked(`t:${technique.id} ${point.id} ${onSide}`)}
-              onHand={hand}
-              onSide={setSide}
-              onNextPoint={() =>
-                go({
-                  what: 'sweep',
-                  pointId: sweepable[(sweepable.indexOf(point) + 1) % sweepable.length]!.id,
-                })
-              }
-              onEnd={end}
-            />
+            <Suspense fallback={<p className="choose">Fetching the line…</p>}>
+              <Sweep
+                key={`${point.id} ${conditionId} ${onSide}`}
+                kit={kit}
+                line={people}
+                technique={technique}
+                point={point}
+                conditionId={conditionId}
+                side={onSide}
+                leftHanded={line.leftHanded}
+                away={kit.students.filter((s) => !line.present.includes(s.id))}
+                late={line.late}
+                onArrive={arrive}
+                onSwept={() => looked(`t:${technique.id} ${point.id} ${onSide}`)}
+                onHand={hand}
+                onSide={setSide}
+                onNextPoint={() =>
+                  go({
+                    what: 'sweep',
+                    pointId: sweepable[(sweepable.indexOf(point) + 1) % sweepable.length]!.id,
+                  })
+                }
+                onEnd={end}
+              />
+            </Suspense>
           </main>
         </IslandRoot>
       );
@@ -267,7 +282,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
 
   return (
     <IslandRoot scheme="dark">
-      <main className="choose" aria-busy={!ready}>
+      <main className="choose" aria-busy={!ready || !stands}>
         <header>
           <div>
             <h1>What shall I watch?</h1>
@@ -292,20 +307,25 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
             onOrder={() => go({ what: 'order' })}
           />
           <section aria-labelledby="item-head">
-            <WorthALook kit={kit} items={items} people={people} line={line} onPlan={changeLine} onLook={choose} />
-            <WhichItem
-              kit={kit}
-              items={items}
-              item={item}
-              conditionId={conditionId}
-              side={side}
-              people={people}
-              onItem={setItem}
-              onCondition={setCondition}
-              onSide={setSide}
-              onSweep={(pointId) => go({ what: 'sweep', pointId })}
-              onPerson={(studentId) => go({ what: 'card', studentId })}
-            />
+            <Suspense fallback={<p>Fetching what is worth a look…</p>}>
+              <WhatToLookAt
+                kit={kit}
+                items={items}
+                item={item}
+                conditionId={conditionId}
+                side={side}
+                people={people}
+                onItem={setItem}
+                onCondition={setCondition}
+                onSide={setSide}
+                onSweep={(pointId) => go({ what: 'sweep', pointId })}
+                onPerson={(studentId) => go({ what: 'card', studentId })}
+                line={line}
+                onPlan={changeLine}
+                onLook={choose}
+                onStands={isStanding}
+              />
+            </Suspense>
           </section>
         </div>
         <footer className="plain">
