@@ -37,7 +37,7 @@ export default defineConfig({
       rollupOptions: {
         treeshake: { moduleSideEffects: (id) => !id.includes('/src/core/') },
         // What is smaller goes in with another: left alone, a page asked for a hundred files of a few lines each.
-        output: { experimentalMinChunkSize: 3_000 },
+        output: { experimentalMinChunkSize: 2_000 },
       },
     },
     ssr: { external: ['@mui/material', '@babel/runtime'] },

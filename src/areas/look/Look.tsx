@@ -22,30 +22,25 @@ import { beginning, type Mode } from './mode';
 import { writeFor } from '../../kit/mat/record';
 import { backToClass, forgetWayBack } from '../../kit/mat/backToClass';
 import { SaveState } from '../../kit/mat/SaveState';
+import { Sweep } from './sweep/Sweep';
 import { WhoIsHere } from './choose/WhoIsHere';
 import './Look.css';
 
-// Lists to type into, sweeps, cards, the stave and dragging are fetched after the page stands; the service worker keeps
-// them for the hall.
+// Lists to type into, cards, the stave and dragging are fetched after the page stands; the service worker keeps them for
+// the hall. A sweep is there at once: its first key is pressed while the hand is still on the last one.
 const fetchWhatToLookAt = () => import('./choose/WhatToLookAt');
-const fetchSweep = () => import('./sweep/Sweep');
 const fetchCard = () => import('./card/Card');
 const fetchFormCard = () => import('./form/FormCard');
 const WhatToLookAt = lazy(fetchWhatToLookAt);
-const Sweep = lazy(fetchSweep);
 const Card = lazy(fetchCard);
 const FormCard = lazy(fetchFormCard);
 const OrderLine = lazy(() => import('./choose/OrderLine'));
 
 /** Fetches what the mat needs next before it is needed: the hall may lose its network at any moment. */
 export const fetchAhead = (): void =>
-  void Promise.all([
-    fetchWhatToLookAt(),
-    fetchSweep(),
-    fetchCard(),
-    fetchFormCard(),
-    import('../../kit/mat/StandsAside'),
-  ]).catch(() => undefined);
+  void Promise.all([fetchWhatToLookAt(), fetchCard(), fetchFormCard(), import('../../kit/mat/StandsAside')]).catch(
+    () => undefined,
+  );
 
 /** A card that nobody touched for so long is finished work: it is sent. */
 const LEFT_OPEN = 3_600_000;
@@ -205,31 +200,29 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
       return (
         <IslandRoot scheme="dark">
           <main>
-            <Suspense fallback={<p className="choose">Fetching the line…</p>}>
-              <Sweep
-                key={`${point.id} ${conditionId} ${onSide}`}
-                kit={kit}
-                line={people}
-                technique={technique}
-                point={point}
-                conditionId={conditionId}
-                side={onSide}
-                leftHanded={line.leftHanded}
-                away={kit.students.filter((s) => !line.present.includes(s.id))}
-                late={line.late}
-                onArrive={arrive}
-                onSwept={() => looked(`t:${technique.id} ${point.id} ${onSide}`)}
-                onHand={hand}
-                onSide={setSide}
-                onNextPoint={() =>
-                  go({
-                    what: 'sweep',
-                    pointId: sweepable[(sweepable.indexOf(point) + 1) % sweepable.length]!.id,
-                  })
-                }
-                onEnd={end}
-              />
-            </Suspense>
+            <Sweep
+              key={`${point.id} ${conditionId} ${onSide}`}
+              kit={kit}
+              line={people}
+              technique={technique}
+              point={point}
+              conditionId={conditionId}
+              side={onSide}
+              leftHanded={line.leftHanded}
+              away={kit.students.filter((s) => !line.present.includes(s.id))}
+              late={line.late}
+              onArrive={arrive}
+              onSwept={() => looked(`t:${technique.id} ${point.id} ${onSide}`)}
+              onHand={hand}
+              onSide={setSide}
+              onNextPoint={() =>
+                go({
+                  what: 'sweep',
+                  pointId: sweepable[(sweepable.indexOf(point) + 1) % sweepable.length]!.id,
+                })
+              }
+              onEnd={end}
+            />
           </main>
         </IslandRoot>
       );

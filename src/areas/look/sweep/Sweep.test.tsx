@@ -5,7 +5,7 @@ import type { LookWritten } from '../../../contracts/look';
 import type { EarlierMarksView } from '../../../contracts/views';
 import { put as realPut } from '../../../kit/deviceQueue/deviceQueue';
 import { shown } from '../../../kit/testing/server';
-import Sweep from './Sweep';
+import { Sweep } from './Sweep';
 import { BASE, CONDITION, HEEL, kitOf, student, technique } from '../../../kit/mat/testing/kit';
 
 vi.mock(import('../../../kit/deviceQueue/deviceQueue'), async (read) => ({ ...(await read()), put: vi.fn() }));

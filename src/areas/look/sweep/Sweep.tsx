@@ -23,7 +23,7 @@ interface Props extends Swept {
 }
 
 /** One point across the whole line: one tap a person, mark and move on. */
-export default function Sweep(props: Props) {
+export function Sweep(props: Props) {
   useAwake();
   const { kit, line, technique, point, conditionId, side, leftHanded } = props;
   const sweep = useSweep(props);
