@@ -44,6 +44,17 @@ describe('the mat', () => {
     expect(button(/^3 Moved me felt: on a card/)).toHaveProperty('disabled', true);
   });
 
+  it('is busy until what to look at can be pressed, while who is here can be tapped already', async () => {
+    const user = open();
+    expect(document.querySelector('main')!.getAttribute('aria-busy')).toBe('true');
+    await user.click(screen.getByRole('checkbox', { name: 'Ilse Marrow' }));
+    expect(screen.getByText('1 of 2 here')).toBeTruthy();
+    await ready();
+    expect(screen.queryByText('Fetching what is worth a look…')).toBeNull();
+    await user.click(button(/^1 Heel down/));
+    expect(screen.getByRole('heading', { level: 1, name: /Heel down/ })).toBeTruthy();
+  });
+
   it('remembers the line of today, and not that of another day', async () => {
     keepLine({ ...freshLine(kit.today), present: [bram!.id] });
     const first = render(<Look kit={kit} school="Causeway Hall" />);
