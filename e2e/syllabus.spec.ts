@@ -227,6 +227,7 @@ test('an empty school is led to its first technique; what is no school is not ta
     await settle(theirs);
     await theirs.getByRole('link', { name: 'begin from a starter or a file' }).click();
     await expect(theirs).toHaveURL(/\/syllabus\/exchange$/);
+    await settle(theirs);
     const input = theirs.getByLabel('A school as JSON, or its tables as CSV');
     await input.setInputFiles(file('{ not json'));
     await shows(theirs, /school\.json is no whole JSON/);
