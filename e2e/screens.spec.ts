@@ -151,12 +151,14 @@ test.describe('what only a narrow screen makes hard to read is found', () => {
     ['its own colour', 'p { color: #ccc }'],
     ['what lies behind it', 'main { background: #333 }'],
     ['that it is not shown elsewhere', '.gone { display: block }'],
+    ['what it comes to lie upon', '.dark { position: static } p { margin-top: -2em }'],
   ] as const)
     test(how, async ({ page }) => {
       await page.setContent(`<html lang="en"><title>Narrow</title><style>
         body { background: #fff } p { color: #000 } .gone { display: none; color: #eee }
+        .dark { position: absolute; left: -999px; height: 3em; background: #222 }
         @media (max-width: 500px) { ${style} }
-        </style><main><h1>Both</h1><p>Read me.</p><div class="gone"><b>Me too.</b></div></main>`);
+        </style><main><h1>Both</h1><div class="dark"></div><p>Read me.</p><div class="gone"><b>Me too.</b></div></main>`);
       await isReadable(page, 'it', [DESK, TABLET]);
       await expect(isReadable(page, 'it', [DESK, PHONE])).rejects.toThrow('it at 390: color-contrast');
     });
