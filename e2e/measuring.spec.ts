@@ -3,7 +3,7 @@ import { mkdtempSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { inFrontStance } from '../src/core';
-import { recordClicks } from './clickTrack';
+import { playTrack, recordClicks } from './clickTrack';
 import { DRAWN, drawBody, inPicture, weightInFront } from './drawnBody';
 import { drawClip } from './drawnClip';
 import { expect, test, worksOffline } from './house';
@@ -223,7 +223,7 @@ test.describe('measuring', () => {
         ...info.project.use.launchOptions!.args!,
         '--use-fake-ui-for-media-stream',
         '--use-fake-device-for-media-stream',
-        `--use-file-for-fake-audio-capture=${file}%noloop`,
+        `--use-file-for-fake-audio-capture=${file}`,
         '--autoplay-policy=no-user-gesture-required',
       ],
     });
@@ -231,26 +231,37 @@ test.describe('measuring', () => {
     await demo.signIn(context, 'maren');
     const began = await now(demo);
     const page = await context.newPage();
+    await page.route('**/pad.wav', (route) => route.fulfill({ path: file }));
     await page.goto(`${demo.url}/look`);
     await awake(page);
     await page.getByRole('button', { name: 'Everybody' }).click();
     await pick(page, 'Front kick');
+    const onTheKnot = page.getByRole('button', { name: /On the knot/ }).first();
+
+    // The microphone of a browser that stands in for one plays on at the pace of this machine: that it hears is tried here.
     await page.getByRole('button', { name: 'Rafael Quill', exact: true }).first().click();
-    await page
-      .getByRole('button', { name: /On the knot/ })
-      .first()
-      .click();
+    await onTheKnot.click();
     await page.getByRole('button', { name: 'Count by ear' }).click();
-    await expect(page.getByText(/^(9|10) hits heard/)).toBeVisible({ timeout: 20_000 });
+    await expect(page.getByText(/^([5-9]|\d\d+) hits heard; tap/)).toBeVisible({ timeout: 40_000 });
     await page.getByRole('button', { name: 'Stop listening' }).click();
-    // Where the stand-in of a microphone stutters, one more may be heard; how exactly it hears is tried without one.
-    const said = (await page.getByText(/hits heard\. 0\.5 s apart, evenly/).textContent())!;
-    const heard = Number(/^\d+/.exec(said)![0]);
-    await page.getByRole('button', { name: /^Next:/ }).click();
+    const roughly = Number(/^\d+/.exec((await page.getByText(/^\d+ hits heard/).textContent())!)![0]);
+    const next = page.getByRole('button', { name: /^Next:/ });
+    const who = (await next.textContent())!.replace('Next: ', '');
+    await next.click();
+
+    // How exactly it hears is tried with the same track at its own pace, through all that follows the microphone.
+    await page.evaluate(playTrack, '/pad.wav');
+    await onTheKnot.click();
+    await page.getByRole('button', { name: 'Count by ear' }).click();
+    await expect(page.getByText('9 hits heard; tap what missed. 0.5 s apart, evenly.')).toBeVisible();
+    await page.getByRole('button', { name: 'Stop listening' }).click();
+    await next.click();
+
     await expect(page.getByText('None waits for the network.')).toBeVisible({ timeout: 15_000 });
     const looks = await looksSince(demo, began);
     expect(looks.filter((l) => l.point === 'On the knot').map((l) => [l.student, l.held, l.of])).toEqual([
-      ['Rafael Quill', heard, heard],
+      ['Rafael Quill', roughly, roughly],
+      [who, 9, 9],
     ]);
     await hears.close();
   });
