@@ -108,6 +108,22 @@ test.describe('looking', () => {
     await expect(page.getByText('Chosen: He asked for it.')).toBeVisible();
   });
 
+  test('a part that cannot be fetched takes nothing else down, and comes when the network does', async ({
+    demo,
+    context,
+    page,
+  }) => {
+    await demo.signIn(context, 'maren');
+    await everybody(page, demo.url);
+    await page.route(/_astro\/OrderLine\./, (route) => route.abort('internetdisconnected'));
+    await page.getByRole('button', { name: 'Order the line' }).click();
+    await expect(page.getByText(/could not be fetched\. It is tried again by itself/)).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'How do they stand?' })).toBeVisible();
+    await page.unroute(/_astro\/OrderLine\./);
+    await expect(page.getByRole('button', { name: 'So they stand' })).toBeVisible({ timeout: 15_000 });
+    await expect(page.getByText(/could not be fetched/)).toHaveCount(0);
+  });
+
   test('two tablets at the same line: both marks are kept, each sees the other’s', async ({ demo, browser }) => {
     const [one, two] = await Promise.all([browser.newContext(), browser.newContext()]);
     await demo.signIn(one, 'maren');

@@ -1,10 +1,11 @@
 // What the whole mat shares comes before what each of its parts adds.
 import '../../kit/mat/mat.css';
-import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { LookKitView } from '../../contracts/views';
 import { clockInWords, timeOfDayIn, usualCondition, type Side, type WorthALook as Worth } from '../../core';
 import { keepTrying, readOpen, type Waiting } from '../../kit/deviceQueue/deviceQueue';
 import { IslandRoot } from '../../kit/IslandRoot';
+import { Late, late } from '../../kit/late';
 import { noteClass } from '../../kit/mat/noteClass';
 import { AnotherDay } from './choose/AnotherDay';
 import {
@@ -31,10 +32,10 @@ import './Look.css';
 const fetchWhatToLookAt = () => import('./choose/WhatToLookAt');
 const fetchCard = () => import('./card/Card');
 const fetchFormCard = () => import('./form/FormCard');
-const WhatToLookAt = lazy(fetchWhatToLookAt);
-const Card = lazy(fetchCard);
-const FormCard = lazy(fetchFormCard);
-const OrderLine = lazy(() => import('./choose/OrderLine'));
+const WhatToLookAt = late(fetchWhatToLookAt);
+const Card = late(fetchCard);
+const FormCard = late(fetchFormCard);
+const OrderLine = late(() => import('./choose/OrderLine'));
 
 /** Fetches what the mat needs next before it is needed: the hall may lose its network at any moment. */
 export const fetchAhead = (): void =>
@@ -179,7 +180,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
           <header>
             <h1>How do they stand?</h1>
           </header>
-          <Suspense fallback={<p>Fetching the grips…</p>}>
+          <Late meanwhile={<p>Fetching the grips…</p>}>
             <OrderLine
               people={people}
               ranks={kit.ranks}
@@ -187,7 +188,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
               onOrder={(order) => changeLine({ order, flipped: false })}
               onDone={() => go({ what: 'choose' })}
             />
-          </Suspense>
+          </Late>
         </main>
       </IslandRoot>
     );
@@ -245,7 +246,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
     return (
       <IslandRoot scheme="dark">
         <main>
-          <Suspense fallback={fetching}>
+          <Late meanwhile={fetching}>
             {!ready ? (
               fetching
             ) : technique ? (
@@ -267,7 +268,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
                 onItem={() => go({ what: 'choose' })}
               />
             )}
-          </Suspense>
+          </Late>
         </main>
       </IslandRoot>
     );
@@ -300,7 +301,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
             onOrder={() => go({ what: 'order' })}
           />
           <section aria-labelledby="item-head">
-            <Suspense fallback={<p>Fetching what is worth a look…</p>}>
+            <Late meanwhile={<p>Fetching what is worth a look…</p>}>
               <WhatToLookAt
                 kit={kit}
                 items={items}
@@ -318,7 +319,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
                 onLook={choose}
                 onStands={isStanding}
               />
-            </Suspense>
+            </Late>
           </section>
         </div>
         <footer className="plain">

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { lazy, Suspense, useDeferredValue, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useDeferredValue, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import type { SyllabusView } from '../../contracts/views';
 import {
   capital,
@@ -18,6 +18,7 @@ import {
   type SyllabusFinding,
 } from '../../core';
 import { IslandRoot } from '../../kit/IslandRoot';
+import { Late, late } from '../../kit/late';
 import { newId, send } from '../../kit/send';
 import { Word } from '../../kit/Word';
 import { type Does } from './BeltSheet';
@@ -37,7 +38,7 @@ import './Syllabus.css';
 const LEAST_COLUMN = 52;
 
 /** Drawn only when it is asked for. */
-const LoadChart = lazy(() => import('./LoadChart'));
+const LoadChart = late(() => import('./LoadChart'));
 
 /** "Does the way hold together?": ranks across, work down, every item's life as a thread; what is open stands beside it. */
 export default function Syllabus({
@@ -297,7 +298,7 @@ export default function Syllabus({
             <details className="by-kind" onToggle={(e) => setByKind(e.currentTarget.open)}>
               <summary>Load by kind</summary>
               {byKind && (
-                <Suspense fallback={<p className="second">Drawing</p>}>
+                <Late meanwhile={<p className="second">Drawing</p>}>
                   <LoadChart
                     loads={loadOf(
                       later,
@@ -306,7 +307,7 @@ export default function Syllabus({
                     )}
                     ranks={view.ranks}
                   />
-                </Suspense>
+                </Late>
               )}
             </details>
           )}

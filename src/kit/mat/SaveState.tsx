@@ -1,10 +1,11 @@
 import Button from '@mui/material/Button';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
+import { Late, late } from '../late';
 import { keepSending, type QueueState } from '../deviceQueue/deviceQueue';
 import './SaveState.css';
 
 // Rarely needed, so it is fetched after the page stands; the service worker keeps it for the hall.
-const StandsAside = lazy(() => import('./StandsAside'));
+const StandsAside = late(() => import('./StandsAside'));
 
 /** How the marks stand, always in words: on this tablet, waiting for the network, or aside and why. */
 export function SaveState({
@@ -67,9 +68,9 @@ export function SaveState({
             {aside.length} {aside.length === 1 ? 'stands' : 'stand'} aside: see why
           </Button>
           {shown && (
-            <Suspense fallback={null}>
+            <Late>
               <StandsAside commands={aside} />
-            </Suspense>
+            </Late>
           )}
         </>
       )}

@@ -1,12 +1,13 @@
 import Button from '@mui/material/Button';
-import { lazy, Suspense, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { readingOf, waysToMeasure, type PointKind, type Range, type Side } from '../../core';
+import { Late, late } from '../late';
 import type { KitStudent } from '../mat/line';
 import type { MeasuredPerson, MeasuredPoint, Taken } from './reads';
 
 /** Fetched when they are opened: few looks need them. */
-const PhotoMeasure = lazy(() => import('./PhotoMeasure'));
-const ClipMeasure = lazy(() => import('./ClipMeasure'));
+const PhotoMeasure = late(() => import('./PhotoMeasure'));
+const ClipMeasure = late(() => import('./ClipMeasure'));
 
 /** A point with what is accepted of somebody; null: nothing of it is measured. */
 export const measuredPoint = (
@@ -63,13 +64,13 @@ export function useReading({
   return {
     press: <Button onClick={() => setOpen(true)}>{off === 'clip' ? 'From a clip' : 'From a picture'}</Button>,
     screen: open && (
-      <Suspense fallback={null}>
+      <Late>
         {off === 'clip' ? (
           <ClipMeasure {...all} name={who.name} />
         ) : (
           <PhotoMeasure {...all} who={who} item={item} others={others} />
         )}
-      </Suspense>
+      </Late>
     ),
   };
 }

@@ -1,11 +1,12 @@
 import Dialog from '@mui/material/Dialog';
-import { lazy, Suspense, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { CommandDraft, CommandName, Meanwhile } from '../../contracts/commands';
+import { Late, late } from '../late';
 import { send, type Answer } from '../send';
 import type { PlaceName } from './SideBySide';
 
 // Two people rarely save the same thing: the screen for it is fetched when they do.
-const SideBySide = lazy(async () => ({ default: (await import('./SideBySide')).SideBySide }));
+const SideBySide = late(async () => ({ default: (await import('./SideBySide')).SideBySide }));
 
 interface Shape {
   from: (sent: object, began: object, by: 'was' | 'mine' | 'theirs') => object;
@@ -72,7 +73,7 @@ export function useSideBySide<N extends CommandName>(
     await done();
   };
   const screen = met && (
-    <Suspense fallback={<p>One moment…</p>}>
+    <Late meanwhile={<p>One moment…</p>}>
       <SideBySide
         title={title}
         was={met.was}
@@ -86,7 +87,7 @@ export function useSideBySide<N extends CommandName>(
         leave={leave}
         onLeave={() => setMet(null)}
       />
-    </Suspense>
+    </Late>
   );
   const meeting = inDialog
     ? screen && (
