@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { lazy, Suspense, useSyncExternalStore, type ReactNode } from 'react';
+import './late.css';
 
 /** So long after a part could not be fetched it is asked for again, in milliseconds, unless the network says sooner that it is back. */
 export const AGAIN = 4_000;
@@ -56,7 +57,7 @@ function Meanwhile({ children }: { children: ReactNode }) {
   );
   if (!isMissing) return children;
   return (
-    <div role="status">
+    <div role="status" className="late">
       <p>This part could not be fetched. It is tried again by itself until there is a network.</p>
       <Button onClick={() => location.reload()}>Open the page again</Button>
     </div>
