@@ -249,7 +249,7 @@ test.describe('measuring', () => {
     const who = (await next.textContent())!.replace('Next: ', '');
     await next.click();
 
-    // How exactly it hears is tried with the same track at its own pace, through all that follows the microphone.
+    // How exactly it hears is tried with the same track reckoned at once, through all that follows the microphone.
     await page.evaluate(playTrack, '/pad.wav');
     await onTheKnot.click();
     await page.getByRole('button', { name: 'Count by ear' }).click();
