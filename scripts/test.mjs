@@ -1,4 +1,4 @@
-// npm test: installs what is missing, then types, format and build, Vitest, and Playwright, with the linter beside them;
+// npm test: installs what is missing, then types, format, lint and build, Vitest, and Playwright;
 // ends with one line that sums both runners. A step that fails is counted as one failure, and the later steps still run.
 import { spawn } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
@@ -45,7 +45,6 @@ await asProgram(async () => {
         resolve(status === 0);
       });
     });
-  const cache = ['--cache', '--cache-location', 'node_modules/.cache/eslint/'];
   // Pages are read by Astro’s own check, all else by the compiler that is no script itself: in half the time.
   const tsc = ['node_modules/typescript-native/bin/tsc', '--noEmit', '--singleThreaded'];
   const pages = ['check', '--tsconfig', 'tsconfig.pages.json'];
@@ -58,12 +57,11 @@ await asProgram(async () => {
     await aside('format', 'npx', ['prettier', '--check', '--cache', '--log-level', 'warn', '.']),
     await aside('build', process.execPath, ['scripts/build.mjs']),
   ];
-  // The linter takes what the others leave of two cores, from the first step to the last, and holds none of them up.
-  const lint = ['-n', '15', 'npx', 'eslint', ...cache, '--max-warnings', '0', '.'];
-  const linted = aside('lint and boundaries', 'nice', lint);
   const typed = async () => [
     await aside('types', process.execPath, tsc),
+    await aside('lint and boundaries', 'npx', ['oxlint', '--type-aware', '--config', 'oxlint.config.mjs']),
     await aside('types of pages', 'npx', ['astro', ...pages, ...severe]),
+    await aside('lint of pages', 'npx', ['eslint', '--max-warnings', '0', '.']),
   ];
   const read = await Promise.all([typed(), written()]);
   read.flat().forEach(count);
@@ -95,7 +93,6 @@ await asProgram(async () => {
   const e2e = await step('Playwright', 'npx', ['playwright', 'test'], {
     PLAYWRIGHT_JSON_OUTPUT_NAME: path.join(home, 'playwright.json'),
   });
-  count(await linted);
   const p = report('playwright.json');
   const second = p?.stats.flaky ?? 0;
   passed += (p?.stats.expected ?? 0) + second;

@@ -43,26 +43,29 @@ export function useCalling(seq: Sequence, spoken: Spoken) {
     }
   }, []);
 
-  const tick = useCallback(() => {
-    const r = run.current;
-    if (!r.running) return;
-    const now = (performance.now() - r.begun) / 1000;
-    let next = r.at;
-    while (next + 1 < r.calls.length && r.calls[next + 1]!.at <= now + 0.004) next++;
-    if (next !== r.at) {
-      r.at = next;
-      const call = r.calls[next]!;
-      const over = call.kind === 'end';
-      if (call.kind === 'count') said.current.push({ at: performance.now(), call });
-      if (over) r.running = false;
-      announce(call);
-      setCalling((c) => ({ ...c, at: next, state: over ? 'over' : 'running' }));
-      if (over) return;
-    }
-    const due = r.calls[r.at + 1];
-    const wait = due ? Math.max(4, due.at * 1000 - (performance.now() - r.begun)) : 50;
-    r.timer = window.setTimeout(tick, Math.min(wait, 250));
-  }, [announce]);
+  const tick = useCallback(
+    function again() {
+      const r = run.current;
+      if (!r.running) return;
+      const now = (performance.now() - r.begun) / 1000;
+      let next = r.at;
+      while (next + 1 < r.calls.length && r.calls[next + 1]!.at <= now + 0.004) next++;
+      if (next !== r.at) {
+        r.at = next;
+        const call = r.calls[next]!;
+        const over = call.kind === 'end';
+        if (call.kind === 'count') said.current.push({ at: performance.now(), call });
+        if (over) r.running = false;
+        announce(call);
+        setCalling((c) => ({ ...c, at: next, state: over ? 'over' : 'running' }));
+        if (over) return;
+      }
+      const due = r.calls[r.at + 1];
+      const wait = due ? Math.max(4, due.at * 1000 - (performance.now() - r.begun)) : 50;
+      r.timer = window.setTimeout(again, Math.min(wait, 250));
+    },
+    [announce],
+  );
 
   const stop = useCallback(() => {
     const r = run.current;

@@ -165,6 +165,7 @@ describe('the mat', () => {
     readOpen.mockRejectedValue(new Error('no database'));
     open();
     await ready();
+    expect(screen.getByText('0 of 2 here')).toBeTruthy();
   });
 
   it('sends cards that nobody touched for an hour, and leaves newer ones open', async () => {

@@ -144,7 +144,7 @@ export function useDraft(first: SyllabusView, me: { id: string; name: string }) 
       current = false;
       stop();
     };
-    // Once, with what the page came with.
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, with what the page came with
   }, [by]);
 
   const keep = useCallback(

@@ -49,7 +49,7 @@ export function Pairs({
   };
   const mostOf = (p: CalledPair | Pair) =>
     Math.min(asked.rung, ...[p.a, p.b, ...(p.c ? [p.c] : [])].map((id) => of.get(id)?.rung ?? 0));
-  const call = (pairs: readonly CalledPair[]) => void calls.call(block.id, shown!.round, pairs);
+  const call = (pairs: readonly CalledPair[]) => calls.call(block.id, shown!.round, pairs);
   const aloud = () => {
     const list = (shown?.called ?? shown?.proposed.pairs ?? []).map((p) => `${name(p.a)} with ${names(p)}.`).join(' ');
     setVoice(say(list) ? '' : 'This device has no voice.');

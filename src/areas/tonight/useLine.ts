@@ -35,6 +35,7 @@ export function useLine(kit: LookKitView, items: readonly KitItem[]) {
   useEffect(() => {
     const all = withTheOthers(kit, readLine(dayNow(kit.timeZone)));
     latest.current = all;
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- what the device says, once it can be read
     setLine(all);
   }, [kit]);
 

@@ -19,13 +19,15 @@ export function useRounds(kit: LookKitView, block: Block | null, present: readon
   const rounds = useMemo((): ShownRound[] => {
     if (!block?.pairs) return [];
     const to = roundsToCome(kit, block, present, called, pins);
-    let at = 0;
-    return Array.from({ length: block.pairs.rounds }, (_, i): ShownRound => {
-      const was = called[calledKey(block.id, i + 1)];
-      return was
-        ? { round: i + 1, called: was, proposed: { pairs: [], alone: [] } }
-        : { round: i + 1, called: null, proposed: to[at++] ?? { pairs: [], alone: [] } };
-    });
+    const none: Pairing = { pairs: [], alone: [] };
+    const shown: ShownRound[] = [];
+    for (let round = 1; round <= block.pairs.rounds; round += 1) {
+      const was = called[calledKey(block.id, round)];
+      if (was) shown.push({ round, called: was, proposed: none });
+      else shown.push({ round, called: null, proposed: to.shift() ?? none });
+    }
+    return shown;
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- who is here is known by their ids
   }, [kit, block, key, called, pins]);
   return {
     rounds,

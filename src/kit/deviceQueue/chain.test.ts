@@ -33,7 +33,7 @@ describe('changes that follow each other', () => {
   };
 
   /** Sends the first and whatever is put meanwhile, each over what the one before it made. */
-  const sent = async (first: string, puts: readonly Promise<void>[], stop: () => void) => {
+  const expectSent = async (first: string, puts: readonly Promise<void>[], stop: () => void) => {
     await put(change(first, 7));
     await flush(me);
     await Promise.all(puts);
@@ -59,7 +59,7 @@ describe('changes that follow each other', () => {
           );
         return { answer: { version: (version += 1) } };
       });
-      await sent(`${turns} a`, puts, stop);
+      await expectSent(`${turns} a`, puts, stop);
     }
   });
 
@@ -70,7 +70,7 @@ describe('changes that follow each other', () => {
     const stop = whenAnswered((c) => {
       if (c.id === 'a') puts.push(put(change('b', 7)), put(change('c', 7)));
     });
-    await sent('a', puts, stop);
+    await expectSent('a', puts, stop);
   });
 
   const nowDone = (id: string) => ({ ...change(id, 70), at: new Date().toISOString() });

@@ -14,6 +14,7 @@ export function useAhead<K, V>(
     writing.current = write;
   });
   const [ahead] = useState(
+    // eslint-disable-next-line react-hooks/refs -- read when something is written, never while drawing
     () =>
       new Ahead<K, V>(
         (key, value, over) => writing.current(key, value, over),

@@ -18,7 +18,6 @@ export function useBody(picture: Picture | null, onFound: (found: readonly Found
   useEffect(() => {
     tell.current = onFound;
   });
-  useEffect(() => () => worker.current?.terminate(), []);
   useEffect(() => {
     if (!picture) return;
     let wanted = true;
@@ -43,5 +42,6 @@ export function useBody(picture: Picture | null, onFound: (found: readonly Found
       wanted = false;
     };
   }, [picture]);
+  useEffect(() => () => worker.current?.terminate(), []);
   return looking;
 }

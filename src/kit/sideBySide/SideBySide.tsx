@@ -115,6 +115,8 @@ export function SideBySide<T>({
                 }
               : { mine: 'yours', theirs: their, both: 'both' };
           return (
+            // Keys go from place to place; a finger goes to any.
+            // eslint-disable-next-line jsx-a11y/click-events-have-key-events
             <li key={placeKey(p.path)} className={i === at ? 'now' : ''} onClick={() => setAt(i)}>
               <div>
                 <b>{where}</b>

@@ -21,6 +21,7 @@ export function useSource({ most, keptAs }: { most: number; keptAs?: string }) {
   const [source, setSource] = useState('');
   const [opened, setOpened] = useState<Extract<FileRead, { ok: true }> | null>(null);
   const [wrong, setWrong] = useState('');
+  // eslint-disable-next-line react-hooks/set-state-in-effect -- what the device kept, once it can be read
   useEffect(() => setSource(keptAs ? (localStorage.getItem(keptAs) ?? '') : ''), [keptAs]);
   const write = (text: string) => {
     setSource(text);

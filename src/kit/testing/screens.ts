@@ -68,5 +68,5 @@ if (inside && typeof inside === 'object' && 'recentlyCreatedOwnerStacks' in insi
   Object.defineProperty(inside, 'recentlyCreatedOwnerStacks', {
     configurable: true,
     get: () => 10_000,
-    set: () => undefined,
+    set: () => {},
   });

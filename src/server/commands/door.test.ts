@@ -114,14 +114,19 @@ describe('a command that comes twice', () => {
     }
   };
   it('at once, also to two servers, is answered alike each time', async () => {
+    const never = new Set<string>(names);
     for (const name of names) {
       for (let i = 0; i < 3; i += 1) {
         const answers = await both(name, goodInputs(s)[name]());
         // What is refused may be refused for another reason the second time; what was done is done for all.
         const done = answers.find((a) => 'answer' in a);
-        if (done) expect([name, ...answers]).toEqual([name, ...answers.map(() => done)]);
+        if (!done) continue;
+        never.delete(name);
+        expect([name, ...answers]).toEqual([name, ...answers.map(() => done)]);
       }
     }
+    // The rest need more than a house that has just begun; they are refused each time.
+    expect(never.size).toBeLessThan(names.length / 2);
   });
 
   it('under a known id with another input, as another command or from somebody else is refused, and nothing changes', async () => {

@@ -88,7 +88,7 @@ function forecastOutcome(j: Judging, then: string, s: SchoolBeliefs, student: Ro
   const back: Judging = { ...j, evidence, today: then, once: eachTime };
   const now = judgeStudent(j, student, nextId);
   const judged = judgeStudent(back, student, nextId);
-  if (judged.length === 0 || judged.every((x) => x.verdict.word === 'met')) return [];
+  if (judged.every((x) => x.verdict.word === 'met')) return [];
   const input = forecastInput(
     judged.map((x) => ({ requirement: x.requirement, name: '', verdict: x.verdict, settled: false })),
     groundsOf(back, s, student),

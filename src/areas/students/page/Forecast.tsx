@@ -171,7 +171,7 @@ function Time({ f, today, gradingDay }: { f: Found; today: string; gradingDay: s
   const end = Math.max(42, far, gradingDay ? daysBetween(today, gradingDay) + 14 : 0);
   const x = (day: string) => 12 + (Math.max(0, daysBetween(today, day)) / end) * (width - 24);
   const months: string[] = [];
-  for (let d = new Date(`${today.slice(0, 7)}-01T00:00:00Z`); ; d.setUTCMonth(d.getUTCMonth() + 1)) {
+  for (const d = new Date(`${today.slice(0, 7)}-01T00:00:00Z`); ; d.setUTCMonth(d.getUTCMonth() + 1)) {
     const day = d.toISOString().slice(0, 10);
     if (daysBetween(today, day) > end) break;
     if (day > today) months.push(day);
