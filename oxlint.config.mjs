@@ -78,6 +78,7 @@ export default {
   jsPlugins: [{ name: 'zones', specifier: 'eslint-plugin-import-x' }, 'eslint-plugin-regexp'],
   settings: { 'import-x/resolver': { typescript: true } },
   ignorePatterns: ['dist/', '.astro/', '.stavewright/', 'test-results/', 'playwright-report/', 'public/'],
+  options: { typeAware: true, denyWarnings: true, reportUnusedDisableDirectives: 'error' },
   categories: { correctness: 'error' },
   rules: {
     ...all(`

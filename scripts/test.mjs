@@ -59,7 +59,7 @@ await asProgram(async () => {
   ];
   const typed = async () => [
     await aside('types', process.execPath, tsc),
-    await aside('lint and boundaries', 'npx', ['oxlint', '--type-aware', '--config', 'oxlint.config.mjs']),
+    await aside('lint and boundaries', 'npx', ['oxlint', '--config', 'oxlint.config.mjs']),
     await aside('types of pages', 'npx', ['astro', ...pages, ...severe]),
     await aside('lint of pages', 'npx', ['eslint', '--max-warnings', '0', '.']),
   ];

@@ -70,7 +70,6 @@ export function Running({ kit, shown }: { kit: LookKitView; shown: ClassPlanShow
   const [sound, setSound] = useState(false);
   useAwake();
   useEffect(() => {
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- what the address and the device say, once they can be read
     if (new URLSearchParams(location.search).get('show') === 'pairs') setView('pairs');
     setSound(localStorage.getItem(SOUND) === 'on');
   }, []);
