@@ -58,7 +58,7 @@ afterEach(cleanup);
 // Where a file's tests would have gone is not where the next file's begin: they share one document.
 const { location } = window;
 afterAll(() => {
-  vi.stubGlobal('location', location);
+  if (Object.getOwnPropertyDescriptor(window, 'location')?.configurable) vi.stubGlobal('location', location);
 });
 
 // React notes of every element where it was made, in case it has to warn of it: a third of the time of a screen's tests. It
