@@ -1,25 +1,31 @@
-// The server of a built Stavewright: precompressed assets from disk, everything else from Astro.
+// The server of a built Stavewright: precompressed assets from memory or disk, everything else from Astro.
 process.env.NODE_ENV ??= 'production';
 import http from 'node:http';
 import path from 'node:path';
 import { monitorEventLoopDelay } from 'node:perf_hooks';
 import compression from 'compression';
 import sirv from 'sirv';
+import { inMemory } from './inMemory.mjs';
 import { project } from './machine.mjs';
 
 process.env.STAVEWRIGHT_JOBS ??= path.join(project, 'dist/server/jobs/thread.mjs');
 const { handler } = await import(path.join(project, 'dist/server/entry.mjs'));
+/** @param {string} file */
+const headersOf = (file) => ({
+  'x-content-type-options': 'nosniff',
+  ...(process.env.APP_ORIGIN?.startsWith('https:') ? { 'strict-transport-security': 'max-age=31536000' } : {}),
+  'cache-control': file.startsWith('/_astro/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+});
 const assets = sirv(path.join(project, 'dist/client'), {
   dotfiles: false,
   etag: true,
   brotli: true,
   gzip: true,
   setHeaders: (res, file) => {
-    res.setHeader('x-content-type-options', 'nosniff');
-    if (process.env.APP_ORIGIN?.startsWith('https:')) res.setHeader('strict-transport-security', 'max-age=31536000');
-    res.setHeader('cache-control', file.startsWith('/_astro/') ? 'public, max-age=31536000, immutable' : 'no-cache');
+    for (const [name, value] of Object.entries(headersOf(file))) res.setHeader(name, value);
   },
 });
+const fromMemory = inMemory(path.join(project, 'dist/client/_astro'), headersOf);
 const squeeze = compression();
 
 const server = http.createServer((req, res) => {
@@ -46,7 +52,7 @@ const server = http.createServer((req, res) => {
     // Head and body leave in one packet.
     res.cork();
     app();
-  } else assets(req, res, () => squeeze(req, res, app));
+  } else if (!fromMemory(req, res)) assets(req, res, () => squeeze(req, res, app));
 });
 
 server.on('error', (error) => {
