@@ -1,4 +1,4 @@
-// npm test: installs what is missing, then types, format, lint and build, Vitest, and Playwright;
+// npm test: installs what is missing, then Vitest and Playwright, with build, format, lint and types beside them;
 // ends with one line that sums both runners. A step that fails is counted as one failure, and the later steps still run.
 import { spawn } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
@@ -27,12 +27,17 @@ await asProgram(async () => {
         resolve(status === 0);
       });
     });
-  // What needs no more than the sources runs side by side; each says what it has to say when it is done.
+  // What needs no more than the sources is read beside the tests, with what they leave of two cores, one after the other;
+  // each says what it has to say when it is done.
   const aside = (name, program, args) =>
     new Promise((resolve) => {
       const started = Date.now();
       const said = [];
-      const child = spawn(program, args, { cwd: project, env, stdio: ['ignore', 'pipe', 'pipe'] });
+      const child = spawn('nice', ['-n', '15', program, ...args], {
+        cwd: project,
+        env,
+        stdio: ['ignore', 'pipe', 'pipe'],
+      });
       child.stdout.on('data', (text) => said.push(text));
       child.stderr.on('data', (text) => said.push(text));
       child.on('error', (error) => said.push(Buffer.from(String(error))));
@@ -42,29 +47,23 @@ await asProgram(async () => {
         if (text !== '') say(text);
         say(`  ${status === 0 ? 'done' : 'failed'} in ${Math.round((Date.now() - started) / 1000)} s`);
         if (status !== 0) fell.push(`${name}: ${text.split('\n').slice(-8).join('\n  ')}`);
-        resolve(status === 0);
+        if (status === 0) passed += 1;
+        else failed += 1;
+        resolve();
       });
     });
-  // Pages are read by Astro’s own check, all else by the compiler that is no script itself: in half the time.
+  // Only what is no script itself can be quick: types, lint and format of all but Astro’s pages, which have their own.
   const tsc = ['node_modules/typescript-native/bin/tsc', '--noEmit', '--singleThreaded'];
   const pages = ['check', '--tsconfig', 'tsconfig.pages.json'];
   const severe = ['--minimumFailingSeverity', 'error', '--minimumSeverity', 'warning'];
-  const count = (fine) => {
-    if (fine) passed += 1;
-    else failed += 1;
-  };
-  const written = async () => [
-    await aside('format', 'npx', ['prettier', '--check', '--cache', '--log-level', 'warn', '.']),
-    await aside('build', process.execPath, ['scripts/build.mjs']),
-  ];
-  const typed = async () => [
-    await aside('types', process.execPath, tsc),
-    await aside('lint and boundaries', 'npx', ['oxlint', '--config', 'oxlint.config.mjs']),
-    await aside('types of pages', 'npx', ['astro', ...pages, ...severe]),
-    await aside('lint of pages', 'npx', ['eslint', '--max-warnings', '0', '.']),
-  ];
-  const read = await Promise.all([typed(), written()]);
-  read.flat().forEach(count);
+  const built = aside('build', process.execPath, ['scripts/build.mjs']);
+  const read = built
+    .then(() => aside('format', 'npx', ['oxfmt', '--check']))
+    .then(() => aside('lint and boundaries', 'npx', ['oxlint', '--config', 'oxlint.config.mjs']))
+    .then(() => aside('types', process.execPath, tsc))
+    .then(() => aside('types of pages', 'npx', ['astro', ...pages, ...severe]))
+    .then(() => aside('lint of pages', 'npx', ['eslint', '--max-warnings', '0', '.']))
+    .then(() => aside('format of pages', 'npx', ['prettier', '--check', '--log-level', 'warn', 'src/**/*.astro']));
 
   const report = (file) => {
     const at = path.join(home, file);
@@ -90,6 +89,7 @@ await asProgram(async () => {
     if (file.status === 'failed' && tests.length === 0) fell.push(`${where}: ${file.message}`);
   }
 
+  await built;
   const e2e = await step('Playwright', 'npx', ['playwright', 'test'], {
     PLAYWRIGHT_JSON_OUTPUT_NAME: path.join(home, 'playwright.json'),
   });
@@ -102,6 +102,7 @@ await asProgram(async () => {
   failed += p ? unexpected : 1;
   if (!e2e && p && unexpected === 0) failed += 1;
 
+  await read;
   for (const what of fell) say(`\nfailed: ${what}`);
   say(`\n${passed} passed, ${failed} failed`);
   if (failed > 0) process.exitCode = 1;

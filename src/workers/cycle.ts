@@ -28,7 +28,9 @@ export interface CycleAsked {
 }
 /** What it says after every step: the plan so far; then what would come of each thing that might help, in their order. */
 export type CycleSaid =
-  { planned: PlannedCycle } | { help: number; short: number; atLeast: number | null } | { over: true };
+  | { planned: PlannedCycle }
+  | { help: number; short: number; atLeast: number | null }
+  | { over: true };
 
 const clock = () => performance.now() / 1000;
 

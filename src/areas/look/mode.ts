@@ -5,7 +5,10 @@ import { dayNow } from '../../kit/mat/record';
 
 /** What stands on the mat's screen. */
 export type Mode =
-  { what: 'choose' } | { what: 'order' } | { what: 'sweep'; pointId: string } | { what: 'card'; studentId: string };
+  | { what: 'choose' }
+  | { what: 'order' }
+  | { what: 'sweep'; pointId: string }
+  | { what: 'card'; studentId: string };
 
 export interface Beginning {
   line: Line;

@@ -60,7 +60,8 @@ function RangeFields({
   };
   const shown = (n: number | undefined) => (n === undefined || Number.isNaN(n) ? '' : n);
   const error = fieldState.error as
-    { message?: string; lo?: { message?: string }; hi?: { message?: string } } | undefined;
+    | { message?: string; lo?: { message?: string }; hi?: { message?: string } }
+    | undefined;
   const wrong = error?.message ?? error?.lo?.message ?? error?.hi?.message;
   return (
     <div className="row" style={{ alignItems: 'flex-start' }}>

@@ -5,13 +5,7 @@ import type { ClassNoteShown } from '../../contracts/views';
 import type { TheNotes } from './useNotes';
 
 /** What was noted in a class, block by block as it went. */
-export const NoteList = ({
-  notes,
-  onOut,
-}: {
-  notes: readonly ClassNoteShown[];
-  onOut?: (n: ClassNoteShown) => void;
-}) =>
+export const NoteList = ({ notes, onOut }: { notes: readonly ClassNoteShown[]; onOut?: (n: ClassNoteShown) => void }) =>
   notes.length === 0 ? null : (
     <ul className="class-notes">
       {notes.map((n) => (

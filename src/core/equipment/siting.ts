@@ -15,7 +15,9 @@ export const BACKSTOP_WITHIN = 2;
 
 /** What room a thing takes in front of whoever uses it (F 62, common practice, no source; the lengths are of the table). */
 export type WorkRoom =
-  { kind: 'box'; wide: number; deep: number } | { kind: 'half circle' | 'circle'; radius: number } | null;
+  | { kind: 'box'; wide: number; deep: number }
+  | { kind: 'half circle' | 'circle'; radius: number }
+  | null;
 
 /** The room a kind of thing takes for somebody of a stature in metres; null: it takes none that is checked. */
 export function workRoomOf(shape: ThingShape, stature: number): WorkRoom {

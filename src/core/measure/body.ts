@@ -59,7 +59,9 @@ export const ABOVE_LANDMARKS = ['heel left', 'toe left', 'heel right', 'toe righ
 export const VIEWS = ['side', 'front', 'above'] as const;
 export type View = (typeof VIEWS)[number];
 export type Landmark =
-  (typeof SIDE_LANDMARKS)[number] | (typeof FRONT_LANDMARKS)[number] | (typeof ABOVE_LANDMARKS)[number];
+  | (typeof SIDE_LANDMARKS)[number]
+  | (typeof FRONT_LANDMARKS)[number]
+  | (typeof ABOVE_LANDMARKS)[number];
 export const LANDMARKS: Record<View, readonly Landmark[]> = {
   side: SIDE_LANDMARKS,
   front: FRONT_LANDMARKS,

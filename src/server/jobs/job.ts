@@ -7,7 +7,9 @@ import { runView } from '../views/run';
 
 /** What is worked out for one who is signed in: a view, what would follow from a command, or a command that is dear. */
 export type Job = { me: SignedIn } & (
-  { view: ViewName; input: Record<string, unknown> } | { trial: unknown } | { command: unknown }
+  | { view: ViewName; input: Record<string, unknown> }
+  | { trial: unknown }
+  | { command: unknown }
 );
 
 /** Does a job with these connections. */
