@@ -27,6 +27,7 @@ export default defineConfig({
           isolate: false,
           include: ['src/{core,contracts,kit,areas,workers}/**/*.test.ts', 'scripts/**/*.test.ts'],
           environment: 'node',
+          setupFiles: ['src/kit/testing/ownGlobals.ts'],
           testTimeout: 20_000,
         },
       },

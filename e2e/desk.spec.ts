@@ -70,6 +70,29 @@ test.describe('the desk of the head instructor', () => {
     await expect(page.getByRole('link', { name: 'Reed strike' })).toBeVisible();
   });
 
+  test('what is typed, ticked and pressed before the scripts have come is not lost', async ({ demo, page }) => {
+    let come = () => {};
+    const held = new Promise<void>((done) => (come = done));
+    await page.route('**/_astro/TechniqueForm*.js', async (route) => {
+      await held;
+      await route.continue();
+    });
+    await page.goto(`${demo.url}/techniques/new`, { waitUntil: 'commit' });
+    await page.getByLabel('Name', { exact: true }).fill('Heron step');
+    await page.getByLabel('In one sentence').fill('One foot waits in the air.');
+    const sided = page.getByRole('checkbox', { name: 'left and right are two things' });
+    const wasSided = await sided.isChecked();
+    await sided.click();
+    await page.getByRole('button', { name: 'Save it' }).click();
+    await expect(page.getByRole('button', { name: 'Save it' })).toHaveAttribute('aria-busy', 'true');
+    come();
+    await shows(page, 'Heron step');
+    await page.waitForURL((u) => !u.pathname.endsWith('/new'));
+    expect(await demo.query(`select summary, sided from technique where name = 'Heron step'`)).toEqual([
+      { summary: 'One foot waits in the air.', sided: !wasSided },
+    ]);
+  });
+
   test('a technique’s names, ways and ceiling are written, found by any of them, and travel as text', async ({
     demo,
     page,

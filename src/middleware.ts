@@ -1,5 +1,6 @@
 import { defineMiddleware } from 'astro:middleware';
 import { EARLY_PRESSES } from './kit/shell/earlyPress';
+import { EARLY_TYPING } from './kit/shell/earlyTyping';
 import { readSession } from './server/auth/auth';
 import { authPool } from './server/databases';
 import { logFault, passing } from './server/http/fault';
@@ -8,7 +9,7 @@ import { problem, problemOf, Refusal } from './server/http/problem';
 import { Pace } from './server/limits/pace';
 import { isEmptyInstallation } from './server/setup';
 
-const guard = guarded([EARLY_PRESSES]);
+const guard = guarded([EARLY_PRESSES, EARLY_TYPING]);
 /** How often somebody may come who is not signed in. */
 const strangers = new Pace(authPool, { most: 1200, seconds: 60 });
 const OPEN = new Set(['/signin', '/setup', '/api/setup', '/api/health', '/c', '/c/', '/api/verify']);
