@@ -5,7 +5,7 @@ import { renderToString } from 'react-dom/server';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { EARLY_TYPING } from './earlyTyping';
 
-const said = vi.fn();
+const said = vi.fn<(all: object) => void>();
 
 /** A form as those of the house: what stands in a field is React’s. */
 function Form() {
