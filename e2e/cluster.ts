@@ -27,7 +27,7 @@ export default async function setup() {
     ['e2e_demo', '1'],
   ] as const) {
     await admin.query(`create database ${name}`);
-    const done = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/prepare-database.ts'], {
+    const done = spawnSync(process.execPath, ['dist/server/prepare/database.mjs'], {
       cwd: project,
       encoding: 'utf8',
       env: {

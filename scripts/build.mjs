@@ -1,10 +1,12 @@
 // Builds the app if its sources have changed since the last build: Astro, the service worker, compressed copies.
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { asProgram, project, runAside, say } from './machine.mjs';
+
+const PREPARE = 'scripts/prepare-database.ts';
 
 function* files(folder) {
   for (const name of readdirSync(folder).sort()) {
@@ -19,25 +21,34 @@ function fingerprint() {
   const tops = ['src', 'public'].map((d) => path.join(project, d)).filter((d) => existsSync(d));
   const all = [
     ...tops.flatMap((d) => [...files(d)]),
-    ...['package-lock.json', 'astro.config.mjs', 'scripts/build.mjs'].map((f) => path.join(project, f)),
+    ...['package-lock.json', 'astro.config.mjs', 'scripts/build.mjs', PREPARE].map((f) => path.join(project, f)),
   ];
   for (const f of all) if (!/\.test\.tsx?$/.test(f)) hash.update(f.slice(project.length)).update(readFileSync(f));
   return hash.digest('hex');
 }
 
-/** What the threads beside the server run: one file, with the packages beside it. */
-async function buildJobs() {
+/** What runs beside the server, each one file with the packages beside it: its threads, and what prepares its database. */
+async function buildBeside() {
   const { build } = await import('esbuild');
-  await build({
-    entryPoints: [path.join(project, 'src/server/jobs/thread.ts')],
-    bundle: true,
-    format: 'esm',
-    platform: 'node',
-    packages: 'external',
-    target: 'node20',
-    outfile: path.join(project, 'dist/server/jobs/thread.mjs'),
-    tsconfigRaw: {},
-  });
+  for (const [source, made] of [
+    ['src/server/jobs/thread.ts', 'jobs/thread.mjs'],
+    [PREPARE, 'prepare/database.mjs'],
+  ])
+    await build({
+      entryPoints: [path.join(project, source)],
+      bundle: true,
+      format: 'esm',
+      platform: 'node',
+      packages: 'external',
+      target: 'node20',
+      outfile: path.join(project, 'dist/server', made),
+      tsconfigRaw: {},
+    });
+  // It reads these beside itself, as its sources do.
+  for (const folder of ['migrations', 'demo/hall'])
+    cpSync(path.join(project, 'src/data', folder), path.join(project, 'dist/server/prepare', path.basename(folder)), {
+      recursive: true,
+    });
 }
 
 async function buildServiceWorker() {
@@ -89,7 +100,7 @@ export async function buildIfStale(started) {
     started,
     env: { ...process.env, NODE_ENV: 'production', ASTRO_TELEMETRY_DISABLED: '1' },
   });
-  await buildJobs();
+  await buildBeside();
   await buildServiceWorker();
   compress();
   writeFileSync(stamp, now);

@@ -110,7 +110,9 @@ const notUsable = (told) => {
 /** Brings the database to the present shape and, for the demo, fills it. */
 const prepare = (env) =>
   new Promise((resolve, reject) => {
-    const child = spawn(process.execPath, ['--import', 'tsx', path.join(project, 'scripts/prepare-database.ts')], {
+    const source = ['--import', 'tsx', path.join(project, 'scripts/prepare-database.ts')];
+    const built = [path.join(project, 'dist/server/prepare/database.mjs')];
+    const child = spawn(process.execPath, mode === 'dev' ? source : built, {
       cwd: project,
       stdio: ['ignore', 'inherit', 'pipe'],
       env: {
@@ -220,6 +222,11 @@ async function serve(command) {
     PORT: String(port),
   };
   delete env.DEMO;
+  if (mode !== 'dev') {
+    const { buildIfStale } = await import('./build.mjs');
+    await buildIfStale(ended);
+    if (stopping) return;
+  }
   await prepare(env);
   delete env.OWNER_URL;
   delete env.DATABASE_URL;
@@ -232,8 +239,6 @@ async function serve(command) {
     ended(astro).once('exit', (code) => void stop(code ?? 0));
     return;
   }
-  const { buildIfStale } = await import('./build.mjs');
-  await buildIfStale(ended);
   if (stopping) return;
   let greeted = false;
   let current = null;

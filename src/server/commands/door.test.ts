@@ -98,20 +98,19 @@ describe('whatever is sent', () => {
 });
 
 describe('a command that comes twice', () => {
+  // Two servers: each with its own connections.
+  let pool: ReturnType<typeof openPool>;
+  beforeAll(() => {
+    pool = openPool(t.appUrl, 4);
+  });
+  afterAll(() => pool.end());
   const both = async (name: CommandName, input: unknown) => {
     const body = { id: v7(), at: NOW.toISOString(), name, input };
-    // Two servers: each with its own connections.
-    const pool = openPool(t.appUrl, 4);
-    try {
-      const done = await Promise.allSettled(
-        [t.db, openDatabase(pool), t.db, openDatabase(pool)].map((db) =>
-          runCommand(db, s.as[roleFor(name)], body, NOW),
-        ),
-      );
-      return done.map((d) => (d.status === 'fulfilled' ? { answer: d.value } : { refused: String(d.reason) }));
-    } finally {
-      await pool.end();
-    }
+    const there = openDatabase(pool);
+    const done = await Promise.allSettled(
+      [t.db, there, t.db, there].map((db) => runCommand(db, s.as[roleFor(name)], body, NOW)),
+    );
+    return done.map((d) => (d.status === 'fulfilled' ? { answer: d.value } : { refused: String(d.reason) }));
   };
   it('at once, also to two servers, is answered alike each time', async () => {
     const never = new Set<string>(names);
