@@ -114,6 +114,13 @@ test.describe('looking', () => {
     page,
   }) => {
     await demo.signIn(context, 'maren');
+    const missing = page.getByText(/could not be fetched/);
+    await page.route(/_astro\/WhatToLookAt\./, (route) => route.abort('internetdisconnected'));
+    await page.goto(`${demo.url}/look`);
+    await expect(missing).toBeVisible();
+    // Nobody is told to wait for the rest before they hear of it.
+    await expect(page.getByRole('main')).toHaveAttribute('aria-busy', 'false');
+    await page.unroute(/_astro\/WhatToLookAt\./);
     await everybody(page, demo.url);
     await page.route(/_astro\/OrderLine\./, (route) => route.abort('internetdisconnected'));
     await page.getByRole('button', { name: 'Order the line' }).click();
@@ -121,7 +128,7 @@ test.describe('looking', () => {
     await expect(page.getByRole('heading', { name: 'How do they stand?' })).toBeVisible();
     await page.unroute(/_astro\/OrderLine\./);
     await expect(page.getByRole('button', { name: 'So they stand' })).toBeVisible({ timeout: 15_000 });
-    await expect(page.getByText(/could not be fetched/)).toHaveCount(0);
+    await expect(missing).toHaveCount(0);
   });
 
   test('two tablets at the same line: both marks are kept, each sees the other’s', async ({ demo, browser }) => {

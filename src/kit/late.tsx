@@ -48,14 +48,17 @@ async function untilThere<T>(fetch: () => Promise<T>): Promise<T> {
  */
 export const late: typeof lazy = (fetch) => lazy(() => untilThere(fetch));
 
-/** What is shown of a part while it is fetched; once it could not be had, that it is tried again. */
-function Meanwhile({ children }: { children: ReactNode }) {
-  const isMissing = useSyncExternalStore(
+/** Whether a part of this page could not be had and is awaited: it says so then, and nobody is to be kept from hearing it. */
+export const useIsMissing = (): boolean =>
+  useSyncExternalStore(
     listen,
     () => missing > 0,
     () => false,
   );
-  if (!isMissing) return children;
+
+/** What is shown of a part while it is fetched; once it could not be had, that it is tried again. */
+function Meanwhile({ children }: { children: ReactNode }) {
+  if (!useIsMissing()) return children;
   return (
     <div role="status" className="late">
       <p>This part could not be fetched. It is tried again by itself until there is a network.</p>

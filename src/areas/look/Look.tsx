@@ -5,7 +5,7 @@ import type { LookKitView } from '../../contracts/views';
 import { clockInWords, timeOfDayIn, usualCondition, type Side, type WorthALook as Worth } from '../../core';
 import { keepTrying, readOpen, type Waiting } from '../../kit/deviceQueue/deviceQueue';
 import { IslandRoot } from '../../kit/IslandRoot';
-import { Late, late } from '../../kit/late';
+import { Late, late, useIsMissing } from '../../kit/late';
 import { noteClass } from '../../kit/mat/noteClass';
 import { AnotherDay } from './choose/AnotherDay';
 import {
@@ -65,6 +65,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
   const [ready, setReady] = useState(false);
   /** Whether what to look at can be pressed. */
   const [stands, setStands] = useState(false);
+  const isMissing = useIsMissing();
   const isStanding = useCallback(() => setStands(true), []);
   const [day, setDay] = useState<string | null>(null);
   /** The page of the evening from which a look was begun. */
@@ -276,7 +277,7 @@ export default function Look({ kit, school }: { kit: LookKitView; school: string
 
   return (
     <IslandRoot scheme="dark">
-      <main className="choose" aria-busy={!ready || !stands}>
+      <main className="choose" aria-busy={!ready || (!stands && !isMissing)}>
         <header>
           <div>
             <h1>What shall I watch?</h1>
