@@ -6,6 +6,7 @@ import {
   useDroppable,
   useSensor,
   useSensors,
+  type Announcements,
   type DragEndEvent,
 } from '@dnd-kit/core';
 import { useMemo, useState, type KeyboardEvent, type MouseEvent } from 'react';
@@ -156,7 +157,12 @@ export function Cloth({
     return from === null || to === null || rank < 0 ? [] : [{ from, to, x: (rank + 1) * column - 20 }];
   });
   return (
-    <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragEnd={dropped}>
+    <DndContext
+      sensors={sensors}
+      collisionDetection={pointerWithin}
+      accessibility={{ announcements: UNSAID }}
+      onDragEnd={dropped}
+    >
       <div className="cloth-frame">
         <div
           className="cloth"
@@ -231,6 +237,10 @@ export function Cloth({
     </DndContext>
   );
 }
+
+const unsaid = () => undefined;
+/** What is dragged is seen by whoever drags it, and would be called by its identifier; keys say what they do. */
+const UNSAID: Announcements = { onDragStart: unsaid, onDragOver: unsaid, onDragEnd: unsaid, onDragCancel: unsaid };
 
 /** The line of a belt, on which its tests are wrapped; marks are dropped on the column that ends on it. */
 function Line({ id, column, first }: { id: string; column: number; first: boolean }) {

@@ -5,7 +5,9 @@ import {
   PointerSensor,
   useSensor,
   useSensors,
+  type Announcements,
   type DragEndEvent,
+  type UniqueIdentifier,
 } from '@dnd-kit/core';
 import {
   arrayMove,
@@ -20,6 +22,10 @@ import type { LookKitView } from '../../../contracts/views';
 import { Belt } from '../../../kit/marks/Belt';
 import type { KitStudent } from '../../../kit/mat/line';
 import './OrderLine.css';
+
+const HOW = {
+  draggable: 'Take it with the space bar, move it with the arrows, let it go with the space bar. Escape puts it back.',
+};
 
 /** The order of the line, from the door: dragged by the grip, or moved by keys. */
 export default function OrderLine({
@@ -45,10 +51,24 @@ export default function OrderLine({
     if (!over || active.id === over.id) return;
     onOrder(arrayMove(ids, ids.indexOf(String(active.id)), ids.indexOf(String(over.id))));
   };
+  const name = (id: UniqueIdentifier) => people.find((p) => p.id === id)?.name ?? '';
+  const place = (id: UniqueIdentifier) => `${ids.indexOf(String(id)) + 1} of ${ids.length}`;
+  // Whoever does not see the line hears names and places.
+  const said: Announcements = {
+    onDragStart: ({ active }) => `${name(active.id)} is taken, ${place(active.id)}.`,
+    onDragOver: ({ active, over }) => (over ? `${name(active.id)} would be ${place(over.id)}.` : undefined),
+    onDragEnd: ({ active, over }) => `${name(active.id)} is ${place((over ?? active).id)}.`,
+    onDragCancel: ({ active }) => `${name(active.id)} stays ${place(active.id)}.`,
+  };
   return (
     <div className="order-line">
       <p>Drag by the grip, or take it with the space bar and move it with the arrows. The first stands at the door.</p>
-      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={end}>
+      <DndContext
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        accessibility={{ announcements: said, screenReaderInstructions: HOW }}
+        onDragEnd={end}
+      >
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
           <ol>
             {people.map((p, i) => (
