@@ -125,14 +125,15 @@ export async function readMissed(
   const held = classes.rows
     .filter((c) => c.here !== null && c.day < j.today)
     .map((c) => ({ day: c.day, here: new Set(c.here), taught: storedTaught.upgrade(c.taught).map(wholeKey) }));
-  // What a class showed of all that is asked next of a belt: the same for everybody who wears it.
+  // What each class showed, the newest first, of all that is asked next of a belt: the same for everybody who wears it.
   const shownTo = once((_key, { requirements }: SyllabusRead, rankId: string, nextId: string) => {
     const asked = new Map(requirements.filter((r) => r.rankId === nextId).map((r) => [wholeKey(r.item), r]));
-    return held.flatMap((c) => {
+    const shown = held.flatMap((c) => {
       const keys = new Set([...c.taught, ...watched.on(c.day, rankId)]);
       const items = [...keys].flatMap((key) => (asked.has(key) ? [{ key, requirement: asked.get(key)! }] : []));
       return items.length > 0 ? [{ ...c, items }] : [];
     });
+    return { shown, asked: asked.size };
   });
   const waysIn = once((_key, room: RoomAtHome, syllabus: SyllabusRead, nextId: string) => {
     const ways = new Map<PlacedItem, MissedItem>();
@@ -172,13 +173,16 @@ export async function readMissed(
     const lastLook = watched.lastLooks(s.id);
     const way = waysIn(`${syllabus.versionId} ${next.id} ${roomKey(room)}`, room, syllabus, next.id);
     const list: Missed[] = [];
-    const said = new Set<string>();
-    for (const c of shownTo(`${syllabus.versionId} ${s.rankId}`, syllabus, s.rankId, next.id)) {
+    const { shown, asked } = shownTo(`${syllabus.versionId} ${s.rankId}`, syllabus, s.rankId, next.id);
+    // Said, or looked at since; then no earlier class has anything to say of it.
+    const settled = new Set<string>();
+    for (const c of shown) {
+      if (settled.size === asked) break;
       if (c.here.has(s.id) || c.day < s.since) continue;
       for (const { key, requirement: r } of c.items) {
-        if (said.has(key) || (lastLook.get(key) ?? '') > c.day) continue;
-        said.add(key);
-        list.push({ day: c.day, way: way(r) });
+        if (settled.has(key)) continue;
+        settled.add(key);
+        if ((lastLook.get(key) ?? '') <= c.day) list.push({ day: c.day, way: way(r) });
       }
     }
     if (list.length > 0) out.set(s.id, list);
