@@ -181,6 +181,8 @@ test.describe('looking', () => {
       await page.keyboard.press('ArrowDown');
       await expect(page.getByText('Mei Tolland would be 2 of 2.')).toBeAttached({ timeout: 1000 });
     }).toPass();
+    // A number belongs to the place, also while somebody is between places.
+    await expect(page.getByRole('listitem').filter({ hasText: 'Mei Tolland' }).locator('.num')).toHaveText('2');
     await page.keyboard.press('Space');
     await expect(page.locator('.order-line li b').first()).toHaveText('Rafael Quill');
     await page.getByRole('button', { name: 'So they stand' }).click();

@@ -71,8 +71,8 @@ export default function OrderLine({
       >
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
           <ol>
-            {people.map((p, i) => (
-              <Row key={p.id} person={p} rank={ranks.find((r) => r.id === p.rankId)} at={i} />
+            {people.map((p) => (
+              <Row key={p.id} person={p} rank={ranks.find((r) => r.id === p.rankId)} />
             ))}
           </ol>
         </SortableContext>
@@ -88,11 +88,11 @@ export default function OrderLine({
   );
 }
 
-function Row({ person, rank, at }: { person: KitStudent; rank: LookKitView['ranks'][number] | undefined; at: number }) {
-  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: person.id });
+function Row({ person, rank }: { person: KitStudent; rank: LookKitView['ranks'][number] | undefined }) {
+  const { attributes, listeners, setNodeRef, transform, transition, newIndex } = useSortable({ id: person.id });
   return (
     <li ref={setNodeRef} style={{ transform: CSS.Transform.toString(transform), transition }}>
-      <span className="num">{at + 1}</span>
+      <span className="num">{newIndex + 1}</span>
       {rank && <Belt name={rank.name} cloth={rank.cloth} width={54} height={17} />}
       <b>{person.name}</b>
       <button type="button" className="grip" aria-label={`Move ${person.name}`} {...attributes} {...listeners}>
