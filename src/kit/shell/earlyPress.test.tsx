@@ -1,4 +1,5 @@
 import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
+import { runInHead } from '../testing/inHead';
 import { EARLY_PRESSES } from './earlyPress';
 
 // The page as the server sends it: one island that sleeps, one that is awake.
@@ -16,13 +17,7 @@ const wake = () => {
 };
 
 describe('a press before the page has woken up', () => {
-  // As the page carries it: a script that finds nothing but the document.
-  beforeAll(() => {
-    const script = document.createElement('script');
-    script.textContent = EARLY_PRESSES;
-    document.head.append(script);
-    script.remove();
-  });
+  beforeAll(() => runInHead(EARLY_PRESSES));
   beforeEach(() => void (document.body.innerHTML = page));
   // Others draw on the same page after it.
   afterEach(() => document.body.replaceChildren());

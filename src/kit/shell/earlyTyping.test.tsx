@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { hydrateRoot, type Root } from 'react-dom/client';
 import { renderToString } from 'react-dom/server';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
+import { runInHead } from '../testing/inHead';
 import { EARLY_TYPING } from './earlyTyping';
 
 const said = vi.fn<(all: object) => void>();
@@ -51,13 +52,7 @@ const wake = () =>
 const say = () => act(() => document.querySelector('button')!.click());
 
 describe('what is entered before the page has woken up', () => {
-  // As the page carries it: a script that finds nothing but the document.
-  beforeAll(() => {
-    const script = document.createElement('script');
-    script.textContent = EARLY_TYPING;
-    document.head.append(script);
-    script.remove();
-  });
+  beforeAll(() => runInHead(EARLY_TYPING));
   const open = () => {
     said.mockClear();
     document.body.innerHTML = `<astro-island ssr>${renderToString(<Form />)}</astro-island>`;
